@@ -1,0 +1,37 @@
+"""The country packs: what differs between countries lives in one of them, behind the same few names."""
+
+from half_yard.countries.pack import (
+    AssetKind,
+    CarryPoint,
+    Computation,
+    Pack,
+    Question,
+    StatementLine,
+)
+from half_yard.countries.us.pack import UnitedStates
+from half_yard.records import ClientFile
+
+PACKS: dict[str, Pack] = {"us": UnitedStates()}
+
+
+def pack_for(country: str) -> Pack:
+    """The pack of a country. Raises KeyError if there is none."""
+    return PACKS[country]
+
+
+def compute(file: ClientFile) -> Computation:
+    """Everything that follows from the file: same file, same answer, no clock, no disk."""
+    return pack_for(file.country).compute(file)
+
+
+__all__ = [
+    "PACKS",
+    "AssetKind",
+    "CarryPoint",
+    "Computation",
+    "Pack",
+    "Question",
+    "StatementLine",
+    "compute",
+    "pack_for",
+]

@@ -1,0 +1,173 @@
+"""What every country pack offers, and what it computes."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from functools import cached_property
+from typing import Protocol
+
+from half_yard.figures import Figure, Line, Place, Sheet, Threads
+from half_yard.records import ClientFile
+from half_yard.review import Finding, Level
+
+
+@dataclass(frozen=True, slots=True)
+class StatementLine:
+    """A line of an activity's statement to which entries are sorted.
+
+    `sheet_line` is the line key on the schedule; two statement lines may share one (meals).
+    """
+
+    key: str
+    number: str
+    title: str
+    sheet_line: str
+    explanation: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Question:
+    """A yes/no question about an activity or asset, with the answer taken when none is given."""
+
+    key: str
+    text: str
+    default: bool
+    explanation: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class AssetKind:
+    """A class of property as the preparer picks it."""
+
+    key: str
+    title: str
+
+
+@dataclass(frozen=True, slots=True)
+class AssetStory:
+    """What depreciation does to one asset: rates by year of its life, and figures of this year."""
+
+    first_year: int
+    yearly: tuple[Figure, ...]
+    this_year: Figure
+    prior: Figure
+    next_year: Figure
+    summary: str
+
+
+@dataclass(frozen=True, slots=True)
+class CarryPoint:
+    """A stop on the chain from activities to the owner's result; the first place not zero is shown."""
+
+    label: str
+    place: Place
+
+
+@dataclass(frozen=True)
+class Computation:
+    """Everything computed from one file.
+
+    `statements` holds the whole amounts of each activity by statement line, before any split between
+    owners; `stops` says by record path why something entered lands nowhere.
+    """
+
+    file: ClientFile
+    sheets: tuple[Sheet, ...]
+    statements: Mapping[str, Mapping[str, Figure]]
+    stories: Mapping[str, AssetStory]
+    stops: Mapping[str, str]
+    findings: tuple[Finding, ...]
+    carry: tuple[CarryPoint, ...]
+    _index: dict[str, Sheet] = field(init=False, repr=False)
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "_index", {sheet.key: sheet for sheet in self.sheets})
+
+    @cached_property
+    def threads(self) -> Threads:
+        """The reverse index of all figures, built when first asked for."""
+        return Threads(self.sheets)
+
+    def sheet(self, key: str) -> Sheet:
+        """The sheet with this key. Raises KeyError if the file has none."""
+        return self._index[key]
+
+    def has_sheet(self, key: str) -> bool:
+        """Whether this file has the sheet."""
+        return key in self._index
+
+    def line(self, place: Place) -> Line:
+        """The line at a place. Raises KeyError if there is none."""
+        return self._index[place.sheet].line(place.line)
+
+    def sheets_of(self, activity: str) -> tuple[Sheet, ...]:
+        """The sheets that belong to one activity: those with its id in their key."""
+        return tuple(sheet for sheet in self.sheets if activity in sheet.key.split("."))
+
+    @property
+    def complete(self) -> bool:
+        """Whether nothing is known to be missing: no error, and no gap on any line of the chain."""
+        return not any(finding.level in {Level.ERROR, Level.INCOMPLETE} for finding in self.findings)
+
+
+class Pack(Protocol):
+    """A country: its years, its words for records, its checks and its computation."""
+
+    @property
+    def name(self) -> str:
+        """The country's name."""
+        ...
+
+    @property
+    def years(self) -> range:
+        """The tax years with rules."""
+        ...
+
+    @property
+    def filing_statuses(self) -> Mapping[str, str]:
+        """The titles of the filing statuses by key."""
+        ...
+
+    @property
+    def activity_kinds(self) -> Mapping[str, str]:
+        """The titles of the kinds of activity by key."""
+        ...
+
+    @property
+    def property_types(self) -> Sequence[str]:
+        """The kinds of let property, as the schedule lists them."""
+        ...
+
+    @property
+    def asset_kinds(self) -> Sequence[AssetKind]:
+        """The classes of property, in the order in which they are offered."""
+        ...
+
+    def statement_lines(self, kind: str) -> Sequence[StatementLine]:
+        """The lines of an activity's statement, in the order of its schedule."""
+        ...
+
+    def activity_questions(self, kind: str) -> Sequence[Question]:
+        """The yes/no questions about an activity of this kind."""
+        ...
+
+    def asset_questions(self, asset_class: str) -> Sequence[Question]:
+        """The yes/no questions about an asset of this class."""
+        ...
+
+    def identity_problem(self, number: str) -> str:
+        """What is wrong with a person's identity number; empty when nothing is."""
+        ...
+
+    def employer_number_problem(self, number: str) -> str:
+        """What is wrong with a business's number; empty when nothing is."""
+        ...
+
+    def statement_sheets(self, file: ClientFile, activity: str) -> Sequence[str]:
+        """The keys of the sheets on which an activity's statement is filled in."""
+        ...
+
+    def compute(self, file: ClientFile) -> Computation:
+        """Everything that follows from the file."""
+        ...

@@ -1,0 +1,153 @@
+"""Checks of a United States file: what stops filing, what needs judgement, what is worth knowing."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+from decimal import Decimal
+
+from half_yard.countries.pack import AssetStory
+from half_yard.countries.us.identity import employer_number_problem, identity_problem
+from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn
+from half_yard.figures import Mark, MarkKind, Sheet
+from half_yard.review import Finding, Level, share_findings
+
+PRIOR_TOLERANCE = Decimal(1)
+NOT_COVERED = (
+    "This program computes businesses, rentals, wages, interest and payments with the standard deduction. "
+    "Other income, itemized deductions, credits and state returns are not part of the result."
+)
+
+
+def findings_of(
+    frame: OnReturn, sheets: Sequence[Sheet], stops: Mapping[str, str], stories: Mapping[str, AssetStory]
+) -> tuple[Finding, ...]:
+    """Everything found, the gravest first."""
+    found = [
+        *_people(frame),
+        *share_findings(frame.file),
+        *_activities(frame),
+        *(Finding(Level.ERROR, f"{_called(frame, path)}: {reason}", path) for path, reason in stops.items()),
+        *_gaps(sheets),
+        *_assets(frame, stories),
+        *_rental_days(frame),
+        *_return(frame, sheets),
+        Finding(Level.NOTE, NOT_COVERED),
+    ]
+    order = list(Level)
+    return tuple(sorted(found, key=lambda finding: order.index(finding.level)))
+
+
+def _called(frame: OnReturn, path: str) -> str:
+    _, collection, key = path.split("/")
+    record = getattr(frame.file, collection)[key]
+    names = (getattr(record, field, "") for field in ("name", "payee", "memo", "employer", "payer"))
+    amounts = (getattr(record, field, None) for field in ("amount", "cost", "wages", "interest"))
+    name = next(filter(None, names), "")
+    amount = next((f"{amount:,.2f}" for amount in amounts if amount is not None), "")
+    return " ".join(filter(None, (name, amount))) or key
+
+
+def _people(frame: OnReturn) -> Iterator[Finding]:
+    file = frame.file
+    if file.household.filing_status and file.household.filing_status not in FILING_STATUSES:
+        yield Finding(
+            Level.ERROR,
+            f"“{file.household.filing_status}” is no filing status.",
+            "/household/filing_status",
+            "Choose one on the Clients page.",
+        )
+    if frame.status == "joint" and "spouse" not in file.people:
+        yield Finding(
+            Level.ERROR,
+            "A joint return needs a spouse.",
+            "/household/filing_status",
+            "Add the spouse on the Clients page or choose another filing status.",
+        )
+    for key, person in file.people.items():
+        if not person.name:
+            role = ROLES.get(key, key).lower()
+            yield Finding(Level.WARNING, f"The {role} has no name yet.", f"/people/{key}/first_name")
+        if problem := identity_problem(person.identity_number):
+            yield Finding(Level.WARNING, problem, f"/people/{key}/identity_number", "Mend it before filing.")
+        elif key in frame.people and not person.identity_number:
+            yield Finding(
+                Level.WARNING,
+                f"{frame.name(key)} has no identity number yet.",
+                f"/people/{key}/identity_number",
+            )
+        if key in frame.people and person.birth_date is None:
+            yield Finding(
+                Level.WARNING,
+                f"{frame.name(key)} has no birth date: an additional standard deduction can't be known.",
+                f"/people/{key}/birth_date",
+            )
+
+
+def _activities(frame: OnReturn) -> Iterator[Finding]:
+    for key, activity in frame.file.activities.items():
+        if problem := employer_number_problem(activity.employer_number):
+            yield Finding(
+                Level.WARNING, problem, f"/activities/{key}/employer_number", "Mend it before filing."
+            )
+
+
+def _gaps(sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    marks = frozenset[Mark]().union(*(sheet.marks for sheet in sheets))
+    for mark in sorted(marks, key=str):
+        if mark.kind is MarkKind.GAP:
+            yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)
+
+
+def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Finding]:
+    for key, story in stories.items():
+        asset = frame.file.assets[key]
+        path = f"/assets/{key}/prior_depreciation"
+        if asset.prior_depreciation is None or not story.yearly:
+            continue
+        years = frame.file.tax_year - story.first_year
+        by_table = sum((figure.amount for figure in story.yearly[:years]), Decimal(0))
+        if asset.prior_depreciation > asset.cost:
+            yield Finding(
+                Level.ERROR, f"{asset.name}: earlier depreciation is more than its cost.", path,
+                "Mend one of the two amounts.",
+            )  # fmt: skip
+        elif abs(asset.prior_depreciation - by_table) > PRIOR_TOLERANCE * max(years, 1):
+            yield Finding(
+                Level.WARNING,
+                f"{asset.name}: earlier depreciation is entered as {asset.prior_depreciation:,.2f}, "
+                f"by the table it is {by_table:,.2f}.",
+                path,
+                "Depreciation allowed or allowable reduces the basis either way: find out what was taken.",
+            )
+
+
+def _rental_days(frame: OnReturn) -> Iterator[Finding]:
+    short = frame.rules.amount("short_rental_days")
+    for key, activity in frame.file.activities.items():
+        if activity.kind != "rental":
+            continue
+        if activity.days_rented is None:
+            yield Finding(
+                Level.WARNING,
+                f"{activity.name}: the days rented at a fair price are not entered.",
+                f"/activities/{key}/days_rented",
+            )
+        elif activity.days_rented < short and activity.days_personal:
+            yield Finding(
+                Level.WARNING,
+                f"{activity.name}: rented for fewer than {short} days and used personally: rent is not taxed.",
+                f"/activities/{key}/days_rented",
+                "Take its rent and costs out (26 U.S.C. 280A(g)).",
+            )
+
+
+def _return(frame: OnReturn, sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    form = next(sheet for sheet in sheets if sheet.key == "form_1040")
+    if form["owed"].amount >= frame.rules.amount("estimated_tax_small_balance"):
+        yield Finding(
+            Level.WARNING,
+            f"The balance due is {form['owed'].amount:,}: a penalty for underpaid estimated tax may be due.",
+            mend="Form 2210 is not computed.",
+        )
+    if form["taxable_interest"].amount > frame.rules.amount("schedule_b_threshold"):
+        yield Finding(Level.WARNING, "Interest is above $1,500: Schedule B must be attached.")

@@ -1,0 +1,173 @@
+"""The whole chain of a United States file: activities, their schedules, the owner's return."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import replace
+from decimal import Decimal
+
+from half_yard.countries.pack import CarryPoint, Computation
+from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.books import Books, keep_books
+from half_yard.countries.us.businesses import Business, businesses, self_employment
+from half_yard.countries.us.checks import findings_of
+from half_yard.countries.us.form_1040 import Form1040, OwnIncome
+from half_yard.countries.us.form_4562 import depreciation_sheets
+from half_yard.countries.us.form_8995 import form_8995
+from half_yard.countries.us.income_tax import tax_sheet
+from half_yard.countries.us.limits import deduction_marks, income_marks, loss_marks, minimum_tax_marks
+from half_yard.countries.us.macrs import Depreciation, depreciate
+from half_yard.countries.us.on_return import OnReturn
+from half_yard.countries.us.own_income import own_income
+from half_yard.countries.us.qualified import qualified_businesses
+from half_yard.countries.us.rentals import Rentals, rentals
+from half_yard.countries.us.schedule_1 import schedule_1
+from half_yard.countries.us.schedule_2 import schedule_2
+from half_yard.countries.us.standard_deduction import standard_deduction
+from half_yard.figures import Figure, MarkKind, Place, Sheet, difference, entered, total
+from half_yard.records import ClientFile
+
+CARRY = (
+    CarryPoint("Businesses", Place("schedule_1", "business_income")),
+    CarryPoint("Rentals", Place("schedule_1", "rental_income")),
+    CarryPoint("Total income", Place("form_1040", "total_income")),
+    CarryPoint("Adjusted gross income", Place("form_1040", "adjusted_gross_income")),
+    CarryPoint("Taxable income", Place("form_1040", "taxable_income")),
+    CarryPoint("Total tax", Place("form_1040", "total_tax")),
+    CarryPoint("Payments", Place("form_1040", "payments")),
+    CarryPoint("Refund", Place("form_1040", "overpaid")),
+    CarryPoint("To pay", Place("form_1040", "owed")),
+)
+
+
+def compute(file: ClientFile) -> Computation:
+    """Every sheet of the file. Raises KeyError for a tax year without rules."""
+    frame = OnReturn.of(file)
+    books = keep_books(file)
+    depreciation = depreciate(file, frame.rules)
+    own, own_stops = own_income(file, frame.people)
+
+    asset_sheets = _asset_sheets(file, depreciation, frame)
+    by_activity = {key: form["total"] for key, (_, form) in asset_sheets.items()}
+    made = businesses(frame, books, by_activity)
+    profits = [business.profit for business in made]
+    let = rentals(frame, books, by_activity, [*own.wages, *own.interest, *profits])
+
+    sheets = [sheet for sheet in (depreciation.mid_quarter,) if sheet]
+    sheets += [sheet for pair in asset_sheets.values() for sheet in pair]
+    sheets += [business.sheet for business in made]
+    sheets += [*let.properties.values(), *((let.schedule,) if let.schedule else ())]
+    sheets += _owners_return(frame, own, made, let, _personal_property(file, depreciation))
+    finished = tuple(_with_year_note(sheet, frame) for sheet in sheets)
+    stops = {**books.stops, **depreciation.stops, **own_stops, **_not_on_return(frame, books)}
+    return Computation(
+        file=file,
+        sheets=finished,
+        statements=books.totals,
+        stories=depreciation.stories,
+        stops=stops,
+        findings=findings_of(frame, finished, stops, depreciation.stories),
+        carry=CARRY,
+    )
+
+
+def _asset_sheets(
+    file: ClientFile, depreciation: Depreciation, frame: OnReturn
+) -> dict[str, tuple[Sheet, Sheet]]:
+    """The depreciation worksheet and Form 4562 of each activity that has assets."""
+    made = {
+        key: depreciation_sheets(file, key, depreciation.stories, frame.rules)
+        for key in sorted(file.activities)
+    }
+    return {key: pair for key, pair in made.items() if pair}
+
+
+def _owners_return(
+    frame: OnReturn,
+    own: OwnIncome,
+    made: list[Business],
+    let: Rentals,
+    personal_property: Decimal,
+) -> Iterable[Sheet]:
+    """Schedules SE, 1 and 2, Form 8995 and Form 1040, in the order in which they are worked out."""
+    rules, status = frame.rules, frame.status
+    taxes = self_employment(frame, made)
+    first = schedule_1(
+        [business.profit for business in made],
+        let.results,
+        [sheet["deductible_part"] for sheet in taxes.values()],
+        rules,
+    )
+    yield from taxes.values()
+    yield first
+
+    form = Form1040(frame.facts, rules)
+    income = form.income(own, first)
+    marks = loss_marks(status, [business.profit.amount for business in made], income.amount, rules)
+    adjusted = form.adjusted(income.marked(*marks))
+    deduction = standard_deduction(frame.persons, rules, status).because(frame.status_choice)
+    standard = form.standard_deduction(
+        deduction.marked(*frame.status_marks, *deduction_marks(status, frame.persons, rules))
+    )
+    deduction_sheet = _business_income(frame, made, let, taxes, difference("", adjusted, standard))
+    if deduction_sheet:
+        yield deduction_sheet
+    taxable = form.taxable_income(
+        adjusted, standard, deduction_sheet["deduction"] if deduction_sheet else None
+    )
+    worksheet = tax_sheet(taxable, rules, status)
+    tax = worksheet["tax"]
+    yield worksheet
+
+    investment = total("", [*own.interest, *let.results]).amount
+    second = schedule_2(
+        [sheet["tax"] for sheet in taxes.values()],
+        minimum_tax_marks(status, taxable.amount, standard.amount, personal_property, tax.amount, rules),
+        income_marks(status, adjusted.amount, investment, rules),
+        rules,
+    )
+    yield second
+    yield form.payments(own, form.tax(tax, second))
+
+
+def _business_income(
+    frame: OnReturn, made: list[Business], let: Rentals, taxes: Mapping[str, Sheet], taxable: Figure
+) -> Sheet | None:
+    """Form 8995, where there is a qualified business or a loss carried in."""
+    carried = frame.file.business_loss_carried_in
+    qualified = qualified_businesses(frame, made, let, taxes)
+    if not qualified and not carried:
+        return None
+    amount = abs(carried or Decimal(0))
+    carried_in = entered(amount, "Qualified business loss carried in", "/business_loss_carried_in")
+    income = taxable.named("adjusted gross income less the standard deduction")
+    return form_8995(qualified, carried_in, income, frame.rules, frame.status)
+
+
+def _personal_property(file: ClientFile, depreciation: Depreciation) -> Decimal:
+    """This year's depreciation of all but buildings, in dollars."""
+    stories = depreciation.stories
+    classes = {key: CLASSES[file.assets[key].asset_class] for key in stories}
+    return sum((stories[key].this_year.amount for key in stories if not classes[key].real), Decimal(0))
+
+
+def _with_year_note(sheet: Sheet, frame: OnReturn) -> Sheet:
+    """The sheet, saying so where its values or the year's forms are provisional."""
+    notes = [frame.rules.forms_provisional] if frame.rules.forms_provisional else []
+    notes += sorted(mark.message for mark in sheet.marks if mark.kind is MarkKind.PROVISIONAL)
+    return replace(sheet, notes=(*sheet.notes, *notes)) if notes else sheet
+
+
+def _not_on_return(frame: OnReturn, books: Books) -> dict[str, str]:
+    """Entries of activities that belong to nobody on this return."""
+    outside = {
+        key
+        for key, activity in frame.file.activities.items()
+        if not any(share and person in frame.people for person, share in activity.owners.items())
+    }
+    reason = "Its activity belongs to nobody on this return. Mend the owners or the filing status."
+    return {
+        f"/entries/{key}": reason
+        for key, entry in frame.file.entries.items()
+        if entry.activity in outside and f"/entries/{key}" not in books.stops
+    }

@@ -1,0 +1,104 @@
+"""Form 1040, from wages to the refund or the balance due."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+
+from half_yard.countries.us.year_rules import YearRules
+from half_yard.figures import Figure, Page, Sheet, larger_of, stated, total
+
+NONE = stated(Decimal(0), "not less than zero")
+
+
+@dataclass(frozen=True, slots=True)
+class OwnIncome:
+    """What the household has besides its activities, each as figures in cents."""
+
+    wages: Sequence[Figure]
+    interest: Sequence[Figure]
+    withheld_on_wages: Sequence[Figure]
+    withheld_elsewhere: Sequence[Figure]
+    estimated_payments: Sequence[Figure]
+
+
+class Form1040:
+    """The form while it is filled in: other schedules need its lines before it is finished."""
+
+    def __init__(self, facts: Sequence[tuple[str, str]], rules: YearRules) -> None:
+        self._page = Page("form_1040", "Form 1040", "", rules.numbers("form_1040"))
+        self._page.facts += facts
+        self._line = self._page.line
+
+    def income(self, own: OwnIncome, schedule_1: Sheet) -> Figure:
+        """Lines 1 to 10; returns total income less adjustments."""
+        self._page.section = "Income"
+        wages = self._line("wages", "1z", "Wages (Form W-2, box 1)", total("", own.wages))
+        interest = self._line("taxable_interest", "2b", "Taxable interest", total("", own.interest))
+        additional = self._line(
+            "additional_income",
+            "8",
+            "Additional income (Schedule 1, line 10)",
+            schedule_1["additional_income"],
+        )
+        income = self._line("total_income", "9", "Total income", total("", (wages, interest, additional)))
+        adjustments = self._line(
+            "adjustments", "10", "Adjustments to income (Schedule 1, line 26)", schedule_1["adjustments"]
+        )
+        return income - adjustments
+
+    def adjusted(self, amount: Figure) -> Figure:
+        """Line 11, adjusted gross income, with what was marked on it."""
+        return self._line("adjusted_gross_income", "11", "Adjusted gross income", amount)
+
+    def standard_deduction(self, amount: Figure) -> Figure:
+        """Line 12."""
+        self._page.section = "Deductions"
+        return self._line("standard_deduction", "12", "Standard deduction", amount)
+
+    def taxable_income(self, adjusted: Figure, standard: Figure, business_income: Figure | None) -> Figure:
+        """Lines 13 to 15, with line 15 of Form 8995 where there is one."""
+        deduction = self._line(
+            "business_income_deduction", "13", "Qualified business income deduction",
+            business_income or total("", ()),
+        )  # fmt: skip
+        deductions = self._line("deductions", "14", "Total deductions", standard + deduction)
+        return self._line(
+            "taxable_income", "15", "Taxable income", larger_of("", adjusted - deductions, NONE)
+        )
+
+    def tax(self, tax: Figure, schedule_2: Sheet) -> Figure:
+        """Lines 16 to 24: total tax."""
+        self._page.section = "Tax"
+        regular = self._line("tax", "16", "Tax", tax)
+        additional = self._line(
+            "additional_tax", "17", "Additional tax (Schedule 2, line 3)", schedule_2["additional_tax"]
+        )
+        before_credits = self._line("tax_before_credits", "18", "Lines 16 and 17", regular + additional)
+        after_credits = self._line(
+            "tax_after_credits", "22", "Tax after credits", total("", (before_credits,))
+        )
+        other = self._line(
+            "other_taxes", "23", "Other taxes (Schedule 2, line 21)", schedule_2["other_taxes"]
+        )
+        return self._line("total_tax", "24", "Total tax", after_credits + other)
+
+    def payments(self, own: OwnIncome, total_tax: Figure) -> Sheet:
+        """Lines 25 to 37, and the finished form."""
+        self._page.section = "Payments"
+        on_wages = self._line(
+            "withheld_wages", "25a", "Withheld on Forms W-2", total("", own.withheld_on_wages)
+        )
+        elsewhere = self._line(
+            "withheld_elsewhere", "25b", "Withheld on Forms 1099", total("", own.withheld_elsewhere)
+        )
+        withheld = self._line("withheld", "25d", "Total withheld", on_wages + elsewhere)
+        estimated = self._line(
+            "estimated_payments", "26", "Estimated tax payments", total("", own.estimated_payments)
+        )
+        payments = self._line("payments", "33", "Total payments", withheld + estimated)
+        self._page.section = "Refund or amount you owe"
+        self._line("overpaid", "34", "Overpaid: refund", larger_of("", payments - total_tax, NONE))
+        self._line("owed", "37", "Amount you owe", larger_of("", total_tax - payments, NONE))
+        return self._page.sheet()

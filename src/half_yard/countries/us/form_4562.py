@@ -1,0 +1,66 @@
+"""Form 4562, part III: MACRS depreciation of one activity's assets, and the worksheet behind it."""
+
+from collections.abc import Mapping
+
+from half_yard.countries.pack import AssetStory
+from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.year_rules import YearRules
+from half_yard.figures import Figure, Page, Sheet, total
+from half_yard.records import Asset, ClientFile
+
+
+def depreciation_sheets(
+    file: ClientFile, activity: str, stories: Mapping[str, AssetStory], rules: YearRules
+) -> tuple[Sheet, Sheet] | None:
+    """The worksheet and the form for an activity, or None where it has no assets that count."""
+    assets = {
+        key: asset for key, asset in file.assets.items() if asset.activity == activity and key in stories
+    }
+    if not assets:
+        return None
+    name = file.activities[activity].name
+    worksheet = Page(f"depreciation.{activity}", "Depreciation worksheet", name)
+    figures = {
+        key: worksheet.exact_line(
+            key, str(number), f"{asset.name} ({stories[key].summary})", stories[key].this_year
+        )
+        for number, (key, asset) in enumerate(sorted(assets.items()), 1)
+    }
+    worksheet.exact_line("total", "", "Depreciation of this year", total("", figures.values()))
+    return worksheet.sheet(), _form(file, activity, assets, figures, rules)
+
+
+def _form(
+    file: ClientFile,
+    activity: str,
+    assets: Mapping[str, Asset],
+    figures: Mapping[str, Figure],
+    rules: YearRules,
+) -> Sheet:
+    page = Page(
+        f"form_4562.{activity}", "Form 4562", file.activities[activity].name, rules.numbers("form_4562")
+    )
+    page.section = "Part III · MACRS depreciation"
+    new = {
+        key for key, asset in assets.items() if asset.in_service and asset.in_service.year == file.tax_year
+    }
+    earlier = page.line(
+        "earlier_years", "17", "Assets placed in service in tax years before this one",
+        total("", (figures[key] for key in sorted(assets) if key not in new)),
+    )  # fmt: skip
+    lines = [earlier]
+    for asset_class in CLASSES.values():
+        if asset_class.recovery is None:
+            continue
+        of_class = [key for key in sorted(new) if assets[key].asset_class == asset_class.key]
+        if of_class:
+            title = f"Placed in service this year: {asset_class.title}"
+            lines.append(
+                page.line(
+                    f"new_{asset_class.key}", f"19{asset_class.form_line}", title,
+                    total("", (figures[key] for key in of_class)),
+                )
+            )  # fmt: skip
+    page.section = "Part IV · Summary"
+    page.line("total", "22", "Total", total("", lines))
+    return page.sheet()

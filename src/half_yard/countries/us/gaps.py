@@ -1,0 +1,88 @@
+"""Gaps: cases that the law knows and this program does not compute yet.
+
+No number may be silently wrong, so a figure that would need one of these carries the mark to every line
+that it reaches. As a computation is added, its gap is taken out here.
+"""
+
+from half_yard.figures import Mark, MarkKind
+
+
+def gap(message: str, mend: str = "", path: str = "") -> Mark:
+    """A mark that makes the result incomplete."""
+    return Mark(MarkKind.GAP, message, mend, path)
+
+
+NO_STATUS = gap(
+    "No filing status is chosen; single is assumed.",
+    "Choose it on the Clients page.",
+    "/household/filing_status",
+)
+QBI_ABOVE_THRESHOLD = gap(
+    "Taxable income is above the threshold of the simplified business-income deduction: "
+    "Form 8995-A is not computed."
+)
+QBI_MINIMUM = gap("The minimum business-income deduction of 26 U.S.C. 199A(i) is not computed.")
+NET_INVESTMENT = gap(
+    "Income is above the threshold of the net investment income tax: Form 8960 is not computed."
+)
+ADDITIONAL_MEDICARE = gap(
+    "Earnings are above the threshold of the Additional Medicare Tax: Form 8959 is not computed."
+)
+MINIMUM_TAX = gap("The alternative minimum tax may apply: Form 6251 is not computed.")
+EXCESS_BUSINESS_LOSS = gap(
+    "Business losses are above the limit of 26 U.S.C. 461(l): Form 461 is not computed."
+)
+NET_OPERATING_LOSS = gap("Income is below zero: a net operating loss is not computed.")
+SENIOR_DEDUCTION = gap("The additional deduction for persons of 65 or over (Schedule 1-A) is not computed.")
+HEAD_OF_HOUSEHOLD = gap(
+    "Head of household needs a qualifying person: dependants and their credits are not computed."
+)
+SEPARATE_SPOUSE_ITEMIZES = gap(
+    "Filing separately: a spouse who itemizes takes the standard deduction away, and that is not asked."
+)
+
+
+def rental_loss_limited(path: str) -> Mark:
+    """A rental loss that the passive-loss rules may limit."""
+    return gap("A rental loss may be limited: Form 8582 is not computed.", path=path)
+
+
+def personal_use(path: str) -> Mark:
+    """A dwelling used personally and let."""
+    return gap(
+        "Days of personal use: the split of costs and the loss limit of 26 U.S.C. 280A are not computed.",
+        path=f"{path}/days_personal",
+    )
+
+
+def passive_business(path: str) -> Mark:
+    """A business in which the owner does not materially participate."""
+    return gap("A business without material participation is passive: Form 8582 is not computed.", path=path)
+
+
+def at_risk(path: str) -> Mark:
+    """A business loss with investment not at risk."""
+    return gap("A loss with some investment not at risk: Form 6198 is not computed.", path=path)
+
+
+def shares(path: str) -> Mark:
+    """Owners' shares that are not the whole."""
+    return gap(
+        "The owners' shares are not 100%: part of this activity is on no return.",
+        "Mend the shares in the activity's particulars.",
+        f"{path}/owners",
+    )
+
+
+def special_allowance(path: str) -> Mark:
+    """Property to which the special depreciation allowance applies unless elected out."""
+    return gap(
+        "The special depreciation allowance applies unless it is elected out of, and is not computed.",
+        "Say on the Assets page that there is none, or wait for it.",
+        path,
+    )
+
+
+def old_property(path: str) -> Mark:
+    """Property whose tables are not in the program."""
+    return gap("Property in service this early follows other tables, which are not computed.", path=path)

@@ -1,0 +1,42 @@
+"""Identity numbers: social security, individual and employer numbers, checked by their own rules.
+
+The format and the ranges that are never issued come from python-stdnum, which follows the Social Security
+Administration's and the IRS's published rules.
+"""
+
+import re
+
+from stdnum.us import ein, itin, ssn
+
+NINE = 9
+
+
+def identity_problem(number: str) -> str:
+    """What is wrong with a person's number; empty when it can be a real one or is not given."""
+    if not number.strip():
+        return ""
+    if problem := _shape_problem(number, "123-45-6789"):
+        return problem
+    if ssn.is_valid(number) or itin.is_valid(number):
+        return ""
+    return f"{number} is in a range that is never issued. A return with it cannot be filed."
+
+
+def employer_number_problem(number: str) -> str:
+    """What is wrong with an employer number; empty when it can be a real one or is not given."""
+    if not number.strip():
+        return ""
+    if problem := _shape_problem(number, "12-3456789"):
+        return problem
+    if ein.is_valid(number):
+        return ""
+    return f"{number} starts with digits that are never issued. A return with it cannot be filed."
+
+
+def _shape_problem(number: str, example: str) -> str:
+    digits = re.sub(r"[\s-]", "", number)
+    if not digits.isdecimal():
+        return f"“{number}” has signs that are not digits. Type it like {example}."
+    if len(digits) != NINE:
+        return f"“{number}” has {len(digits)} digits, not nine. Type it like {example}."
+    return ""

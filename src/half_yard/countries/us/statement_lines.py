@@ -1,0 +1,68 @@
+"""The lines of Schedule C and Schedule E to which receipts and costs are sorted."""
+
+from half_yard.countries.pack import StatementLine
+
+MEALS_HALF = "Type the full amount: the return takes the part that the law allows."
+
+BUSINESS_INCOME = (
+    StatementLine("gross_receipts", "1", "Gross receipts or sales", "gross_receipts"),
+    StatementLine("returns", "2", "Returns and allowances", "returns", "Money given back to customers."),
+    StatementLine("other_income", "6", "Other income", "other_income"),
+)
+COST_OF_GOODS = (
+    StatementLine("inventory_opening", "35", "Inventory at beginning of year", "inventory_opening"),
+    StatementLine("purchases", "36", "Purchases less items for personal use", "purchases"),
+    StatementLine("cost_of_labor", "37", "Cost of labor (not your own)", "cost_of_labor"),
+    StatementLine("materials", "38", "Materials and supplies for goods sold", "materials"),
+    StatementLine("other_costs", "39", "Other costs of goods sold", "other_costs"),
+    StatementLine("inventory_closing", "41", "Inventory at end of year", "inventory_closing"),
+)
+BUSINESS_EXPENSES = (
+    StatementLine("advertising", "8", "Advertising", "advertising"),
+    StatementLine("car_and_truck", "9", "Car and truck expenses", "car_and_truck"),
+    StatementLine("commissions", "10", "Commissions and fees", "commissions"),
+    StatementLine("contract_labor", "11", "Contract labor", "contract_labor"),
+    StatementLine("depletion", "12", "Depletion", "depletion"),
+    StatementLine("employee_benefits", "14", "Employee benefit programs", "employee_benefits"),
+    StatementLine("insurance", "15", "Insurance (other than health)", "insurance"),
+    StatementLine("mortgage_interest", "16a", "Mortgage interest paid to banks", "mortgage_interest"),
+    StatementLine("other_interest", "16b", "Other interest", "other_interest"),
+    StatementLine("legal", "17", "Legal and professional services", "legal"),
+    StatementLine("office", "18", "Office expense", "office"),
+    StatementLine("pension", "19", "Pension and profit-sharing plans", "pension"),
+    StatementLine("vehicle_rent", "20a", "Rent of vehicles and equipment", "vehicle_rent"),
+    StatementLine("property_rent", "20b", "Rent of other business property", "property_rent"),
+    StatementLine("repairs", "21", "Repairs and maintenance", "repairs"),
+    StatementLine("supplies", "22", "Supplies", "supplies"),
+    StatementLine("taxes", "23", "Taxes and licenses", "taxes"),
+    StatementLine("travel", "24a", "Travel", "travel"),
+    StatementLine("meals", "24b", "Meals, in full", "deductible_meals", MEALS_HALF),
+    StatementLine(
+        "restaurant_meals", "24b", "Meals from restaurants, in full", "deductible_meals", MEALS_HALF
+    ),
+    StatementLine("utilities", "25", "Utilities", "utilities"),
+    StatementLine("wages", "26", "Wages", "wages"),
+    StatementLine("other_expenses", "48", "Other expenses", "other_expenses"),
+)
+BUSINESS = BUSINESS_INCOME + COST_OF_GOODS + BUSINESS_EXPENSES
+
+RENTAL_INCOME = (StatementLine("rents", "3", "Rents received", "rents"),)
+RENTAL_EXPENSES = (
+    StatementLine("advertising", "5", "Advertising", "advertising"),
+    StatementLine("auto_and_travel", "6", "Auto and travel", "auto_and_travel"),
+    StatementLine("cleaning", "7", "Cleaning and maintenance", "cleaning"),
+    StatementLine("commissions", "8", "Commissions", "commissions"),
+    StatementLine("insurance", "9", "Insurance", "insurance"),
+    StatementLine("legal", "10", "Legal and other professional fees", "legal"),
+    StatementLine("management", "11", "Management fees", "management"),
+    StatementLine("mortgage_interest", "12", "Mortgage interest paid to banks", "mortgage_interest"),
+    StatementLine("other_interest", "13", "Other interest", "other_interest"),
+    StatementLine("repairs", "14", "Repairs", "repairs"),
+    StatementLine("supplies", "15", "Supplies", "supplies"),
+    StatementLine("taxes", "16", "Taxes", "taxes"),
+    StatementLine("utilities", "17", "Utilities", "utilities"),
+    StatementLine("other_expenses", "19", "Other expenses", "other_expenses"),
+)
+RENTAL = RENTAL_INCOME + RENTAL_EXPENSES
+
+BY_KIND = {"business": BUSINESS, "rental": RENTAL}

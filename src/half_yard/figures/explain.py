@@ -1,0 +1,85 @@
+"""Figures in words: what a figure was made of, step by step, as the thread shows it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from decimal import Decimal
+
+from half_yard.figures.figure import Figure, Operation, RuleValue
+
+SINGLE_PART = {Operation.SUM, Operation.CARRIED}
+WORDS = {
+    Operation.ENTERED: "as entered",
+    Operation.RULE: "a value of the law",
+    Operation.STATED: "stated by the form",
+    Operation.SUM: "the sum of",
+    Operation.DIFFERENCE: "the first less the rest",
+    Operation.PRODUCT: "one times the other",
+    Operation.QUOTIENT: "the first divided by the second",
+    Operation.SMALLER: "the smaller of",
+    Operation.LARGER: "the larger of",
+    Operation.DOLLARS: "rounded half up to whole dollars",
+    Operation.CENTS: "rounded half up to cents",
+    Operation.CARRIED: "carried from",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """A figure in an explanation and how deep it stands; `hidden` counts parts left out behind it."""
+
+    depth: int
+    figure: Figure
+    hidden: int = 0
+
+
+def how(figure: Figure) -> str:
+    """The operation in words, such as “the sum of”."""
+    if figure.operation is Operation.SUM and not figure.parts:
+        return "nothing is entered"
+    if figure.operation is Operation.SUM and len(figure.parts) == 1:
+        return "taken over from"
+    return WORDS[figure.operation]
+
+
+def steps(figure: Figure, most_parts: int = 40) -> Iterator[Step]:
+    """The figure and everything below it, down to what was entered, to rules, and to other lines.
+
+    Of a figure with more than `most_parts` parts the first are given and the rest counted.
+    """
+    stack = [Step(0, figure)]
+    while stack:
+        step = stack.pop()
+        yield step
+        at_other_line = step.figure.place is not None and step.figure is not figure
+        if at_other_line:
+            continue
+        parts = step.figure.parts
+        below = [Step(step.depth + 1, part) for part in parts[:most_parts]]
+        if len(parts) > most_parts:
+            below[-1] = Step(step.depth + 1, parts[most_parts - 1], len(parts) - most_parts)
+        stack.extend(reversed(below))
+
+
+def amount_text(figure: Figure) -> str:
+    """The amount for reading: a share as a rate, money with thousands set apart and cents if it has any."""
+    if isinstance(figure.origin, RuleValue) and not figure.origin.unit.startswith("USD"):
+        return _plain(figure.amount)
+    return money_text(figure.amount)
+
+
+def money_text(amount: Decimal) -> str:
+    """Dollars with thousands set apart, in cents where there are any, a true minus sign before."""
+    exact = (
+        f"{abs(amount):,.2f}"
+        if amount == amount.quantize(Decimal("0.01"))
+        else f"{abs(amount):,f}".rstrip("0")
+    )
+    shown = exact.removesuffix(".00")
+    return f"−{shown}" if amount < 0 else shown
+
+
+def _plain(rate: Decimal) -> str:
+    text = format(rate.normalize(), "f")
+    return text if abs(rate) >= 1 else f"{text} ({format((rate * 100).normalize(), 'f')}%)"

@@ -1,0 +1,214 @@
+"""The figure: an exact amount that knows its label, its operation and its parts.
+
+Arithmetic on figures builds the explanation by itself, so what is explained and what is computed can
+never disagree. A figure is compared by identity: two lines that happen to show the same amount are two
+figures.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+from decimal import Decimal
+from enum import StrEnum
+
+from half_yard.figures.rounding import to_cents, to_dollars
+
+ZERO = Decimal(0)
+
+
+class Operation(StrEnum):
+    """How a figure came about from its parts. `recompute` in thread.py evaluates each."""
+
+    ENTERED = "entered"
+    RULE = "rule value"
+    STATED = "stated"
+    SUM = "sum"
+    DIFFERENCE = "difference"
+    PRODUCT = "product"
+    QUOTIENT = "quotient"
+    SMALLER = "smaller of"
+    LARGER = "larger of"
+    DOLLARS = "rounded to whole dollars"
+    CENTS = "rounded to cents"
+    CARRIED = "carried from"
+
+
+class MarkKind(StrEnum):
+    """What a mark says of every figure it reaches."""
+
+    GAP = "not computed"
+    PROVISIONAL = "provisional"
+
+
+@dataclass(frozen=True, slots=True)
+class Mark:
+    """Something the reader must know of a figure and of all that is made from it.
+
+    A gap says that a case needs a computation the program does not have: the result is incomplete.
+    `path` names the record whose change would mend it, where there is one.
+    """
+
+    kind: MarkKind
+    message: str
+    mend: str = ""
+    path: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Entered:
+    """Where a leaf was entered: a JSON pointer (RFC 6901) into the client file."""
+
+    path: str
+    detail: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class RuleValue:
+    """A value of the law: its key in the year's rules and the published source that states it."""
+
+    key: str
+    year: int
+    source: str
+    unit: str
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """A choice of the preparer that shaped a figure, and where it was made."""
+
+    text: str
+    path: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """A line of a sheet, by their stable keys."""
+
+    sheet: str
+    line: str
+
+    def __str__(self) -> str:
+        return f"{self.sheet}/{self.line}"
+
+
+NO_MARKS: frozenset[Mark] = frozenset()
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Figure:
+    """An exact amount (dollars unless its rule value says otherwise) and the way it came about."""
+
+    amount: Decimal
+    label: str
+    operation: Operation
+    parts: tuple[Figure, ...] = ()
+    origin: Entered | RuleValue | None = None
+    choices: tuple[Choice, ...] = ()
+    marks: frozenset[Mark] = NO_MARKS
+    place: Place | None = None
+    reference: str = ""
+
+    def __add__(self, other: Figure) -> Figure:
+        return total("", (self, other))
+
+    def __sub__(self, other: Figure) -> Figure:
+        return difference("", self, other)
+
+    def __mul__(self, other: Figure) -> Figure:
+        return _made(self.amount * other.amount, "", Operation.PRODUCT, (self, other))
+
+    def __truediv__(self, other: Figure) -> Figure:
+        return _made(self.amount / other.amount, "", Operation.QUOTIENT, (self, other))
+
+    def named(self, label: str, reference: str = "") -> Figure:
+        """The same figure under a label and, where the law says so, its reference."""
+        return replace(self, label=label, reference=reference or self.reference)
+
+    def because(self, *choices: Choice) -> Figure:
+        """The same figure, with the choices that shaped it."""
+        return replace(self, choices=self.choices + choices)
+
+    def marked(self, *marks: Mark) -> Figure:
+        """The same figure, and all that will be made from it, under the marks."""
+        return replace(self, marks=self.marks | frozenset(marks)) if marks else self
+
+    def at(self, place: Place, label: str) -> Figure:
+        """This figure as a line of a sheet. A figure that already is a line is carried from there."""
+        if self.place is None:
+            return replace(self, place=place, label=label)
+        carried = _made(self.amount, label, Operation.CARRIED, (self,))
+        return replace(carried, place=place)
+
+    def in_dollars(self) -> Figure:
+        """Rounded half up to whole dollars; a figure already whole is returned as it is."""
+        return self._rounded(to_dollars(self.amount), Operation.DOLLARS)
+
+    def in_cents(self) -> Figure:
+        """Rounded half up to cents; a figure already in cents is returned as it is."""
+        return self._rounded(to_cents(self.amount), Operation.CENTS)
+
+    def _rounded(self, amount: Decimal, operation: Operation) -> Figure:
+        if amount == self.amount:
+            same_form = amount.as_tuple().exponent == self.amount.as_tuple().exponent
+            return self if same_form or self.place else replace(self, amount=amount)
+        return _made(amount, self.label, operation, (self,))
+
+    @property
+    def gaps(self) -> tuple[Mark, ...]:
+        """What the program does not compute and this figure would need, in a steady order."""
+        return self._of_kind(MarkKind.GAP)
+
+    @property
+    def provisional(self) -> tuple[Mark, ...]:
+        """Values below this figure that are not published or not certain."""
+        return self._of_kind(MarkKind.PROVISIONAL)
+
+    def _of_kind(self, kind: MarkKind) -> tuple[Mark, ...]:
+        return tuple(sorted((m for m in self.marks if m.kind is kind), key=lambda m: m.message))
+
+
+def _marks_of(parts: Iterable[Figure]) -> frozenset[Mark]:
+    found = {part.marks for part in parts if part.marks}
+    return NO_MARKS.union(*found) if found else NO_MARKS
+
+
+def _made(amount: Decimal, label: str, operation: Operation, parts: tuple[Figure, ...]) -> Figure:
+    return Figure(amount, label, operation, parts, marks=_marks_of(parts))
+
+
+def entered(amount: Decimal, label: str, path: str, detail: str = "") -> Figure:
+    """A leaf: what the preparer entered at the path."""
+    return Figure(amount, label, Operation.ENTERED, origin=Entered(path, detail))
+
+
+def rule(amount: Decimal, label: str, origin: RuleValue) -> Figure:
+    """A leaf: a value of the law."""
+    return Figure(amount, label, Operation.RULE, origin=origin)
+
+
+def stated(amount: Decimal, label: str, reference: str = "") -> Figure:
+    """A leaf: a number that the form or its instructions state in words, such as a zero floor."""
+    return Figure(amount, label, Operation.STATED, reference=reference)
+
+
+def total(label: str, parts: Iterable[Figure]) -> Figure:
+    """The sum of the parts; of none, an empty sum of zero."""
+    kept = tuple(parts)
+    return _made(sum((part.amount for part in kept), ZERO), label, Operation.SUM, kept)
+
+
+def difference(label: str, start: Figure, *taken: Figure) -> Figure:
+    """The first figure less the others."""
+    amount = start.amount - sum((part.amount for part in taken), ZERO)
+    return _made(amount, label, Operation.DIFFERENCE, (start, *taken))
+
+
+def smaller_of(label: str, *parts: Figure) -> Figure:
+    """The smallest of the parts."""
+    return _made(min(part.amount for part in parts), label, Operation.SMALLER, parts)
+
+
+def larger_of(label: str, *parts: Figure) -> Figure:
+    """The largest of the parts."""
+    return _made(max(part.amount for part in parts), label, Operation.LARGER, parts)

@@ -1,0 +1,20 @@
+"""The two roundings of money. Both are half up in size, as form instructions state.
+
+"Drop amounts under 50 cents and increase amounts from 50 to 99 cents to the next dollar" (Form 1040
+instructions, Rounding Off to Whole Dollars; 26 CFR 301.6102-1). A negative amount is rounded by its size.
+"""
+
+from decimal import ROUND_HALF_UP, Decimal
+
+CENT = Decimal("0.01")
+DOLLAR = Decimal(1)
+
+
+def to_cents(amount: Decimal) -> Decimal:
+    """The amount in dollars, rounded to the cent."""
+    return amount.quantize(CENT, ROUND_HALF_UP)
+
+
+def to_dollars(amount: Decimal) -> Decimal:
+    """The amount in dollars, rounded to the whole dollar; never a negative zero."""
+    return amount.quantize(DOLLAR, ROUND_HALF_UP) + 0

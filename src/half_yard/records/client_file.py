@@ -1,0 +1,171 @@
+"""The records of one client and one tax year. They know no country: its pack gives the keys meaning.
+
+Records of a kind are kept in a mapping by id, so that a JSON pointer such as `/entries/e00012/amount`
+stays true whatever else is added or removed; ids sort in the order in which the records were made.
+"""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Mapping
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from half_yard.records.amounts import Amount, Percent
+
+Text = Annotated[str, Field(max_length=2000)]
+Days = Annotated[int, Field(ge=0, le=366)]
+Date = datetime.date | None
+
+
+class Record(BaseModel):
+    """The base of all records: frozen, and strict about keys it does not know."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid", regex_engine="python-re")
+
+
+class Address(Record):
+    """A postal address; `region` is the state or province."""
+
+    street: Text = ""
+    city: Text = ""
+    region: Text = ""
+    postal_code: Text = ""
+
+
+class Person(Record):
+    """A person of the household. `identity_number` is kept as typed; the country's pack checks it."""
+
+    first_name: Text = ""
+    last_name: Text = ""
+    birth_date: Date = None
+    identity_number: Text = ""
+    blind: bool = False
+
+    @property
+    def name(self) -> str:
+        """First and last name, or what there is of them."""
+        return f"{self.first_name} {self.last_name}".strip()
+
+
+class Household(Record):
+    """What holds for the whole return. `filing_status` is a key of the country's pack."""
+
+    filing_status: Text = ""
+    address: Address = Address()
+
+
+class Activity(Record):
+    """A business or a rental, as its country's pack names the kinds.
+
+    `owners` are shares in percent by person; they must add up to 100. `answers` are the pack's yes/no
+    questions about the activity; one that is missing takes the pack's default.
+    """
+
+    kind: Text
+    name: Text = ""
+    description: Text = ""
+    code: Text = ""
+    employer_number: Text = ""
+    address: Address = Address()
+    property_type: Text = ""
+    days_rented: Days | None = None
+    days_personal: Days | None = None
+    owners: Mapping[str, Percent] = {}
+    answers: Mapping[str, bool] = {}
+
+
+class Entry(Record):
+    """One receipt or cost. `line` is a key of the activity's statement; empty while not sorted.
+
+    `reckoning` is the arithmetic as typed, where the amount was typed as arithmetic.
+    """
+
+    activity: Text
+    date: Date = None
+    payee: Text = ""
+    memo: Text = ""
+    line: Text = ""
+    amount: Amount
+    reckoning: Text = ""
+
+
+class Asset(Record):
+    """A depreciable asset or land. `cost` is the unadjusted basis in dollars; `prior_depreciation`
+    what earlier years took, where the preparer has entered it; `answers` as for an activity."""
+
+    activity: Text
+    name: Text = ""
+    asset_class: Text = ""
+    in_service: Date = None
+    cost: Amount
+    reckoning: Text = ""
+    prior_depreciation: Amount | None = None
+    answers: Mapping[str, bool] = {}
+
+
+class WageStatement(Record):
+    """A person's wages from one employer: taxable wages, social-security wages and tax withheld."""
+
+    person: Text
+    employer: Text = ""
+    wages: Amount
+    social_security_wages: Amount | None = None
+    withheld: Amount | None = None
+
+
+class InterestStatement(Record):
+    """Taxable interest from one payer, with tax withheld."""
+
+    person: Text
+    payer: Text = ""
+    interest: Amount
+    withheld: Amount | None = None
+
+
+class EstimatedPayment(Record):
+    """A payment of estimated tax for this tax year."""
+
+    date: Date = None
+    amount: Amount
+
+
+class ClientFile(Record):
+    """Everything entered for one client and one tax year. Nothing computed is kept here."""
+
+    format: Literal["half-yard client file"]
+    format_version: Literal[1]
+    country: Text
+    tax_year: Annotated[int, Field(ge=1900, le=2200)]
+    household: Household = Household()
+    people: Mapping[str, Person] = {}
+    activities: Mapping[str, Activity] = {}
+    entries: Mapping[str, Entry] = {}
+    assets: Mapping[str, Asset] = {}
+    wages: Mapping[str, WageStatement] = {}
+    interest: Mapping[str, InterestStatement] = {}
+    estimated_payments: Mapping[str, EstimatedPayment] = {}
+    business_loss_carried_in: Amount | None = None
+
+    @staticmethod
+    def new(country: str, tax_year: int) -> ClientFile:
+        """An empty file, with an owner who has no name yet."""
+        return ClientFile(
+            format="half-yard client file",
+            format_version=1,
+            country=country,
+            tax_year=tax_year,
+            people={"owner": Person()},
+        )
+
+    @property
+    def title(self) -> str:
+        """The owner's name, last name first, with the spouse's where there is one."""
+        owner = self.people.get("owner", Person())
+        spouse = self.people.get("spouse")
+        first = owner.first_name
+        if spouse is not None and spouse.first_name:
+            same = spouse.last_name in {"", owner.last_name}
+            first = f"{first} and {spouse.first_name if same else spouse.name}"
+        return ", ".join(part for part in (owner.last_name, first) if part) or "New client"

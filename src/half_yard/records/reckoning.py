@@ -1,0 +1,112 @@
+"""Quick arithmetic in an amount cell: `120*12+35`, in exact decimals.
+
+Knows + - * / and brackets, a leading sign, a dollar sign, commas between thousands, and a trailing % that
+divides by 100. The result is rounded half up to cents, which is the only rounding.
+"""
+
+from __future__ import annotations
+
+import re
+from decimal import Decimal, DecimalException, localcontext
+
+from half_yard.figures.rounding import to_cents
+from half_yard.records.amounts import LARGEST
+
+TOKEN = re.compile(r"\s*(?:(?P<number>\d[\d,]*\.?\d*|\.\d+)|(?P<sign>[-+*/()%]))")
+THOUSANDS = re.compile(r"\d{1,3}(,\d{3})+(\.\d*)?$")
+LONGEST = 200
+
+
+class ReckoningError(ValueError):
+    """What was typed is not an amount; the message says why and what to type instead."""
+
+
+def reckon(typed: str) -> Decimal:
+    """The amount in dollars that was typed, rounded to cents. Raises ReckoningError."""
+    if not typed.strip():
+        raise ReckoningError("Type an amount, such as 1,250.00 or 120*12+35.")
+    if len(typed) > LONGEST:
+        raise ReckoningError(f"That is longer than {LONGEST} signs. Split it into several entries.")
+    reader = _Reader(_tokens(typed.replace("$", "").replace("−", "-")))
+    with localcontext() as context:
+        context.prec = 40
+        try:
+            amount = to_cents(reader.expression())
+        except DecimalException as error:
+            raise ReckoningError("That divides by zero or grows too large.") from error
+    reader.expect_end()
+    if abs(amount) > LARGEST:
+        raise ReckoningError("That is larger than any amount a return can hold.")
+    return amount + 0
+
+
+def is_arithmetic(typed: str) -> bool:
+    """Whether more than a plain number was typed, so that the arithmetic itself is worth keeping."""
+    return re.fullmatch(r"\s*[-−]?\s*\$?[\d,]*\.?\d*\s*", typed) is None
+
+
+def _tokens(typed: str) -> list[str]:
+    found, position = [], 0
+    text = typed.rstrip()
+    while position < len(text):
+        match = TOKEN.match(text, position)
+        if match is None:
+            wrong = text[position:].strip()[:1]
+            raise ReckoningError(f"“{wrong}” is not part of an amount. Use digits and + - * / ( ) %.")
+        number = match["number"]
+        if number and "," in number and not THOUSANDS.match(number):
+            raise ReckoningError(f"The comma in “{number}” is not between thousands.")
+        found.append(match[0].strip())
+        position = match.end()
+    return found
+
+
+class _Reader:
+    """Reads a sum of products of signed terms, the usual way round."""
+
+    def __init__(self, tokens: list[str]) -> None:
+        self._tokens = tokens
+        self._next = 0
+
+    def _peek(self) -> str:
+        return self._tokens[self._next] if self._next < len(self._tokens) else ""
+
+    def _take(self) -> str:
+        token = self._peek()
+        self._next += 1
+        return token
+
+    def expression(self) -> Decimal:
+        value = self._product()
+        while self._peek() in {"+", "-"}:
+            value = value + self._product() if self._take() == "+" else value - self._product()
+        return value
+
+    def _product(self) -> Decimal:
+        value = self._term()
+        while self._peek() in {"*", "/"}:
+            value = value * self._term() if self._take() == "*" else value / self._term()
+        return value
+
+    def _term(self) -> Decimal:
+        token = self._take()
+        if token in {"+", "-"}:
+            return self._term() if token == "+" else -self._term()
+        if token == "(":
+            value = self.expression()
+            if self._take() != ")":
+                raise ReckoningError("A bracket is not closed.")
+        elif token[:1].isdigit() or token[:1] == ".":
+            value = Decimal(token.replace(",", ""))
+        else:
+            raise ReckoningError(
+                f"A number is missing before “{token}”." if token else "A number is missing."
+            )
+        while self._peek() == "%":
+            self._take()
+            value /= 100
+        return value
+
+    def expect_end(self) -> None:
+        if self._peek():
+            raise ReckoningError(f"“{self._peek()}” is one sign too many.")

@@ -1,0 +1,29 @@
+"""A finding: something that stops filing, needs judgement, or is worth knowing."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+
+class Level(StrEnum):
+    """How grave a finding is."""
+
+    ERROR = "error"
+    INCOMPLETE = "incomplete"
+    WARNING = "warning"
+    NOTE = "note"
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """What is wrong, where (a JSON pointer into the file), and what to do about it."""
+
+    level: Level
+    message: str
+    path: str = ""
+    mend: str = ""
+
+    def __str__(self) -> str:
+        where = f" [{self.path}]" if self.path else ""
+        return " ".join(part for part in (f"{self.level}:", self.message, self.mend) if part) + where

@@ -1,0 +1,36 @@
+"""Shares of ownership: whether they add up to the whole."""
+
+from collections.abc import Iterator
+from decimal import Decimal
+
+from half_yard.records import Activity, ClientFile
+from half_yard.review.finding import Finding, Level
+
+WHOLE = Decimal(100)
+
+
+def shares_add_up(activity: Activity) -> bool:
+    """Whether the owners' shares are the whole, 100 percent."""
+    return sum(activity.owners.values(), Decimal(0)) == WHOLE
+
+
+def share_findings(file: ClientFile) -> Iterator[Finding]:
+    """An error for each activity whose shares are not the whole or whose owner is not in the file."""
+    for key, activity in sorted(file.activities.items()):
+        path = f"/activities/{key}/owners"
+        if not shares_add_up(activity):
+            shares = sum(activity.owners.values(), Decimal(0)).normalize()
+            yield Finding(
+                Level.ERROR,
+                f"The owners' shares of {activity.name or 'this activity'} add up to {shares:f}%, not 100%.",
+                path,
+                "Change a share so that they make the whole.",
+            )
+        for person in activity.owners:
+            if person not in file.people and activity.owners[person]:
+                yield Finding(
+                    Level.ERROR,
+                    f"{activity.name or 'This activity'} belongs to “{person}”, who is not in the file.",
+                    path,
+                    "Add the person on the Clients page or change the owner.",
+                )
