@@ -17,7 +17,7 @@ LARGEST_BYTES = 200_000_000
 SHOWN_PROBLEMS = 3
 
 
-class FileRefused(ValueError):
+class FileRefusedError(ValueError):
     """A file that is not opened: the message says what is wrong with it and what to do."""
 
 
@@ -27,54 +27,54 @@ def to_text(file: ClientFile) -> str:
 
 
 def read_file(path: Path) -> ClientFile:
-    """The client file at a path. Raises FileRefused; the file on disk is never touched."""
+    """The client file at a path. Raises FileRefusedError; the file on disk is never touched."""
     return parse(read_bytes(path), path.name)
 
 
 def read_bytes(path: Path) -> bytes:
-    """The bytes of a file of a sane size. Raises FileRefused."""
+    """The bytes of a file of a sane size. Raises FileRefusedError."""
     try:
         if path.stat().st_size > LARGEST_BYTES:
-            raise FileRefused(f"{path.name} is too large to be a client file.")
+            raise FileRefusedError(f"{path.name} is too large to be a client file.")
         return path.read_bytes()
     except FileNotFoundError as error:
-        raise FileRefused(f"{path.name} is not there. It may have been moved or renamed.") from error
+        raise FileRefusedError(f"{path.name} is not there. It may have been moved or renamed.") from error
     except OSError as error:
-        raise FileRefused(f"{path.name} can't be read: {error.strerror}.") from error
+        raise FileRefusedError(f"{path.name} can't be read: {error.strerror}.") from error
 
 
 def parse(data: bytes, name: str) -> ClientFile:
-    """The client file in these bytes. Raises FileRefused with what is wrong, by name."""
+    """The client file in these bytes. Raises FileRefusedError with what is wrong, by name."""
     document = _json_object(data, name)
     if document.get("format") != FORMAT:
-        raise FileRefused(f"{name} is not a Half Yard client file. It was left as it is.")
+        raise FileRefusedError(f"{name} is not a Half Yard client file. It was left as it is.")
     version = document.get("format_version")
     if not isinstance(version, int) or version < 1:
-        raise FileRefused(f"{name} is damaged: its format version is {version!r}.")
+        raise FileRefusedError(f"{name} is damaged: its format version is {version!r}.")
     if version > VERSION:
-        raise FileRefused(
+        raise FileRefusedError(
             f"{name} was written by a newer Half Yard (format version {version}; this one reads up to "
             f"{VERSION}). It was left as it is. Open it with the newer program."
         )
     try:
         return ClientFile.model_validate(document)
     except ValidationError as error:
-        raise FileRefused(f"{name} is damaged: {_problems(error)}") from error
+        raise FileRefusedError(f"{name} is damaged: {_problems(error)}") from error
 
 
 def _json_object(data: bytes, name: str) -> dict[str, Any]:
     try:
         document = json.loads(data.decode("utf-8"))
     except UnicodeDecodeError as error:
-        raise FileRefused(f"{name} is not text in UTF-8, so it is no client file.") from error
+        raise FileRefusedError(f"{name} is not text in UTF-8, so it is no client file.") from error
     except json.JSONDecodeError as error:
-        raise FileRefused(
+        raise FileRefusedError(
             f"{name} is damaged or cut off at line {error.lineno}, column {error.colno}."
         ) from error
     except RecursionError as error:
-        raise FileRefused(f"{name} is nested too deeply to be a client file.") from error
+        raise FileRefusedError(f"{name} is nested too deeply to be a client file.") from error
     if not isinstance(document, dict):
-        raise FileRefused(f"{name} is not a Half Yard client file. It was left as it is.")
+        raise FileRefusedError(f"{name} is not a Half Yard client file. It was left as it is.")
     return document
 
 

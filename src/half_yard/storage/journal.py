@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import hashlib
 import json
+from collections.abc import Sequence
 from dataclasses import dataclass
 from pathlib import Path
 from typing import BinaryIO
@@ -62,6 +63,10 @@ def _base_of(line: bytes) -> str:
     return str(head.get("base", "")) if isinstance(head, dict) else ""
 
 
+def _line(edit: Edit) -> bytes:
+    return edit.model_dump_json().encode()
+
+
 class Journal:
     """A journal being written. Each edit is handed to the system at once, so that a killed program
     loses none."""
@@ -71,16 +76,20 @@ class Journal:
         self._base = base
         self._stream: BinaryIO | None = None
 
+    def start(self, edits: Sequence[Edit] = ()) -> None:
+        """Write a journal with these edits in place of one there may be. Raises OSError."""
+        head = json.dumps({"base": self._base}).encode()
+        part = self._path.with_suffix(".journal-part")
+        part.write_bytes(b"".join(line + b"\n" for line in (head, *map(_line, edits))))
+        part.replace(self._path)
+        self._stream = self._path.open("ab")
+
     def add(self, edit: Edit) -> None:
         """Append an edit. Raises OSError."""
         if self._stream is None:
-            self._stream = self._path.open("wb")
-            self._write(json.dumps({"base": self._base}).encode())
-        self._write(edit.model_dump_json().encode())
-
-    def _write(self, line: bytes) -> None:
+            self.start()
         if self._stream is not None:
-            self._stream.write(line + b"\n")
+            self._stream.write(_line(edit) + b"\n")
             self._stream.flush()
 
     def finish(self) -> None:

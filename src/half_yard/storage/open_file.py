@@ -7,13 +7,13 @@ from pathlib import Path
 
 from filelock import FileLock, Timeout
 
-from half_yard.records import ClientFile, Edit, apply
-from half_yard.storage.document import FileRefused, parse, read_bytes, to_text
+from half_yard.records import ClientFile, Edit, EditError, apply
+from half_yard.storage.document import FileRefusedError, parse, read_bytes, to_text
 from half_yard.storage.journal import Journal, digest, read_journal
 from half_yard.storage.saving import last_good_copy, save_bytes
 
 
-class FileInUse(FileRefused):
+class FileInUseError(FileRefusedError):
     """Another window or program has the file open."""
 
 
@@ -40,17 +40,17 @@ class OpenFile:
 
     @staticmethod
     def open(path: Path) -> OpenFile:
-        """Open a file and bring back the edits of a journal. Raises FileRefused or FileInUse."""
+        """Open a file and bring back the edits of a journal. Raises FileRefusedError or FileInUseError."""
         lock = _locked(path)
         try:
             data = read_bytes(path)
             opened = OpenFile(path, parse(data, path.name), lock, data)
             opened._recover(digest(data))
-        except FileRefused as error:
+        except FileRefusedError as error:
             lock.release()
             good = last_good_copy(path)
             if good is not None and "newer Half Yard" not in str(error):
-                raise FileRefused(f"{error} The last good copy is {good}.") from error
+                raise FileRefusedError(f"{error} The last good copy is {good}.") from error
             raise
         except BaseException:
             lock.release()
@@ -59,9 +59,9 @@ class OpenFile:
 
     @staticmethod
     def create(path: Path, file: ClientFile) -> OpenFile:
-        """Write a new file and open it. Raises FileRefused if there is one already, OSError on failure."""
+        """Write a new file and open it. Raises FileRefusedError if one is there already, OSError."""
         if path.exists():
-            raise FileRefused(f"{path.name} is already there. Open it, or choose another name or year.")
+            raise FileRefusedError(f"{path.name} is already there. Open it, or choose another name or year.")
         lock = _locked(path)
         data = to_text(file).encode()
         try:
@@ -74,21 +74,26 @@ class OpenFile:
     def _recover(self, base: str) -> None:
         found = read_journal(self.path, base)
         if found.foreign:
-            aside = self._journal.set_aside()
-            self.messages.append(
-                f"A journal of another state of this file was found and set aside as {aside.name}."
-            )
+            self._set_journal_aside("A journal of another state of this file was found")
             return
-        for edit in found.edits:
-            self.edit(edit)
-        if found.edits:
-            count = len(found.edits)
+        try:
+            for edit in found.edits:
+                self._carry_out(edit, self._done)
+        except EditError as error:
+            self._set_journal_aside(f"Unsaved edits could not be brought back ({error})")
+        if self._done:
+            self._journal.start([done.edit for done in self._done])
+            count = len(self._done)
             self.messages.append(
                 f"{count} unsaved edit{'s were' if count > 1 else ' was'} brought back after the program "
                 "ended without saving. Undo takes them back one by one."
             )
         if found.cut:
             self.messages.append("The last edit before that was cut off and is not there.")
+
+    def _set_journal_aside(self, what: str) -> None:
+        aside = self._journal.set_aside()
+        self.messages.append(f"{what}; the journal was set aside as {aside.name}.")
 
     @property
     def unsaved(self) -> int:
@@ -107,24 +112,25 @@ class OpenFile:
 
     def edit(self, edit: Edit) -> None:
         """Carry out an edit and journal it. Raises EditError, and then nothing has changed."""
-        self._carry_out(edit, self._done)
+        self._carry_out(edit, self._done, journalled=True)
         self._undone.clear()
 
     def undo(self) -> None:
         """Take back the last edit, if there is one."""
         if self._done:
             last = self._done.pop()
-            self._carry_out(last.inverse, None)
+            self._carry_out(last.inverse, None, journalled=True)
             self._undone.append(last)
 
     def redo(self) -> None:
         """Do again what was last undone, if anything."""
         if self._undone:
-            self._carry_out(self._undone.pop().edit, self._done)
+            self._carry_out(self._undone.pop().edit, self._done, journalled=True)
 
-    def _carry_out(self, edit: Edit, history: list[Done] | None) -> None:
+    def _carry_out(self, edit: Edit, history: list[Done] | None, *, journalled: bool = False) -> None:
         after, inverse = apply(self.file, edit)
-        self._journal.add(edit)
+        if journalled:
+            self._journal.add(edit)
         self.file = after
         self._unsaved += 1
         if history is not None:
@@ -148,7 +154,7 @@ def _locked(path: Path) -> FileLock:
     try:
         lock.acquire(timeout=0)
     except Timeout as error:
-        raise FileInUse(f"{path.name} is open in another window. Close it there first.") from error
+        raise FileInUseError(f"{path.name} is open in another window. Close it there first.") from error
     except OSError as error:
-        raise FileRefused(f"{path.name} can't be opened for writing: {error.strerror}.") from error
+        raise FileRefusedError(f"{path.name} can't be opened for writing: {error.strerror}.") from error
     return lock

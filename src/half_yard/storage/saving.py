@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import contextlib
 import os
+import shutil
 import tempfile
 from pathlib import Path
 
@@ -51,7 +52,7 @@ def _keep_copy(path: Path) -> None:
     folder.mkdir(mode=0o700, exist_ok=True)
     copies = copies_of(path)
     number = int(copies[-1].stem) + 1 if copies else 1
-    os.link(path, folder / f"{number:08d}{path.suffix}")
+    shutil.copy2(path, folder / f"{number:08d}{path.suffix}")
     for old in copies[: max(0, len(copies) + 1 - KEPT_COPIES)]:
         old.unlink(missing_ok=True)
 

@@ -135,7 +135,7 @@ def _rental_days(frame: OnReturn) -> Iterator[Finding]:
         elif activity.days_rented < short and activity.days_personal:
             yield Finding(
                 Level.WARNING,
-                f"{activity.name}: rented for fewer than {short} days and used personally: rent is not taxed.",
+                f"{activity.name}: rented fewer than {short} days and used personally: rent is not taxed.",
                 f"/activities/{key}/days_rented",
                 "Take its rent and costs out (26 U.S.C. 280A(g)).",
             )

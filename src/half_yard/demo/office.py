@@ -1,0 +1,29 @@
+"""The client files of the demo office, and how they are written into a folder."""
+
+from pathlib import Path
+
+from half_yard.demo.hallowell import hallowell
+from half_yard.demo.small_clients import castellan, lindqvist, oduya
+from half_yard.records import ClientFile
+from half_yard.storage import SUFFIX
+from half_yard.storage.document import to_text
+
+MAIN_FILE = f"Hallowell, Ines and Julian 2025{SUFFIX}"
+
+
+def client_files() -> dict[str, ClientFile]:
+    """The demo's client files by file name."""
+    files = (hallowell(), castellan(), lindqvist(), oduya())
+    return {f"{file.title} {file.tax_year}{SUFFIX}": file for file in files}
+
+
+def write_office(folder: Path) -> list[Path]:
+    """Write the files that are not in the folder yet; returns the paths of all. Raises OSError."""
+    folder.mkdir(parents=True, exist_ok=True)
+    paths = []
+    for name, file in client_files().items():
+        path = folder / name
+        if not path.exists():
+            path.write_text(to_text(file), encoding="utf-8")
+        paths.append(path)
+    return paths

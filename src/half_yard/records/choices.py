@@ -1,0 +1,39 @@
+"""Choosing from named options by typing a few letters."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+Option = tuple[str, str]
+"""A key and its title."""
+
+
+class ChoiceError(ValueError):
+    """What was typed names none of the options, or several."""
+
+
+def read_choice(typed: str, options: Sequence[Option]) -> str:
+    """The key of the option that was typed: its title or number in full, or letters only one has.
+
+    Nothing typed gives the empty key. Raises ChoiceError.
+    """
+    wanted = typed.strip().casefold()
+    if not wanted:
+        return ""
+    for test in (
+        lambda title: title == wanted,
+        lambda title: title.split(" ", 1)[0] == wanted,
+        lambda title: title.startswith(wanted),
+        lambda title: wanted in title,
+    ):
+        found = [key for key, title in options if test(title.casefold())]
+        if len(found) == 1:
+            return found[0]
+        if found:
+            raise ChoiceError(f"“{typed.strip()}” could be several. Type more of it, or pick from the list.")
+    raise ChoiceError(f"“{typed.strip()}” is none of the choices. Pick one from the list.")
+
+
+def choice_title(key: str, options: Sequence[Option]) -> str:
+    """The title of an option; the bare key where it is none of them."""
+    return dict(options).get(key, key)
