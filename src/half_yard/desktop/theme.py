@@ -105,7 +105,8 @@ QPushButton:focus {{ border: 2px solid {INDIGO.name()}; padding: 2px 10px; }}
 QPushButton:checked {{ background: {INDIGO_WASH.name()}; border-color: {INDIGO.name()}; }}
 QPushButton:disabled {{ color: {SOFT_INK.name()}; background: transparent; }}
 QTableView, QListView {{
-    background: {BLEACHED.name()}; border: 1px solid {RULE.name()}; gridline-color: transparent; outline: none;
+    background: {BLEACHED.name()}; border: 1px solid {RULE.name()}; gridline-color: transparent;
+    outline: none; selection-background-color: {INDIGO_WASH.name()}; selection-color: {INK.name()};
 }}
 QTableView:focus, QListView:focus {{ border: 1px solid {INDIGO.name()}; }}
 QHeaderView {{ background: {BLEACHED.name()}; }}
@@ -126,7 +127,9 @@ QScrollBar::add-page, QScrollBar::sub-page {{ background: transparent; }}
 QSplitter::handle {{ background: transparent; }}
 QCheckBox {{ spacing: 7px; }}
 QCheckBox:focus {{ color: {INDIGO.name()}; text-decoration: underline; }}
-QToolTip {{ background: {BLEACHED.name()}; color: {INK.name()}; border: 1px solid {RULE.name()}; padding: 4px; }}
+QToolTip {{
+    background: {BLEACHED.name()}; color: {INK.name()}; border: 1px solid {RULE.name()}; padding: 4px;
+}}
 QLabel[role="soft"] {{ color: {SOFT_INK.name()}; }}
 QLabel[role="error"] {{ color: {MADDER.name()}; }}
 QWidget[role="thread"] {{ background: {SHADE.name()}; }}

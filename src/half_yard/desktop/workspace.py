@@ -9,12 +9,10 @@ from pathlib import Path
 from PySide6.QtCore import QObject, Signal
 
 from half_yard.countries import Computation, Pack, compute, pack_for
+from half_yard.desktop.subjects import Subject
 from half_yard.figures import Place
 from half_yard.records import ClientFile, Edit
 from half_yard.storage import OpenFile
-
-Subject = Place | str
-"""What the thread is about: a line of a sheet, or the path of a record."""
 
 
 class Workspace(QObject):

@@ -15,7 +15,7 @@ WORDS = {
     Operation.STATED: "stated by the form",
     Operation.SUM: "the sum of",
     Operation.DIFFERENCE: "the first less the rest",
-    Operation.PRODUCT: "one times the other",
+    Operation.PRODUCT: "the product of",
     Operation.QUOTIENT: "the first divided by the second",
     Operation.SMALLER: "the smaller of",
     Operation.LARGER: "the larger of",
@@ -81,5 +81,6 @@ def money_text(amount: Decimal) -> str:
 
 
 def _plain(rate: Decimal) -> str:
-    text = format(rate.normalize(), "f")
-    return text if abs(rate) >= 1 else f"{text} ({format((rate * 100).normalize(), 'f')}%)"
+    if abs(rate) >= 1:
+        return format(rate.normalize(), "f")
+    return f"{format((rate * 100).normalize(), 'f')}%"

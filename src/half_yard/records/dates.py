@@ -1,4 +1,4 @@
-"""Dates as they are typed: `3/14`, `0314`, `3/14/2025` or `2025-03-14`, month first; and as they are shown."""
+"""Dates as they are typed, month first (`3/14`, `0314`, `3/14/2025`, `2025-03-14`), and as they are shown."""
 
 from __future__ import annotations
 
@@ -29,8 +29,8 @@ def read_date(typed: str, year: int) -> datetime.date | None:
     match = PARTS.match(text) or PACKED.match(text)
     if match is None:
         raise DateError(f"“{text}” is no date. Type month and day, such as 3/14, or 2025-03-14.")
-    month, day, written = match.groups()
-    return _day(_year(written, year), int(month), int(day), typed=text)
+    groups = match.groups()
+    return _day(_year(groups[2], year), int(groups[0]), int(groups[1]), typed=text)
 
 
 def _year(written: str | None, default: int) -> int:

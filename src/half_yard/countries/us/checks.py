@@ -9,6 +9,7 @@ from half_yard.countries.pack import AssetStory
 from half_yard.countries.us.identity import employer_number_problem, identity_problem
 from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn
 from half_yard.figures import Mark, MarkKind, Sheet
+from half_yard.records.naming import amount_of, name_of
 from half_yard.review import Finding, Level, share_findings
 
 PRIOR_TOLERANCE = Decimal(1)
@@ -40,11 +41,8 @@ def findings_of(
 def _called(frame: OnReturn, path: str) -> str:
     _, collection, key = path.split("/")
     record = getattr(frame.file, collection)[key]
-    names = (getattr(record, field, "") for field in ("name", "payee", "memo", "employer", "payer"))
-    amounts = (getattr(record, field, None) for field in ("amount", "cost", "wages", "interest"))
-    name = next(filter(None, names), "")
-    amount = next((f"{amount:,.2f}" for amount in amounts if amount is not None), "")
-    return " ".join(filter(None, (name, amount))) or key
+    amount = amount_of(record)
+    return " ".join(filter(None, (name_of(record), "" if amount is None else f"{amount:,.2f}"))) or key
 
 
 def _people(frame: OnReturn) -> Iterator[Finding]:

@@ -38,7 +38,12 @@ def rentals(
         if activity.kind != "rental":
             continue
         totals = books.totals.get(key, {})
-        parts = owned_parts(frame, key, activity, totals, depreciation.get(key, NOTHING))
+        of_assets = depreciation.get(key, NOTHING)
+        if set(activity.owners) <= set(frame.people) and shares_add_up(activity):
+            # All of it is on this return, which has one Schedule E: nothing is split.
+            parts = [Owned("", totals, of_assets)]
+        else:
+            parts = owned_parts(frame, key, activity, totals, of_assets)
         if parts:
             pages[key] = _page(frame, key, activity, parts)
     if not pages:

@@ -1,0 +1,243 @@
+"""Forms of single fields: a label, a stitched line to type on, and the problem said beneath it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from decimal import Decimal, InvalidOperation
+from enum import Enum, auto
+
+from pydantic import JsonValue
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEdit, QSizePolicy, QWidget
+
+from half_yard.desktop import theme
+from half_yard.desktop.workspace import Workspace
+from half_yard.records import Change, ClientFile, Edit
+from half_yard.records.choices import Option
+from half_yard.records.dates import date_text, read_date
+from half_yard.records.reckoning import reckon
+
+
+class FieldKind(Enum):
+    """What a field holds."""
+
+    TEXT = auto()
+    DATE = auto()
+    CHOICE = auto()
+    PERCENT = auto()
+    DAYS = auto()
+    AMOUNT = auto()
+    ANSWER = auto()
+
+
+@dataclass(frozen=True)
+class Field:
+    """A field of the file: its JSON pointer, its label and kind; `problem` says what is wrong with a value
+    that was taken all the same, `default` what an empty yes/no or share counts as."""
+
+    path: str
+    label: str
+    kind: FieldKind = FieldKind.TEXT
+    options: Sequence[Option] = ()
+    problem: Callable[[str], str] | None = None
+    default: JsonValue = None
+    hint: str = ""
+
+
+def value_at(file: ClientFile, path: str) -> object:
+    """What stands at a path of the file; None where nothing does."""
+    node: object = file
+    for key in path.split("/")[1:]:
+        node = node.get(key) if isinstance(node, dict) else getattr(node, key, None)
+        if node is None:
+            return None
+    return node
+
+
+def read_field(field: Field, typed: str, year: int) -> JsonValue:
+    """The value of what was typed. Raises ValueError with what to type instead."""
+    text = typed.strip()
+    match field.kind:
+        case FieldKind.DATE:
+            day = read_date(text, year)
+            return day.isoformat() if day else None
+        case FieldKind.DAYS:
+            return _read_days(text)
+        case FieldKind.PERCENT:
+            return _read_percent(text)
+        case FieldKind.AMOUNT:
+            return format(reckon(text), "f") if text else None
+        case _:
+            return text
+
+
+def _read_days(text: str) -> int | None:
+    if not text:
+        return None
+    if not text.isdecimal() or int(text) > 366:
+        raise ValueError(f"“{text}” is no count of days. Type a whole number from 0 to 366.")
+    return int(text)
+
+
+def _read_percent(text: str) -> str:
+    try:
+        share = Decimal(text.removesuffix("%").strip() or "0")
+    except InvalidOperation as error:
+        raise ValueError(f"“{text}” is no share. Type percent, such as 50 or 33.3333.") from error
+    if not 0 <= share <= 100:
+        raise ValueError(f"A share is from 0 to 100 percent, not {text}.")
+    return format(share, "f")
+
+
+class FieldForm(QWidget):
+    """A grid of fields in one or more pairs of columns, kept up with the file."""
+
+    def __init__(self, workspace: Workspace, columns: int = 1) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._columns = columns
+        self._grid = QGridLayout(self)
+        self._grid.setContentsMargins(0, 0, 0, 0)
+        self._grid.setHorizontalSpacing(10)
+        self._grid.setVerticalSpacing(1)
+        for column in range(columns):
+            self._grid.setColumnStretch(2 * column + 1, 1)
+        self._fields: list[Field] = []
+        self._editors: dict[str, QWidget] = {}
+        self._problems: dict[str, QLabel] = {}
+        self._typed: dict[str, str] = {}
+        workspace.changed.connect(self.refresh)
+
+    def show_fields(self, fields: Sequence[Field]) -> None:
+        """Show these fields, in reading order."""
+        if list(fields) == self._fields:
+            return
+        self._fields = list(fields)
+        while item := self._grid.takeAt(0):
+            if widget := item.widget():
+                widget.hide()
+                widget.deleteLater()
+        self._editors.clear()
+        self._problems.clear()
+        self._typed.clear()
+        for number, field in enumerate(fields):
+            self._place(field, number)
+        self.refresh()
+
+    def _place(self, field: Field, number: int) -> None:
+        row, column = divmod(number, self._columns)
+        editor = self._editor(field)
+        problem = QLabel()
+        problem.setProperty("role", "error")
+        problem.setFont(theme.text_font(9))
+        problem.setWordWrap(True)
+        problem.hide()
+        if field.kind is FieldKind.ANSWER:
+            self._grid.addWidget(editor, 2 * row, 2 * column, 1, 2)
+        else:
+            label = QLabel(field.label)
+            label.setProperty("role", "soft")
+            label.setBuddy(editor)
+            self._grid.addWidget(label, 2 * row, 2 * column)
+            self._grid.addWidget(editor, 2 * row, 2 * column + 1)
+        self._grid.addWidget(problem, 2 * row + 1, 2 * column, 1, 2)
+        self._editors[field.path] = editor
+        self._problems[field.path] = problem
+
+    def _editor(self, field: Field) -> QWidget:
+        editor: QWidget
+        match field.kind:
+            case FieldKind.ANSWER:
+                editor = QCheckBox(field.label)
+                editor.clicked.connect(lambda checked, field=field: self._set(field, checked))
+            case FieldKind.CHOICE:
+                editor = QComboBox()
+                editor.addItem("", "")
+                for key, title in field.options:
+                    editor.addItem(title, key)
+                editor.activated.connect(
+                    lambda _row, field=field, box=editor: self._set(field, box.currentData())
+                )
+                editor.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
+            case _:
+                editor = QLineEdit()
+                editor.setPlaceholderText(field.hint)
+                editor.editingFinished.connect(lambda field=field, line=editor: self._take(field, line))
+        editor.setAccessibleName(field.label)
+        editor.setToolTip(field.hint)
+        editor.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        return editor
+
+    def focus_on(self, path: str) -> bool:
+        """Put the cursor on the field at a path; says whether the form has it."""
+        for known, editor in self._editors.items():
+            if known == path or known.startswith(f"{path}/"):
+                editor.setFocus()
+                return True
+        return False
+
+    def refresh(self) -> None:
+        """Show the values of the file as they are now; what could not be taken stays as typed."""
+        if not self._workspace.is_open:
+            return
+        file = self._workspace.file
+        for field in self._fields:
+            editor = self._editors[field.path]
+            value = value_at(file, field.path)
+            if isinstance(editor, QCheckBox):
+                editor.setChecked(bool(field.default if value is None else value))
+            elif isinstance(editor, QComboBox):
+                editor.setCurrentIndex(max(editor.findData(value or ""), 0))
+            elif isinstance(editor, QLineEdit) and field.path not in self._typed:
+                shown = _shown(value, file.tax_year)
+                if not editor.hasFocus() or not editor.isModified():
+                    editor.setText(shown)
+                self._say(field, field.problem(shown) if field.problem else "")
+
+    def _take(self, field: Field, editor: QLineEdit) -> None:
+        if not self._workspace.is_open or not editor.isModified():
+            return
+        typed = editor.text()
+        try:
+            value = read_field(field, typed, self._workspace.file.tax_year)
+            editor.setModified(False)
+            self._typed.pop(field.path, None)
+            self._set(field, value)
+        except (ValueError, OSError) as error:
+            self._typed[field.path] = typed
+            self._say(field, str(error))
+        else:
+            self.refresh()
+
+    def _say(self, field: Field, problem: str) -> None:
+        label = self._problems[field.path]
+        label.setText(problem)
+        label.setVisible(bool(problem))
+        self._editors[field.path].setAccessibleDescription(problem)
+
+    def _set(self, field: Field, value: JsonValue) -> None:
+        file = self._workspace.file
+        parent, _, name = field.path.rpartition("/")
+        holder = value_at(file, parent)
+        there = not isinstance(holder, dict) or name in holder
+        if there and _plain(value_at(file, field.path)) == value:
+            return
+        step = Change(op="replace" if there else "add", path=field.path, value=value)
+        self._workspace.do(Edit(label=field.label, changes=(step,)))
+
+
+def _plain(value: object) -> JsonValue:
+    if isinstance(value, bool | int | str) or value is None:
+        return value
+    return format(value, "f") if isinstance(value, Decimal) else str(value)
+
+
+def _shown(value: object, year: int) -> str:
+    if value is None:
+        return ""
+    if isinstance(value, Decimal):
+        return format(value.normalize(), "f") if value == value.to_integral() else format(value, "f")
+    if hasattr(value, "isoformat"):
+        return date_text(value, year)  # type: ignore[arg-type]
+    return str(value)

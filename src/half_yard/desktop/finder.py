@@ -1,0 +1,159 @@
+"""The finder: one key, a few letters, and any line, entry, asset, activity or command."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator, Mapping
+from dataclasses import dataclass
+
+from PySide6.QtCore import QEvent, QObject, Qt
+from PySide6.QtGui import QKeyEvent
+from PySide6.QtWidgets import QFrame, QLabel, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
+
+from half_yard.countries import Computation
+from half_yard.desktop import theme
+from half_yard.desktop.subjects import Subject
+from half_yard.desktop.thread_rows import line_name
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures import amount_text
+from half_yard.records.dates import date_text
+
+MOST = 60
+WIDTH, HEIGHT = 620, 420
+FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
+
+
+@dataclass(frozen=True, slots=True)
+class Findable:
+    """Something to be found: its words, and where it leads or what it does."""
+
+    words: str
+    subject: Subject | None = None
+    act: Callable[[], None] | None = None
+
+
+def findables(computation: Computation) -> Iterator[Findable]:
+    """Everything in a client file that can be gone to."""
+    file = computation.file
+    for key, person in file.people.items():
+        yield Findable(f"Person · {person.name or key}", f"/people/{key}/first_name")
+    for key, activity in sorted(file.activities.items()):
+        yield Findable(f"Activity · {activity.name}", f"/activities/{key}")
+    for sheet in computation.sheets:
+        for line in sheet.lines:
+            where = line_name(computation, line)
+            yield Findable(f"{where} · {line.title} · {amount_text(line.figure)}", line.place)
+    for key, asset in sorted(file.assets.items()):
+        yield Findable(f"Asset · {asset.name} · {asset.cost:,.2f}", f"/assets/{key}")
+    for key, entry in sorted(file.entries.items()):
+        day = date_text(entry.date, file.tax_year)
+        words = " · ".join(filter(None, ("Entry", entry.payee, entry.memo, day, f"{entry.amount:,.2f}")))
+        yield Findable(words, f"/entries/{key}")
+
+
+def matching(words: str, known: list[tuple[str, Findable]]) -> list[Findable]:
+    """The first findables that have every word, those that begin a word with the first one in front."""
+    wanted = words.casefold().replace(",", "").split()
+    found = [(text, item) for text, item in known if all(word in text for word in wanted)]
+    if wanted:
+        found.sort(key=lambda pair: f" {wanted[0]}" not in f" {pair[0]}")
+    return [item for _, item in found[:MOST]]
+
+
+class Finder(QFrame):
+    """A sheet of paper over the page with a line to type on and what was found below."""
+
+    def __init__(
+        self, workspace: Workspace, commands: Mapping[str, Callable[[], None]], parent: QWidget
+    ) -> None:
+        super().__init__(parent)
+        self._workspace = workspace
+        self._commands = commands
+        self._known: list[tuple[str, Findable]] = []
+        self._back: QWidget | None = None
+        self.setStyleSheet(
+            f"Finder {{ background: {theme.BLEACHED.name()}; border: 2px solid {theme.WALNUT.name()}; }}"
+        )
+        column = QVBoxLayout(self)
+        column.setContentsMargins(16, 12, 16, 12)
+        title = QLabel("Find a line, entry, asset, activity or command")
+        title.setFont(theme.title_font(12))
+        self.line = QLineEdit()
+        self.line.setFont(theme.text_font(13))
+        self.line.setAccessibleName("Find")
+        self.line.setPlaceholderText("a few letters or an amount")
+        self.list = QListWidget()
+        self.list.setFrameShape(QFrame.Shape.NoFrame)
+        self.list.setAccessibleName("Found")
+        self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.list.setTextElideMode(Qt.TextElideMode.ElideRight)
+        column.addWidget(title)
+        column.addWidget(self.line)
+        column.addWidget(self.list, 1)
+        self.line.textChanged.connect(self._search)
+        self.line.returnPressed.connect(self._choose)
+        self.list.itemActivated.connect(self._choose)
+        self.list.itemClicked.connect(self._choose)
+        self.line.installEventFilter(self)
+        self.hide()
+
+    def open(self) -> None:
+        """Show the finder over its parent, empty and ready to type."""
+        parent = self.parentWidget()
+        self._back = parent.focusWidget() if parent else None
+        known = [Findable(f"Command · {name}", act=act) for name, act in self._commands.items()]
+        if self._workspace.is_open:
+            known += findables(self._workspace.computation)
+        self._known = [(item.words.casefold().replace(",", ""), item) for item in known]
+        if parent:
+            width = min(WIDTH, parent.width() - 40)
+            self.setGeometry((parent.width() - width) // 2, 64, width, min(HEIGHT, parent.height() - 150))
+        self.line.clear()
+        self._search("")
+        self.show()
+        self.raise_()
+        self.line.setFocus()
+
+    def close_finder(self) -> None:
+        """Hide it and give the focus back."""
+        self.hide()
+        if self._back is not None:
+            self._back.setFocus()
+
+    def _search(self, words: str) -> None:
+        self.list.clear()
+        for item in matching(words, self._known):
+            row = QListWidgetItem(item.words)
+            row.setData(FOUND_ROLE, item)
+            self.list.addItem(row)
+        if self.list.count():
+            self.list.setCurrentRow(0)
+        else:
+            row = QListWidgetItem(f"Nothing has all of “{words}”. Try fewer letters.")
+            row.setFlags(Qt.ItemFlag.NoItemFlags)
+            self.list.addItem(row)
+
+    def _choose(self) -> None:
+        row = self.list.currentItem()
+        item: Findable | None = row.data(FOUND_ROLE) if row else None
+        if item is None:
+            return
+        self.close_finder()
+        if item.act is not None:
+            item.act()
+        elif item.subject is not None:
+            self._workspace.go_to(item.subject)
+
+    def eventFilter(self, watched: QObject, event: QEvent) -> bool:
+        if watched is self.line and isinstance(event, QKeyEvent) and event.type() == QEvent.Type.KeyPress:
+            step = {Qt.Key.Key_Down: 1, Qt.Key.Key_Up: -1, Qt.Key.Key_PageDown: 10, Qt.Key.Key_PageUp: -10}
+            if event.key() in step:
+                last = self.list.count() - 1
+                self.list.setCurrentRow(max(0, min(last, self.list.currentRow() + step[Qt.Key(event.key())])))
+                return True
+        return super().eventFilter(watched, event)
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        if event.key() == Qt.Key.Key_Escape:
+            self.close_finder()
+        else:
+            super().keyPressEvent(event)

@@ -1,0 +1,157 @@
+"""Lines of a sheet as a table: number, title and amount, read by eye and walked by keyboard."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+from typing import Any
+
+from PySide6.QtCore import QAbstractTableModel, QModelIndex, QPersistentModelIndex, Qt, Signal
+from PySide6.QtGui import QKeyEvent
+from PySide6.QtWidgets import QAbstractItemView, QHeaderView, QTableView
+
+from half_yard.desktop import theme
+from half_yard.figures import Place
+from half_yard.figures.explain import money_text
+
+Index = QModelIndex | QPersistentModelIndex
+HEADINGS = ("Line", "", "Amount")
+
+
+@dataclass(frozen=True, slots=True)
+class LineRow:
+    """A line, or a heading where it has no place. `entries` are the keys of the statement lines that
+    entries are sorted to here; none for a computed line. `text` stands for the amount where it is given."""
+
+    number: str
+    title: str
+    amount: Decimal
+    place: Place | None
+    entries: tuple[str, ...] = ()
+    strong: bool = False
+    unfinished: bool = False
+    text: str = ""
+
+    @property
+    def shown(self) -> str:
+        """The amount for reading; a dot where there is nothing."""
+        if self.place is None:
+            return ""
+        return self.text or (money_text(self.amount) if self.amount or self.strong else "·")
+
+
+class LineModel(QAbstractTableModel):
+    """The rows for a table view."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.rows: list[LineRow] = []
+
+    def show_rows(self, rows: list[LineRow]) -> None:
+        """Show these rows, keeping the view's place where their lines are the same."""
+        same = [row.place for row in rows] == [row.place for row in self.rows]
+        if same and rows:
+            self.rows = rows
+            self.dataChanged.emit(self.index(0, 0), self.index(len(rows) - 1, 2))
+            return
+        self.beginResetModel()
+        self.rows = rows
+        self.endResetModel()
+
+    def rowCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
+        return 0 if parent.isValid() else len(self.rows)
+
+    def columnCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
+        return 0 if parent.isValid() else len(HEADINGS)
+
+    def headerData(
+        self, section: int, orientation: Qt.Orientation, role: int = Qt.ItemDataRole.DisplayRole
+    ) -> Any:
+        if orientation is Qt.Orientation.Horizontal and role == Qt.ItemDataRole.DisplayRole:
+            return HEADINGS[section]
+        if role == Qt.ItemDataRole.TextAlignmentRole:
+            return _alignment(section)
+        return None
+
+    def flags(self, index: Index) -> Qt.ItemFlag:
+        heading = index.isValid() and self.rows[index.row()].place is None
+        return Qt.ItemFlag.ItemIsEnabled if heading else super().flags(index)
+
+    def data(self, index: Index, role: int = Qt.ItemDataRole.DisplayRole) -> Any:
+        if not index.isValid():
+            return None
+        row = self.rows[index.row()]
+        match role:
+            case Qt.ItemDataRole.DisplayRole:
+                star = " *" if row.unfinished else ""
+                return (row.number, f"{row.title}{star}", row.shown)[index.column()]
+            case Qt.ItemDataRole.FontRole:
+                return theme.text_font(bold=row.strong) if row.place else theme.title_font(11)
+            case Qt.ItemDataRole.ForegroundRole:
+                empty = row.place is not None and not row.amount and not row.strong
+                return theme.SOFT_INK if empty or index.column() == 0 else theme.INK
+            case Qt.ItemDataRole.TextAlignmentRole:
+                return _alignment(index.column())
+            case Qt.ItemDataRole.ToolTipRole if row.unfinished:
+                return "* Something this line needs is not computed: see the thread."
+            case Qt.ItemDataRole.AccessibleTextRole:
+                return f"line {row.number} {row.title} {row.shown}"
+            case _:
+                return None
+
+
+def _alignment(section: int) -> Qt.AlignmentFlag:
+    side = Qt.AlignmentFlag.AlignRight if section == 2 else Qt.AlignmentFlag.AlignLeft
+    return side | Qt.AlignmentFlag.AlignVCenter
+
+
+class LineView(QTableView):
+    """The lines. Signals `line_current` with the row under the cursor, `entry_wanted` on Enter."""
+
+    line_current = Signal(object)
+    entry_wanted = Signal()
+
+    def __init__(self, name: str, *, row_height: int = theme.ROW_HEIGHT - 2) -> None:
+        super().__init__()
+        self.rows_model = LineModel()
+        self.setModel(self.rows_model)
+        self.setAccessibleName(name)
+        self.setShowGrid(False)
+        self.setTabKeyNavigation(False)
+        self.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
+        self.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
+        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.verticalHeader().hide()
+        self.verticalHeader().setMinimumSectionSize(16)
+        self.verticalHeader().setDefaultSectionSize(row_height)
+        header = self.horizontalHeader()
+        header.setHighlightSections(False)
+        header.resizeSection(0, 40)
+        header.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+        header.resizeSection(2, 88)
+
+    @property
+    def current_row(self) -> LineRow | None:
+        """The row under the cursor."""
+        number = self.currentIndex().row()
+        return self.rows_model.rows[number] if 0 <= number < len(self.rows_model.rows) else None
+
+    def show_line(self, keys: Sequence[str]) -> bool:
+        """Make the row of one of these line keys current; says whether there is one."""
+        for number, row in enumerate(self.rows_model.rows):
+            if row.place is not None and (row.place.line in keys or set(keys) & set(row.entries)):
+                self.setCurrentIndex(self.rows_model.index(number, 0))
+                return True
+        return False
+
+    def currentChanged(self, current: Index, previous: Index) -> None:
+        super().currentChanged(current, previous)
+        if (row := self.current_row) is not None:
+            self.line_current.emit(row)
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        if event.key() in {Qt.Key.Key_Return, Qt.Key.Key_Enter}:
+            self.entry_wanted.emit()
+        else:
+            super().keyPressEvent(event)

@@ -1,0 +1,100 @@
+"""The office: the folder of client files, the files opened lately, and how each stands."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Sequence
+from dataclasses import dataclass
+from pathlib import Path
+
+from platformdirs import user_state_path
+
+from half_yard.countries import PACKS, compute
+from half_yard.figures.explain import money_text
+from half_yard.review import Level
+from half_yard.storage import SUFFIX, FileRefusedError, read_file
+
+MOST_RECENT = 12
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """How one client file stands: whose, which year, its state and result in words."""
+
+    title: str
+    year: str
+    state: str
+    result: str
+
+
+class RecentFiles:
+    """The folder and files opened lately, kept between runs; losing them loses nothing else."""
+
+    def __init__(self) -> None:
+        self._path = user_state_path("half-yard") / "recent.json"
+        self.folder: Path | None = None
+        self.files: list[Path] = []
+        try:
+            kept = json.loads(self._path.read_text(encoding="utf-8"))
+            self.folder = Path(kept["folder"]) if kept.get("folder") else None
+            self.files = [Path(name) for name in kept.get("files", [])]
+        except (OSError, ValueError, AttributeError, TypeError):
+            self.files = []
+
+    def note(self, path: Path) -> None:
+        """Remember that a file was opened, and its folder."""
+        path = path.resolve()
+        self.folder = path.parent
+        self.files = [path, *(other for other in self.files if other != path)][:MOST_RECENT]
+        self._keep()
+
+    def use_folder(self, folder: Path) -> None:
+        """Remember the office's folder."""
+        self.folder = folder.resolve()
+        self._keep()
+
+    def _keep(self) -> None:
+        document = {"folder": str(self.folder or ""), "files": [str(path) for path in self.files]}
+        try:
+            self._path.parent.mkdir(parents=True, exist_ok=True)
+            self._path.write_text(json.dumps(document), encoding="utf-8")
+        except OSError:
+            return  # a list of conveniences is not worth a message
+
+    def paths(self) -> list[Path]:
+        """The client files of the folder, then files opened lately from elsewhere."""
+        own = sorted(self.folder.glob(f"*{SUFFIX}")) if self.folder and self.folder.is_dir() else []
+        elsewhere = [path for path in self.files if path not in own and path.exists()]
+        return [*own, *elsewhere]
+
+
+def standing_of(path: Path) -> Standing:
+    """Read and compute one file to say how it stands; a file that can't be read says why."""
+    try:
+        file = read_file(path)
+        if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
+            return Standing(file.title, str(file.tax_year), "No rules for its year or country", "")
+        computation = compute(file)
+    except FileRefusedError as error:
+        return Standing(path.stem, "", str(error), "")
+    levels = [finding.level for finding in computation.findings]
+    errors, gaps = levels.count(Level.ERROR), levels.count(Level.INCOMPLETE)
+    state = "Complete"
+    if errors:
+        state = f"{errors} to mend"
+    elif gaps:
+        state = "Not all computed"
+    refund, owed = (computation.line(point.place).figure.amount for point in computation.carry[-2:])
+    result = f"refund {money_text(refund)}" if refund else f"to pay {money_text(owed)}"
+    return Standing(file.title, str(file.tax_year), state, result)
+
+
+def file_name(first: str, last: str, year: int, taken: Sequence[str] = ()) -> str:
+    """A file name for a new client, with a number where the name is taken."""
+    name = ", ".join(part for part in (last.strip(), first.strip()) if part) or "New client"
+    safe = "".join("-" if sign in '/\\:*?"<>|' or ord(sign) < ord(" ") else sign for sign in name).strip(". ")
+    wanted, number = f"{safe} {year}{SUFFIX}", 2
+    while wanted in taken:
+        wanted = f"{safe} {year} ({number}){SUFFIX}"
+        number += 1
+    return wanted

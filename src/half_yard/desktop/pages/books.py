@@ -1,0 +1,156 @@
+"""The Books page: each activity's statement with its entries, and what the household has besides."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from decimal import Decimal
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QButtonGroup, QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
+
+from half_yard.countries import Computation
+from half_yard.desktop.pages.activity_view import ActivityView
+from half_yard.desktop.pages.household_view import HouseholdView
+from half_yard.desktop.pages.parts import button, soft
+from half_yard.desktop.subjects import collection_and_id
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures.explain import money_text
+from half_yard.records import Activity, add, next_id
+
+HOUSEHOLD = "household"
+OWN_ITEMS = {"wages", "interest", "estimated_payments", "business_loss_carried_in"}
+NOTHING_YET = (
+    "No activity yet. A business is reported on Schedule C, a rental on Schedule E: make one above, "
+    "or choose Household for wages, interest and payments."
+)
+
+
+class BooksPage(QWidget):
+    """Swatches of the activities above, the chosen one below."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._chosen = ""
+        column = QVBoxLayout(self)
+        column.setContentsMargins(18, 10, 14, 10)
+        column.setSpacing(8)
+        head = QHBoxLayout()
+        self._swatches = QHBoxLayout()
+        self._swatches.setSpacing(6)
+        head.addLayout(self._swatches)
+        head.addStretch(1)
+        for kind, text in (("business", "New business"), ("rental", "New rental")):
+            make = button(text)
+            make.clicked.connect(lambda _checked=False, kind=kind: self.make_activity(kind))
+            head.addWidget(make)
+        column.addLayout(head)
+        self._group = QButtonGroup(self)
+        self._buttons: dict[str, QPushButton] = {}
+        self.activity = ActivityView(workspace)
+        self.household = HouseholdView(workspace)
+        self._empty = soft(NOTHING_YET)
+        self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
+        self._stack = QStackedWidget()
+        for part in (self.activity, self.household, self._empty):
+            self._stack.addWidget(part)
+        column.addWidget(self._stack, 1)
+        workspace.opened.connect(self._opened)
+        workspace.changed.connect(self.refresh)
+
+    def _opened(self) -> None:
+        self._chosen = next(iter(sorted(self._workspace.file.activities)), "")
+
+    def refresh(self) -> None:
+        """Show the activities as they are now."""
+        if not self._workspace.is_open:
+            return
+        activities = self._workspace.file.activities
+        if self._chosen not in {*activities, HOUSEHOLD}:
+            self._chosen = next(iter(sorted(activities)), "")
+        wanted = [*sorted(activities), HOUSEHOLD]
+        if list(self._buttons) != wanted:
+            self._make_swatches(wanted)
+        for key, swatch in self._buttons.items():
+            swatch.setText(self._swatch_text(key))
+            swatch.setChecked(key == self._chosen)
+        self._show_chosen()
+
+    def _make_swatches(self, keys: Sequence[str]) -> None:
+        for old in self._buttons.values():
+            self._group.removeButton(old)
+            self._swatches.removeWidget(old)
+            old.deleteLater()
+        self._buttons = {}
+        for key in keys:
+            swatch = QPushButton()
+            swatch.setCheckable(True)
+            swatch.clicked.connect(lambda _checked=False, key=key: self.choose(key))
+            self._group.addButton(swatch)
+            self._swatches.addWidget(swatch)
+            self._buttons[key] = swatch
+
+    def _swatch_text(self, key: str) -> str:
+        if key == HOUSEHOLD:
+            return "Household"
+        name = self._workspace.file.activities[key].name or "Not named"
+        short = name if len(name) <= 26 else f"{name[:25]}…"
+        short = short.replace("&", "&&")
+        return f"{short}   {money_text(self._result(self._workspace.computation, key))}"
+
+    def _result(self, computation: Computation, key: str) -> Decimal:
+        keys = self._workspace.pack.statement_sheets(self._workspace.file, key)
+        sheets = [computation.sheet(sheet) for sheet in keys if computation.has_sheet(sheet)]
+        last = {"net_profit", "income_or_loss"}
+        lines = [line for sheet in sheets for line in sheet.lines if line.place.line in last]
+        return sum((line.figure.amount for line in lines), Decimal(0))
+
+    def choose(self, key: str) -> None:
+        """Show an activity, or the household."""
+        self._chosen = key
+        self.refresh()
+
+    def _show_chosen(self) -> None:
+        if self._chosen == HOUSEHOLD:
+            self._stack.setCurrentWidget(self.household)
+            self.household.refresh()
+        elif self._chosen:
+            self._stack.setCurrentWidget(self.activity)
+            self.activity.show_activity(self._chosen)
+        else:
+            self._stack.setCurrentWidget(self._empty)
+
+    def make_activity(self, kind: str) -> None:
+        """Make a new activity of the owner and show its particulars."""
+        if not self._workspace.is_open:
+            return
+        key = next_id("activities", self._workspace.file.activities)
+        name = "New business" if kind == "business" else "New rental"
+        record = Activity(kind=kind, name=name, owners={"owner": Decimal(100)})
+        self._workspace.do(add(name, f"/activities/{key}", record))
+        self.choose(key)
+        self.activity.show_particulars(f"/activities/{key}/name")
+
+    def show_subject(self, path: str) -> None:
+        """Show what stands at a path: an entry, an activity's particulars, an item of the household."""
+        collection, key = collection_and_id(path)
+        file = self._workspace.file
+        if collection in OWN_ITEMS:
+            self.choose(HOUSEHOLD)
+            self.household.show_subject(path)
+        elif collection == "activities" and key in file.activities:
+            self.choose(key)
+            if path.count("/") > 2:
+                self.activity.show_particulars(path)
+            else:
+                self.activity.show_statement()
+        elif collection == "entries" and key in file.entries:
+            activity = file.entries[key].activity
+            if activity in file.activities:
+                self.choose(activity)
+                self.activity.show_entry(key)
+
+    def focus(self) -> None:
+        """Put the cursor where work goes on."""
+        if self._stack.currentWidget() is self.activity:
+            self.activity.focus()

@@ -1,0 +1,63 @@
+"""Small parts that several pages are made of."""
+
+from __future__ import annotations
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+
+from half_yard.desktop import theme
+from half_yard.desktop.tables import RecordModel, RecordTable
+
+
+def title(text: str, size: float = 15) -> QLabel:
+    """A title in the serif face."""
+    label = QLabel(text)
+    label.setFont(theme.title_font(size))
+    return label
+
+
+def soft(text: str) -> QLabel:
+    """A quiet line of explanation."""
+    label = QLabel(text)
+    label.setProperty("role", "soft")
+    label.setWordWrap(True)
+    return label
+
+
+def button(text: str, tip: str = "") -> QPushButton:
+    """A push button that the keyboard reaches."""
+    made = QPushButton(text)
+    made.setToolTip(tip)
+    made.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+    made.setAutoDefault(True)
+    return made
+
+
+class TableBlock(QWidget):
+    """A record table under a heading, with what was refused said beneath it."""
+
+    def __init__(self, heading: str, model: RecordModel, explanation: str = "") -> None:
+        super().__init__()
+        self.table = RecordTable(model, heading)
+        self.heading = title(heading, 12)
+        self.explanation = soft(explanation)
+        self.explanation.setWordWrap(False)
+        self.refusal = QLabel()
+        self.refusal.setProperty("role", "error")
+        self.refusal.setWordWrap(True)
+        self.refusal.hide()
+        head = QHBoxLayout()
+        head.addWidget(self.heading)
+        head.addSpacing(8)
+        head.addWidget(self.explanation, 1)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(3)
+        column.addLayout(head)
+        column.addWidget(self.table, 1)
+        column.addWidget(self.refusal)
+        model.refused.connect(self._refuse)
+
+    def _refuse(self, message: str) -> None:
+        self.refusal.setText(message)
+        self.refusal.setVisible(bool(message))

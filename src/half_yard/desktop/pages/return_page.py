@@ -1,0 +1,198 @@
+"""The Return page: any sheet as a readable page, and what was found when looking the file over."""
+
+from __future__ import annotations
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import (
+    QFrame,
+    QHBoxLayout,
+    QListView,
+    QListWidget,
+    QListWidgetItem,
+    QVBoxLayout,
+    QWidget,
+)
+
+from half_yard.desktop import theme
+from half_yard.desktop.line_view import LineRow, LineView
+from half_yard.desktop.pages.line_rows import sheet_rows
+from half_yard.desktop.pages.parts import soft, title
+from half_yard.desktop.subjects import record_of
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures import Place, Sheet
+from half_yard.review import Finding
+
+FIRST = "form_1040"
+FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
+FINDINGS_WIDTH = 268
+STRIP_HEIGHT = 88
+SUBJECT_LENGTH = 15
+
+
+class ReturnPage(QWidget):
+    """The sheets in the order they are worked out, the chosen one as a page, the findings beside it."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._sheet = FIRST
+        column = QVBoxLayout(self)
+        column.setContentsMargins(18, 10, 14, 10)
+        column.setSpacing(8)
+        self.sheets = QListWidget()
+        self.sheets.setFlow(QListView.Flow.LeftToRight)
+        self.sheets.setWrapping(True)
+        self.sheets.setResizeMode(QListView.ResizeMode.Adjust)
+        self.sheets.setSpacing(1)
+        self.sheets.setFixedHeight(STRIP_HEIGHT)
+        self.sheets.setAccessibleName("Sheets, in the order in which they are worked out")
+        self.sheets.setStyleSheet(
+            f"QListWidget {{ background: transparent; border: none; }}"
+            f"QListWidget::item {{ padding: 2px 9px; border-bottom: 1px dashed {theme.STITCH.name()}; }}"
+            f"QListWidget::item:selected {{ background: {theme.INDIGO_WASH.name()};"
+            f" color: {theme.INK.name()}; border-bottom: 2px solid {theme.INDIGO.name()}; }}"
+        )
+        self.sheets.currentItemChanged.connect(self._sheet_chosen)
+        column.addWidget(self.sheets)
+        body = QHBoxLayout()
+        body.setSpacing(16)
+        body.addWidget(self._paper(), 1)
+        body.addWidget(self._found())
+        column.addLayout(body, 1)
+        workspace.opened.connect(self._opened)
+        workspace.changed.connect(self.refresh)
+
+    def _paper(self) -> QWidget:
+        paper = QFrame()
+        paper.setStyleSheet(
+            f"QFrame#paper {{ background: {theme.BLEACHED.name()}; border: 1px solid {theme.RULE.name()}; }}"
+        )
+        paper.setObjectName("paper")
+        column = QVBoxLayout(paper)
+        column.setContentsMargins(20, 14, 14, 8)
+        column.setSpacing(3)
+        self._title = title("", 15)
+        self._facts = soft("")
+        self._notes = soft("")
+        self.lines = LineView("Lines of the sheet")
+        self.lines.setStyleSheet("QTableView { border: none; }")
+        self.lines.line_current.connect(self._line_chosen)
+        for part in (self._title, self._facts, self._notes):
+            column.addWidget(part)
+        column.addWidget(self.lines, 1)
+        return paper
+
+    def _found(self) -> QWidget:
+        side = QWidget()
+        side.setFixedWidth(FINDINGS_WIDTH)
+        column = QVBoxLayout(side)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(3)
+        self._found_title = title("Looked over", 12)
+        self._standing = soft("")
+        self.findings = QListWidget()
+        self.findings.setWordWrap(True)
+        self.findings.setAccessibleName("Findings")
+        self.findings.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.findings.setStyleSheet(
+            f"QListWidget {{ background: transparent; border: none; }}"
+            f"QListWidget::item {{ padding: 4px 4px 6px 4px; border-bottom: 1px solid {theme.RULE.name()}; }}"
+            f"QListWidget::item:selected {{ background: {theme.INDIGO_WASH.name()};"
+            f" color: {theme.INK.name()}; }}"
+        )
+        self.findings.itemActivated.connect(self._mend)
+        self.findings.itemClicked.connect(self._mend)
+        column.addWidget(self._found_title)
+        column.addWidget(self._standing)
+        column.addWidget(self.findings, 1)
+        return side
+
+    def _opened(self) -> None:
+        self._sheet = FIRST
+
+    def refresh(self) -> None:
+        """Show the sheets and findings as they are now."""
+        if not self._workspace.is_open:
+            return
+        computation = self._workspace.computation
+        keys = [sheet.key for sheet in computation.sheets]
+        if self._sheet not in keys:
+            self._sheet = FIRST
+        shown = [self.sheets.item(row).data(FOUND_ROLE) for row in range(self.sheets.count())]
+        titles = [self.sheets.item(row).text() for row in range(self.sheets.count())]
+        wanted = [_short(sheet) for sheet in computation.sheets]
+        if shown != keys or titles != wanted:
+            self.sheets.blockSignals(True)
+            self.sheets.clear()
+            for sheet, text in zip(computation.sheets, wanted, strict=True):
+                item = QListWidgetItem(text)
+                item.setToolTip(sheet.title)
+                item.setData(FOUND_ROLE, sheet.key)
+                self.sheets.addItem(item)
+            self.sheets.blockSignals(False)
+        self.sheets.setCurrentRow(keys.index(self._sheet))
+        self._show_sheet()
+        self._show_findings()
+
+    def _show_sheet(self) -> None:
+        sheet = self._workspace.computation.sheet(self._sheet)
+        self._title.setText(sheet.title)
+        facts = "   ".join(f"{name}: {value}" for name, value in sheet.facts if value)
+        self._facts.setText(facts)
+        self._facts.setVisible(bool(facts))
+        self._notes.setText("\n".join(sheet.notes))
+        self._notes.setVisible(bool(sheet.notes))
+        self.lines.rows_model.show_rows(sheet_rows(sheet))
+
+    def _show_findings(self) -> None:
+        computation = self._workspace.computation
+        self._standing.setText(
+            "Complete: nothing is known to be missing."
+            if computation.complete
+            else "Not complete: the result is not final."
+        )
+        self.findings.clear()
+        for finding in computation.findings:
+            words = f"{finding.level.capitalize()} · {finding.message} {finding.mend}".strip()
+            item = QListWidgetItem(words)
+            item.setData(FOUND_ROLE, finding)
+            item.setFont(theme.text_font(10))
+            self.findings.addItem(item)
+
+    def _sheet_chosen(self, item: QListWidgetItem | None) -> None:
+        if item is not None and item.data(FOUND_ROLE) != self._sheet:
+            self._sheet = item.data(FOUND_ROLE)
+            self._show_sheet()
+
+    def _line_chosen(self, row: LineRow) -> None:
+        if row.place is not None and self.lines.hasFocus():
+            self._workspace.look_at(row.place)
+
+    def _mend(self, item: QListWidgetItem) -> None:
+        finding: Finding = item.data(FOUND_ROLE)
+        if finding.path:
+            self._workspace.go_to(record_of(finding.path))
+
+    def show_place(self, place: Place) -> None:
+        """Show a line on its sheet."""
+        if not self._workspace.computation.has_sheet(place.sheet):
+            return
+        self._sheet = place.sheet
+        self.refresh()
+        self.lines.show_line([place.line])
+        self.lines.setFocus()
+
+    def focus(self) -> None:
+        """Put the cursor where work goes on."""
+        self.lines.setFocus()
+        if not self.lines.currentIndex().isValid():
+            first = next((n for n, row in enumerate(self.lines.rows_model.rows) if row.place), 0)
+            self.lines.setCurrentIndex(self.lines.rows_model.index(first, 0))
+
+
+def _short(sheet: Sheet) -> str:
+    """The sheet's name for its place in the strip; the whole title is in its tip and on its page."""
+    form = sheet.form.removesuffix(" worksheet")
+    if len(sheet.subject) <= SUBJECT_LENGTH:
+        return f"{form} · {sheet.subject}" if sheet.subject else form
+    return f"{form} · {sheet.subject[:SUBJECT_LENGTH]}…"

@@ -1,0 +1,99 @@
+"""How a cell looks and is typed into: a stitched baseline where it can be, plain figures where not."""
+
+from __future__ import annotations
+
+from PySide6.QtCore import QAbstractItemModel, QModelIndex, QPersistentModelIndex, QRect, Qt
+from PySide6.QtGui import QPainter, QPen
+from PySide6.QtWidgets import (
+    QCompleter,
+    QLineEdit,
+    QStyle,
+    QStyledItemDelegate,
+    QStyleOptionViewItem,
+    QWidget,
+)
+
+from half_yard.desktop import theme
+from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
+from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, RecordModel
+
+MARGIN = 6
+
+
+class CellDelegate(QStyledItemDelegate):
+    """Paints and edits the cells of a record table."""
+
+    def paint(
+        self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
+    ) -> None:
+        painter.save()
+        rect: QRect = option.rect
+        state: QStyle.StateFlag = option.state
+        selected = bool(state & QStyle.StateFlag.State_Selected)
+        if selected:
+            painter.fillRect(rect, theme.INDIGO_WASH)
+        colour = index.data(Qt.ItemDataRole.ForegroundRole)
+        painter.setPen(colour or theme.INK)
+        painter.setFont(option.font)
+        inner = rect.adjusted(MARGIN, 0, -MARGIN, 0)
+        shown = str(index.data(Qt.ItemDataRole.DisplayRole) or "")
+        alignment = index.data(Qt.ItemDataRole.TextAlignmentRole)
+        text = option.fontMetrics.elidedText(shown, Qt.TextElideMode.ElideRight, inner.width())
+        painter.drawText(inner, int(alignment), text)
+        if index.flags() & Qt.ItemFlag.ItemIsEditable:
+            _stitch(painter, rect, refused=bool(index.data(PROBLEM_ROLE)))
+        if state & QStyle.StateFlag.State_HasFocus:
+            painter.setPen(QPen(theme.INDIGO, 1.5))
+            painter.drawRect(rect.adjusted(1, 1, -2, -2))
+        painter.restore()
+
+    def createEditor(
+        self, parent: QWidget, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
+    ) -> QWidget:
+        del option
+        column: Column = index.data(COLUMN_ROLE)
+        editor = QLineEdit(parent)
+        editor.setFrame(False)
+        editor.setStyleSheet(f"background: {theme.BLEACHED.name()};")
+        editor.setAccessibleName(column.title)
+        if column.kind in AMOUNTS:
+            editor.setAlignment(Qt.AlignmentFlag.AlignRight)
+        if column.kind is Kind.CHOICE and column.options is not None:
+            model = index.model()
+            record = model.records.get(model.id_at(index.row())) if isinstance(model, RecordModel) else None
+            editor.setCompleter(_completer([title for _, title in column.options(record)], editor))
+        return editor
+
+    def setEditorData(self, editor: QWidget, index: QModelIndex | QPersistentModelIndex) -> None:
+        if isinstance(editor, QLineEdit):
+            editor.setText(str(index.data(Qt.ItemDataRole.EditRole) or ""))
+            editor.selectAll()
+
+    def setModelData(
+        self, editor: QWidget, model: QAbstractItemModel, index: QModelIndex | QPersistentModelIndex
+    ) -> None:
+        if isinstance(editor, QLineEdit):
+            model.setData(index, editor.text())
+
+    def updateEditorGeometry(
+        self, editor: QWidget, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
+    ) -> None:
+        del index
+        editor.setGeometry(option.rect)
+
+
+def _stitch(painter: QPainter, rect: QRect, *, refused: bool) -> None:
+    pen = QPen(theme.MADDER if refused else theme.STITCH, 1.4 if refused else 1)
+    pen.setDashPattern([2, 2] if refused else [4, 3])
+    painter.setPen(pen)
+    painter.drawLine(rect.left() + MARGIN, rect.bottom() - 2, rect.right() - MARGIN, rect.bottom() - 2)
+
+
+def _completer(titles: list[str], parent: QWidget) -> QCompleter:
+    completer = QCompleter(titles, parent)
+    completer.setCaseSensitivity(Qt.CaseSensitivity.CaseInsensitive)
+    completer.setFilterMode(Qt.MatchFlag.MatchContains)
+    completer.setMaxVisibleItems(14)
+    if popup := completer.popup():
+        popup.setMinimumWidth(280)
+    return completer

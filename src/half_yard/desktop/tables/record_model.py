@@ -1,0 +1,253 @@
+"""A table model over one collection of records, with a row for a new one at its end."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from pydantic import JsonValue
+from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, QPersistentModelIndex, Qt, Signal
+
+from half_yard.desktop import theme
+from half_yard.desktop.tables.columns import AMOUNTS, Column
+from half_yard.desktop.workspace import Workspace
+from half_yard.records import Change, Edit, EditError, Record, add, next_id, remove
+from half_yard.records.naming import name_of
+
+Index = QModelIndex | QPersistentModelIndex
+PATH_ROLE = Qt.ItemDataRole.UserRole + 1
+PROBLEM_ROLE = Qt.ItemDataRole.UserRole + 2
+COLUMN_ROLE = Qt.ItemDataRole.UserRole + 3
+NEW = ""
+
+
+@dataclass(frozen=True)
+class Source:
+    """Which records a table shows: a collection of the file, those that belong, what a new one starts
+    with, the fields it can't do without, and what to call one; `new_hint` stands in the row of a new one."""
+
+    collection: str
+    noun: str
+    record: type[Record]
+    belongs: Callable[[Any], bool]
+    start: Callable[[], Mapping[str, JsonValue]]
+    needed: Sequence[str]
+    new_hint: str
+    hint_column: int = 0
+
+
+class RecordModel(QAbstractTableModel):
+    """Shows records, takes what is typed, and keeps what it could not take with the reason."""
+
+    refused = Signal(str)
+    added = Signal(str)
+
+    def __init__(
+        self, workspace: Workspace, source: Source, columns: Sequence[Column], parent: QObject | None = None
+    ) -> None:
+        super().__init__(parent)
+        self._workspace = workspace
+        self.source = source
+        self.columns = list(columns)
+        self._ids: list[str] = []
+        self._live = False
+        self._draft: dict[str, JsonValue] = {}
+        self._rejected: dict[tuple[str, int], tuple[str, str]] = {}
+
+    # -- what is there -------------------------------------------------------------------------------
+
+    @property
+    def records(self) -> Mapping[str, Any]:
+        """The whole collection."""
+        if not self._workspace.is_open:
+            return {}
+        records: Mapping[str, Any] = getattr(self._workspace.file, self.source.collection)
+        return records
+
+    def refresh(self) -> None:
+        """Show the records as they are now, keeping rows where they stay the same."""
+        belongs = self.source.belongs
+        if not self._live:
+            self.beginResetModel()
+            self._live = self._workspace.is_open
+            self._ids = []
+            self.endResetModel()
+        ids = [key for key, record in sorted(self.records.items()) if belongs(record)]
+        old = self._ids
+        if ids == old:
+            if ids:
+                self.dataChanged.emit(self.index(0, 0), self.index(len(ids) - 1, len(self.columns) - 1))
+        elif len(ids) == len(old) + 1 and ids[:-1] == old:
+            self.beginInsertRows(QModelIndex(), len(old), len(old))
+            self._ids = ids
+            self.endInsertRows()
+        else:
+            self.beginResetModel()
+            self._ids = ids
+            self.endResetModel()
+
+    def clear_typing(self) -> None:
+        """Forget the new row and everything that could not be taken."""
+        self._draft.clear()
+        self._rejected.clear()
+
+    def id_at(self, row: int) -> str:
+        """The id of the record in a row; empty for the row of a new one."""
+        return self._ids[row] if row < len(self._ids) else NEW
+
+    def row_of(self, key: str) -> int:
+        """The row of a record, or -1."""
+        return self._ids.index(key) if key in self._ids else -1
+
+    def path_at(self, row: int) -> str:
+        """The JSON pointer of the record in a row; empty for the row of a new one."""
+        key = self.id_at(row)
+        return f"/{self.source.collection}/{key}" if key else ""
+
+    def rowCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
+        return len(self._ids) + 1 if self._live and not parent.isValid() else 0
+
+    def columnCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
+        return 0 if parent.isValid() else len(self.columns)
+
+    def flags(self, index: Index) -> Qt.ItemFlag:
+        flags = Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable
+        if index.isValid() and self.columns[index.column()].editable:
+            flags |= Qt.ItemFlag.ItemIsEditable
+        return flags
+
+    def headerData(
+        self, section: int, orientation: Qt.Orientation, role: int = Qt.ItemDataRole.DisplayRole
+    ) -> Any:
+        if orientation is not Qt.Orientation.Horizontal or not 0 <= section < len(self.columns):
+            return None
+        column = self.columns[section]
+        if role == Qt.ItemDataRole.DisplayRole:
+            return column.title
+        if role == Qt.ItemDataRole.TextAlignmentRole:
+            return _alignment(column)
+        if role == Qt.ItemDataRole.ToolTipRole:
+            return column.hint or None
+        return None
+
+    def data(self, index: Index, role: int = Qt.ItemDataRole.DisplayRole) -> Any:
+        if not index.isValid():
+            return None
+        row, column = index.row(), self.columns[index.column()]
+        rejected = self._rejected.get((self.id_at(row), index.column()))
+        match role:
+            case Qt.ItemDataRole.DisplayRole:
+                return rejected[0] if rejected else self._shown(row, column)
+            case Qt.ItemDataRole.EditRole:
+                return rejected[0] if rejected else self._typed(row, column)
+            case Qt.ItemDataRole.TextAlignmentRole:
+                return _alignment(column)
+            case Qt.ItemDataRole.ForegroundRole:
+                return self._colour(row, column, refused=rejected is not None)
+            case Qt.ItemDataRole.ToolTipRole:
+                return rejected[1] if rejected else self._stop(row) or None
+            case Qt.ItemDataRole.AccessibleTextRole:
+                return f"{column.title}: {self._shown(row, column) or 'empty'}"
+            case _ if role == PATH_ROLE:
+                return self.path_at(row)
+            case _ if role == PROBLEM_ROLE:
+                return rejected[1] if rejected else ""
+            case _ if role == COLUMN_ROLE:
+                return column
+            case _:
+                return None
+
+    def _stop(self, row: int) -> str:
+        return self._workspace.computation.stops.get(self.path_at(row), "")
+
+    def _colour(self, row: int, column: Column, *, refused: bool) -> Any:
+        if refused:
+            return theme.MADDER
+        if self.id_at(row) == NEW and column.field not in self._draft:
+            return theme.SOFT_INK
+        return None
+
+    def _shown(self, row: int, column: Column) -> str:
+        key, year = self.id_at(row), self._workspace.file.tax_year
+        if key != NEW:
+            return column.text(key, self.records[key], year)
+        if column.editable and (shown := column.draft_text({**self.source.start(), **self._draft}, year)):
+            return shown
+        hinted = column is self.columns[self.source.hint_column] and not self._draft
+        return self.source.new_hint if hinted else ""
+
+    def _typed(self, row: int, column: Column) -> str:
+        key, year = self.id_at(row), self._workspace.file.tax_year
+        if key != NEW:
+            return column.typed_text(self.records[key], year)
+        return column.draft_text({**self.source.start(), **self._draft}, year)
+
+    # -- what is typed -------------------------------------------------------------------------------
+
+    def setData(self, index: Index, value: Any, role: int = Qt.ItemDataRole.EditRole) -> bool:
+        if role != Qt.ItemDataRole.EditRole or not index.isValid():
+            return False
+        key, column, typed = self.id_at(index.row()), self.columns[index.column()], str(value)
+        record = self.records[key] if key else None
+        if typed == self._typed(index.row(), column) and (key, index.column()) not in self._rejected:
+            return True
+        try:
+            values = column.read(typed, record, self._workspace.file.tax_year)
+            self._rejected.pop((key, index.column()), None)
+            if key:
+                self._change(key, column, values)
+            else:
+                self._draft |= values
+                self._add_if_ready()
+        except (ValueError, OSError) as error:
+            self._rejected[key, index.column()] = (typed, str(error))
+            self.dataChanged.emit(index, index)
+            self.refused.emit(f"{column.title}: {error}")
+            return False
+        self.refused.emit("")
+        self.dataChanged.emit(index, index)
+        return True
+
+    def _change(self, key: str, column: Column, values: Mapping[str, JsonValue]) -> None:
+        path = f"/{self.source.collection}/{key}"
+        changes = tuple(
+            Change(op="replace", path=f"{path}/{field}", value=value) for field, value in values.items()
+        )
+        self._workspace.do(Edit(label=f"{column.title} of {self._called(key)}", changes=changes))
+
+    def _called(self, key: str) -> str:
+        return name_of(self.records[key]) or self.source.noun
+
+    def _add_if_ready(self) -> None:
+        if any(not self._draft.get(field) for field in self.source.needed):
+            return
+        key = next_id(self.source.collection, self.records)
+        values = {**self.source.start(), **self._draft}
+        try:
+            record = self.source.record.model_validate(values)
+            path = f"/{self.source.collection}/{key}"
+            self._workspace.do(add(f"New {self.source.noun}", path, record))
+        except EditError as error:
+            raise ValueError(str(error)) from error
+        self._draft.clear()
+        self.added.emit(key)
+
+    def remove_rows(self, rows: Sequence[int]) -> None:
+        """Remove the records of these rows in one edit; on the new row, forget what was typed there."""
+        keys = [key for key in map(self.id_at, rows) if key]
+        if keys:
+            what = self._called(keys[0]) if len(keys) == 1 else f"{len(keys)} {self.source.noun} rows"
+            self._workspace.do(
+                remove(f"Removal of {what}", *(f"/{self.source.collection}/{key}" for key in keys))
+            )
+        else:
+            self._draft.clear()
+            self._rejected = {place: kept for place, kept in self._rejected.items() if place[0]}
+            last = self.rowCount() - 1
+            self.dataChanged.emit(self.index(last, 0), self.index(last, len(self.columns) - 1))
+
+
+def _alignment(column: Column) -> Qt.AlignmentFlag:
+    side = Qt.AlignmentFlag.AlignRight if column.kind in AMOUNTS else Qt.AlignmentFlag.AlignLeft
+    return side | Qt.AlignmentFlag.AlignVCenter

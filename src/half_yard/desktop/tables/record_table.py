@@ -1,0 +1,133 @@
+"""The view of a record table: everything by keyboard, what was refused said beneath."""
+
+from __future__ import annotations
+
+from PySide6.QtCore import QItemSelection, QModelIndex, Qt, Signal
+from PySide6.QtGui import QKeyEvent
+from PySide6.QtWidgets import (
+    QAbstractItemDelegate,
+    QAbstractItemView,
+    QHeaderView,
+    QTableView,
+    QWidget,
+)
+
+from half_yard.desktop import theme
+from half_yard.desktop.tables.delegate import CellDelegate
+from half_yard.desktop.tables.record_model import PROBLEM_ROLE, Index, RecordModel
+
+Hint = QAbstractItemDelegate.EndEditHint
+CursorAction = QAbstractItemView.CursorAction
+
+
+class RecordTable(QTableView):
+    """Enter or typing edits a cell; Enter and Tab then go on to the next cell that can be typed into;
+    Delete takes the selected rows out. Signals `record_current` with the path of the current record."""
+
+    record_current = Signal(str)
+
+    def __init__(self, model: RecordModel, name: str, parent: QWidget | None = None) -> None:
+        super().__init__(parent)
+        self._records = model
+        self.setModel(model)
+        self.setItemDelegate(CellDelegate(self))
+        self.setAccessibleName(name)
+        self.setShowGrid(False)
+        self.setWordWrap(False)
+        self.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
+        self.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
+        self.setEditTriggers(
+            QAbstractItemView.EditTrigger.AnyKeyPressed
+            | QAbstractItemView.EditTrigger.DoubleClicked
+            | QAbstractItemView.EditTrigger.EditKeyPressed
+        )
+        self.setHorizontalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
+        self.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerItem)
+        self.verticalHeader().hide()
+        self.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT)
+        self.verticalHeader().setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
+        header = self.horizontalHeader()
+        header.setHighlightSections(False)
+        for number, column in enumerate(model.columns):
+            header.resizeSection(number, column.width)
+            if column.stretch:
+                header.setSectionResizeMode(number, QHeaderView.ResizeMode.Stretch)
+        model.modelReset.connect(self._after_reset)
+        self._current_id = ""
+
+    @property
+    def records(self) -> RecordModel:
+        """The model."""
+        return self._records
+
+    def show_record(self, key: str, column: int = 0) -> bool:
+        """Make a record current; says whether the table has it."""
+        row = self._records.row_of(key)
+        if row >= 0:
+            self.setCurrentIndex(self._records.index(row, column))
+            self.setFocus()
+        return row >= 0
+
+    def start_new(self, column: int = 0) -> None:
+        """Go to the row of a new record."""
+        self.setCurrentIndex(self._records.index(self._records.rowCount() - 1, column))
+        self.setFocus()
+
+    def currentChanged(self, current: Index, previous: Index) -> None:
+        super().currentChanged(current, previous)
+        if current.isValid():
+            self._current_id = self._records.id_at(current.row())
+            self.record_current.emit(self._records.path_at(current.row()))
+
+    def selectionChanged(self, selected: QItemSelection, deselected: QItemSelection) -> None:
+        super().selectionChanged(selected, deselected)
+        self.viewport().update()
+
+    def _after_reset(self) -> None:
+        row = self._records.row_of(self._current_id) if self._current_id else -1
+        if row >= 0:
+            self.setCurrentIndex(self._records.index(row, 0))
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        editing = self.state() is QAbstractItemView.State.EditingState
+        if event.key() in {Qt.Key.Key_Return, Qt.Key.Key_Enter} and not editing:
+            index = self.currentIndex()
+            if index.isValid() and index.flags() & Qt.ItemFlag.ItemIsEditable:
+                self.edit(index)
+            else:
+                self._go_on(CursorAction.MoveNext)
+        elif event.key() == Qt.Key.Key_Delete and not editing:
+            self._remove_selected()
+        else:
+            super().keyPressEvent(event)
+
+    def _remove_selected(self) -> None:
+        rows = sorted({index.row() for index in self.selectionModel().selectedRows()})
+        self._records.remove_rows(rows)
+        if rows:
+            self.setCurrentIndex(self._records.index(min(rows[0], self._records.rowCount() - 1), 0))
+
+    def closeEditor(self, editor: QWidget, hint: Hint) -> None:
+        if hint is Hint.SubmitModelCache:
+            hint = Hint.EditNextItem
+        refused = bool(self._records.data(self.currentIndex(), PROBLEM_ROLE))
+        super().closeEditor(editor, Hint.NoHint if refused else hint)
+        if refused:
+            self.setFocus()
+
+    def moveCursor(self, action: CursorAction, modifiers: Qt.KeyboardModifier) -> QModelIndex:
+        if action not in {CursorAction.MoveNext, CursorAction.MovePrevious}:
+            return super().moveCursor(action, modifiers)
+        step = 1 if action is CursorAction.MoveNext else -1
+        columns = self._records.columnCount()
+        current = self.currentIndex()
+        position = current.row() * columns + current.column() + step
+        while 0 <= position < self._records.rowCount() * columns:
+            index = self._records.index(position // columns, position % columns)
+            if index.flags() & Qt.ItemFlag.ItemIsEditable:
+                return index
+            position += step
+        return current
+
+    def _go_on(self, action: CursorAction) -> None:
+        self.setCurrentIndex(self.moveCursor(action, Qt.KeyboardModifier.NoModifier))

@@ -1,0 +1,121 @@
+"""The tape along the top: the stages in working order, drawn as a tape measure."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from PySide6.QtCore import QSize, Qt, Signal
+from PySide6.QtGui import QFontMetrics, QPainter, QPaintEvent, QPen
+from PySide6.QtWidgets import QAbstractButton, QButtonGroup, QHBoxLayout, QLabel, QSizePolicy, QWidget
+
+from half_yard.desktop import theme
+from half_yard.desktop.stages import Stage
+
+HEIGHT = 50
+MARK = 11
+
+
+class StageButton(QAbstractButton):
+    """One stage on the tape, with a count of what is open there."""
+
+    def __init__(self, stage: Stage) -> None:
+        super().__init__()
+        self.stage = stage
+        self._open = 0
+        self.setCheckable(True)
+        self.setText(stage.value)
+        self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
+        self.show_open(0)
+
+    def show_open(self, count: int) -> None:
+        """Show how many findings are open."""
+        self._open = count
+        said = f"{count} open" if count else "nothing open"
+        self.setAccessibleName(f"{self.stage.value}, {said}")
+        self.setToolTip(f"{self.stage.value}: {said}")
+        self.setFixedSize(self.sizeHint())
+        self.update()
+
+    def sizeHint(self) -> QSize:
+        words = QFontMetrics(theme.title_font(12.5)).horizontalAdvance(self.text())
+        mark = QFontMetrics(theme.text_font(9, italic=True)).horizontalAdvance(f"{self._open} open")
+        return QSize(words + (mark + 9 if self._open else 0) + 34, HEIGHT)
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        del event
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        inner = self.rect().adjusted(14, 0, -6, -12)
+        painter.setPen(theme.INDIGO if self.isChecked() else theme.INK)
+        painter.setFont(theme.title_font(12.5, bold=self.isChecked()))
+        bounds = painter.boundingRect(inner, int(Qt.AlignmentFlag.AlignVCenter), self.text())
+        painter.drawText(inner, int(Qt.AlignmentFlag.AlignVCenter), self.text())
+        if self._open:
+            painter.setFont(theme.text_font(9, italic=True))
+            painter.setPen(theme.MADDER)
+            beside = inner.adjusted(bounds.width() + 9, 2, 0, 0)
+            painter.drawText(beside, int(Qt.AlignmentFlag.AlignVCenter), f"{self._open} open")
+        if self.isChecked():
+            pen = QPen(theme.INDIGO, 2)
+            pen.setDashPattern([3, 2])
+            painter.setPen(pen)
+            painter.drawLine(bounds.left(), bounds.bottom() + 4, bounds.right(), bounds.bottom() + 4)
+        if self.hasFocus():
+            painter.setPen(QPen(theme.INDIGO, 1.5))
+            painter.drawRect(self.rect().adjusted(4, 4, -4, -14))
+
+
+class Tape(QWidget):
+    """The stages. Signals `chosen` with the stage that was picked."""
+
+    chosen = Signal(object)
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.setFixedHeight(HEIGHT)
+        self.setAccessibleName("Stages of the work")
+        row = QHBoxLayout(self)
+        row.setContentsMargins(8, 0, 14, 0)
+        row.setSpacing(0)
+        self._group = QButtonGroup(self)
+        self.buttons = {stage: StageButton(stage) for stage in Stage}
+        for button in self.buttons.values():
+            self._group.addButton(button)
+            row.addWidget(button)
+            button.clicked.connect(lambda _checked=False, stage=button.stage: self.chosen.emit(stage))
+        self._client = QLabel()
+        self._client.setFont(theme.title_font(12))
+        self._client.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
+        self._client.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
+        self._state = QLabel()
+        self._state.setProperty("role", "soft")
+        row.addWidget(self._client, 1)
+        row.addSpacing(12)
+        row.addWidget(self._state)
+        row.setContentsMargins(8, 0, 16, 10)
+
+    def show_stage(self, stage: Stage) -> None:
+        """Mark a stage as the one shown."""
+        self.buttons[stage].setChecked(True)
+
+    def show_counts(self, counts: Mapping[Stage, int]) -> None:
+        """Show what is open in each stage."""
+        for stage, button in self.buttons.items():
+            button.show_open(counts.get(stage, 0))
+
+    def show_client(self, title: str, state: str) -> None:
+        """Show whose file is open and whether it is saved."""
+        self._client.setText(title)
+        self._client.setToolTip(title)
+        self._state.setText(state)
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        del event
+        painter = QPainter(self)
+        painter.fillRect(self.rect(), theme.WELD_WASH)
+        painter.setPen(QPen(theme.WALNUT, 1))
+        bottom = self.height() - 1
+        painter.drawLine(0, bottom, self.width(), bottom)
+        for number, x in enumerate(range(8, self.width(), MARK)):
+            length = 9 if number % 12 == 0 else 6 if number % 6 == 0 else 3
+            painter.drawLine(x, bottom - length, x, bottom)

@@ -1,0 +1,214 @@
+"""The thread panel: what the number under the cursor is made of, by which rule, and where it goes."""
+
+from __future__ import annotations
+
+from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect, QSize, Qt
+from PySide6.QtGui import QFontMetrics, QPainter, QPen
+from PySide6.QtWidgets import (
+    QAbstractItemView,
+    QLabel,
+    QListWidget,
+    QListWidgetItem,
+    QStyle,
+    QStyledItemDelegate,
+    QStyleOptionViewItem,
+    QVBoxLayout,
+    QWidget,
+)
+
+from half_yard.countries import Computation
+from half_yard.desktop import theme
+from half_yard.desktop.subjects import Subject, collection_and_id, find_record, record_of
+from half_yard.desktop.thread_rows import Row, joined, line_name, thread_rows
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures import Place, amount_text
+from half_yard.figures.explain import money_text
+from half_yard.records.naming import amount_of, name_of
+
+WIDTH = 318
+ROW_ROLE = Qt.ItemDataRole.UserRole + 1
+INDENT = 12
+LEFT = 26
+ROW_WIDTH = WIDTH - 40
+KINDS = {
+    "entries": "Entry",
+    "assets": "Asset",
+    "wages": "Wages",
+    "interest": "Interest",
+    "estimated_payments": "Estimated payment",
+    "people": "Person",
+    "activities": "Activity",
+}
+
+
+class ThreadPanel(QWidget):
+    """Shows the thread of the workspace's subject. Enter on a step follows it."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self.setProperty("role", "thread")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.setFixedWidth(WIDTH)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(14, 12, 12, 10)
+        column.setSpacing(2)
+        self._where = QLabel()
+        self._where.setProperty("role", "soft")
+        self._where.setWordWrap(True)
+        self._title = QLabel()
+        self._title.setFont(theme.title_font(13))
+        self._title.setWordWrap(True)
+        self._amount = QLabel()
+        self._amount.setFont(theme.text_font(19, bold=True))
+        self.list = QListWidget()
+        self.list.setItemDelegate(_StepDelegate(self.list))
+        self.list.setFrameShape(QListWidget.Shape.NoFrame)
+        self.list.setStyleSheet(f"QListView {{ background: {theme.SHADE.name()}; border: none; }}")
+        self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.list.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
+        self.list.setAccessibleName("Thread: what it is made of and where it goes")
+        self.list.itemActivated.connect(self._follow)
+        self.list.itemClicked.connect(self._follow)
+        hint = QLabel("F6 to step in · Enter follows · Alt+Left goes back")
+        hint.setProperty("role", "soft")
+        hint.setFont(theme.text_font(9))
+        column.addWidget(self._where)
+        column.addWidget(self._title)
+        column.addWidget(self._amount)
+        column.addSpacing(4)
+        column.addWidget(self.list, 1)
+        column.addWidget(hint)
+        workspace.changed.connect(self.refresh)
+        workspace.looked_at.connect(self.refresh)
+
+    def refresh(self) -> None:
+        """Show the thread of the subject as it is now."""
+        self.list.clear()
+        subject = self._workspace.subject
+        computation = self._workspace.computation if self._workspace.is_open else None
+        if computation is None or subject is None or not self._head(computation, subject):
+            self._say(
+                "Thread",
+                "No number is chosen",
+                "",
+                "Choose a line or an entry: what it is made of stands here.",
+            )
+            return
+        for row in thread_rows(computation, subject):
+            item = QListWidgetItem()
+            item.setData(ROW_ROLE, row)
+            item.setData(Qt.ItemDataRole.AccessibleTextRole, joined(row.text, row.amount, row.below))
+            if row.heading:
+                item.setFlags(Qt.ItemFlag.ItemIsEnabled)
+            self.list.addItem(item)
+
+    def _head(self, computation: Computation, subject: Subject) -> bool:
+        if isinstance(subject, Place):
+            if not computation.has_sheet(subject.sheet):
+                return False
+            try:
+                line = computation.line(subject)
+            except KeyError:
+                return False
+            where = line_name(computation, line)
+            self._say(where, line.title, amount_text(line.figure))
+            return True
+        record = find_record(self._workspace.file, subject)
+        if record is None:
+            return False
+        amount = amount_of(record)
+        where = KINDS.get(collection_and_id(subject)[0], "Entered")
+        self._say(where, name_of(record) or "Not named", "" if amount is None else money_text(amount))
+        return True
+
+    def _say(self, where: str, title: str, amount: str, hint: str = "") -> None:
+        self._where.setText(where)
+        self._title.setText(title)
+        self._amount.setText(amount)
+        self._amount.setVisible(bool(amount))
+        if hint:
+            item = QListWidgetItem()
+            item.setData(ROW_ROLE, Row(hint))
+            item.setFlags(Qt.ItemFlag.ItemIsEnabled)
+            self.list.addItem(item)
+
+    def _follow(self, item: QListWidgetItem) -> None:
+        row: Row = item.data(ROW_ROLE)
+        if row.subject is not None:
+            self._workspace.go_to(record_of(row.subject))
+
+
+class _StepDelegate(QStyledItemDelegate):
+    """Paints a step: the thread on the left with its knots, words and number, the rule in small."""
+
+    def sizeHint(self, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex) -> QSize:
+        del option
+        row: Row = index.data(ROW_ROLE)
+        width = ROW_WIDTH
+        if row.heading:
+            return QSize(width, 28)
+        words, below = _boxes(row, QRect(0, 0, width, 0))
+        return QSize(width, 8 + words.height() + below.height())
+
+    def paint(
+        self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
+    ) -> None:
+        row: Row = index.data(ROW_ROLE)
+        rect = QRect(option.rect.left(), option.rect.top(), ROW_WIDTH, option.rect.height())
+        state: QStyle.StateFlag = option.state
+        painter.save()
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        if row.heading:
+            painter.setFont(theme.text_font(9.5, bold=True))
+            painter.setPen(theme.INDIGO)
+            bottom = int(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignBottom)
+            painter.drawText(rect.adjusted(2, 0, 0, -3), bottom, row.text)
+            painter.restore()
+            return
+        if state & QStyle.StateFlag.State_Selected:
+            painter.fillRect(rect, theme.INDIGO_WASH)
+        self._thread(painter, rect, row)
+        words, below = _boxes(row, rect.adjusted(0, 4, 0, 0))
+        wrap = int(Qt.TextFlag.TextWordWrap)
+        painter.setFont(theme.text_font(10))
+        painter.setPen(theme.MADDER if row.warns else theme.INK)
+        painter.drawText(words, wrap, row.text)
+        painter.drawText(rect.adjusted(0, 4, -6, 0), int(Qt.AlignmentFlag.AlignRight), row.amount)
+        painter.setFont(theme.text_font(9))
+        painter.setPen(theme.INDIGO if row.subject is not None else theme.SOFT_INK)
+        painter.drawText(below, wrap, row.below)
+        if state & QStyle.StateFlag.State_HasFocus:
+            painter.setPen(QPen(theme.INDIGO, 1.5))
+            painter.drawRect(rect.adjusted(1, 1, -2, -2))
+        painter.restore()
+
+    @staticmethod
+    def _thread(painter: QPainter, rect: QRect, row: Row) -> None:
+        x = rect.left() + 8 + row.depth * INDENT
+        colour = theme.MADDER if row.warns else theme.INDIGO
+        pen = QPen(colour, 1.2)
+        pen.setDashPattern([3, 2.5])
+        painter.setPen(pen)
+        painter.drawLine(x, rect.top(), x, rect.bottom())
+        painter.setPen(QPen(colour, 1.2))
+        painter.setBrush(colour if row.subject is not None else theme.SHADE)
+        painter.drawEllipse(QRect(x - 3, rect.top() + 9, 6, 6))
+
+
+def _boxes(row: Row, rect: QRect) -> tuple[QRect, QRect]:
+    """Where a step's words and the small print below them stand."""
+    left = rect.left() + LEFT - 6 + row.depth * INDENT
+    metrics = QFontMetrics(theme.text_font(10))
+    amount = metrics.horizontalAdvance(row.amount) + 14 if row.amount else 6
+    wrap = int(Qt.TextFlag.TextWordWrap)
+    room = QRect(left, rect.top(), max(rect.right() - left - amount, 60), 1000)
+    words = metrics.boundingRect(room, wrap, row.text)
+    words.setWidth(room.width())
+    if not row.below:
+        return words, QRect(left, words.bottom(), 0, 0)
+    small = QFontMetrics(theme.text_font(9))
+    under = QRect(left, words.bottom() + 1, max(rect.right() - left - 6, 60), 1000)
+    below = small.boundingRect(under, wrap, row.below)
+    below.setWidth(under.width())
+    return words, below

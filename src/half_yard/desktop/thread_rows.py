@@ -1,0 +1,105 @@
+"""A thread in words: the rows that explain a line or a record."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from half_yard.countries import Computation
+from half_yard.desktop.subjects import Subject, collection_and_id
+from half_yard.figures import Entered, Figure, Line, Place, RuleValue, amount_text, how, steps
+
+
+@dataclass(frozen=True, slots=True)
+class Row:
+    """A row of the thread: a heading, or a step that may lead on to a subject."""
+
+    text: str
+    amount: str = ""
+    below: str = ""
+    depth: int = 0
+    subject: Subject | None = None
+    heading: bool = False
+    warns: bool = False
+
+
+def thread_rows(computation: Computation, subject: Subject) -> Iterator[Row]:
+    """The rows that explain a line or a record."""
+    if isinstance(subject, Place):
+        yield from _line_rows(computation, computation.line(subject))
+    else:
+        yield from _record_rows(computation, subject)
+
+
+def _line_rows(computation: Computation, line: Line) -> Iterator[Row]:
+    for mark in line.figure.gaps:
+        yield Row(mark.message, below=mark.mend, subject=mark.path or None, warns=True)
+    for mark in line.figure.provisional:
+        yield Row(mark.message, below="Provisional", warns=True)
+    yield Row("Made of", heading=True)
+    yield from _figure_rows(computation, line.figure)
+    fed = computation.threads.fed_by(line.place)
+    yield Row("Goes to" if fed else "Goes to no other line", heading=True)
+    for target in fed:
+        yield _line_row(computation, target)
+
+
+def _line_row(computation: Computation, line: Line) -> Row:
+    return Row(line.title, amount_text(line.figure), line_name(computation, line), subject=line.place)
+
+
+def _figure_rows(computation: Computation, figure: Figure) -> Iterator[Row]:
+    for step in steps(figure):
+        if step.depth == 0 and not step.figure.parts:
+            yield _step_row(computation, step.figure, 0)
+        elif step.depth == 0:
+            yield Row(how(step.figure).capitalize(), amount_text(step.figure), _choices(step.figure))
+        else:
+            yield _step_row(computation, step.figure, step.depth)
+        if step.hidden:
+            yield Row(f"and {step.hidden} more, on the Books page", depth=step.depth)
+
+
+def _step_row(computation: Computation, figure: Figure, depth: int) -> Row:
+    amount = amount_text(figure)
+    if figure.place is not None and depth:
+        line = computation.line(figure.place)
+        return Row(line.title, amount, line_name(computation, line), depth, figure.place)
+    match figure.origin:
+        case Entered(path, detail):
+            typed = f"Typed as {detail}" if detail else "As entered"
+            return Row(figure.label, amount, joined(typed, _choices(figure)), depth, path or None)
+        case RuleValue(source=source):
+            return Row(figure.label.capitalize(), amount, source, depth)
+    below = joined(how(figure).capitalize() if figure.label else "", _choices(figure), figure.reference)
+    return Row(figure.label or how(figure).capitalize(), amount, below, depth)
+
+
+def _choices(figure: Figure) -> str:
+    return joined(*(choice.text for choice in figure.choices))
+
+
+def joined(*texts: str) -> str:
+    """The texts that are not empty, with a dot between."""
+    return " · ".join(filter(None, texts))
+
+
+def _record_rows(computation: Computation, path: str) -> Iterator[Row]:
+    collection, key = collection_and_id(path)
+    stop = computation.stops.get(f"/{collection}/{key}", "")
+    if stop:
+        yield Row("It lands on no line", below=stop, warns=True)
+    if collection == "assets" and key in computation.stories:
+        yield Row("Depreciation of this year", heading=True)
+        yield from _figure_rows(computation, computation.stories[key].this_year)
+    lands = computation.threads.landing_of(f"/{collection}/{key}" if key else path)
+    if lands:
+        yield Row("Lands on", heading=True)
+    for line in lands:
+        yield _line_row(computation, line)
+
+
+def line_name(computation: Computation, line: Line) -> str:
+    """A line's sheet and, where it has one, its number."""
+    title = computation.sheet(line.place.sheet).title
+    return f"{title}, line {line.number}" if line.number else title

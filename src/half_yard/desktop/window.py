@@ -1,0 +1,293 @@
+"""The window: the tape above, the page in the middle, the thread beside it, the carry strip below."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PySide6.QtGui import QCloseEvent, QKeySequence, QResizeEvent, QShortcut
+from PySide6.QtWidgets import (
+    QApplication,
+    QHBoxLayout,
+    QLabel,
+    QMainWindow,
+    QStackedWidget,
+    QVBoxLayout,
+    QWidget,
+)
+
+from half_yard.countries import PACKS
+from half_yard.desktop import theme
+from half_yard.desktop.carry_strip import CarryStrip
+from half_yard.desktop.finder import Finder
+from half_yard.desktop.office import RecentFiles
+from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
+from half_yard.desktop.pages.parts import button
+from half_yard.desktop.stages import Stage, open_counts, stage_of
+from half_yard.desktop.subjects import Subject
+from half_yard.desktop.tape import Tape
+from half_yard.desktop.thread_panel import ThreadPanel
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures import Place
+from half_yard.storage import FileRefusedError, OpenFile
+
+MOST_BACK = 50
+
+
+class MainWindow(QMainWindow):
+    """The frame, and the keys that hold everywhere."""
+
+    def __init__(self, recent: RecentFiles) -> None:
+        super().__init__()
+        self.workspace = Workspace()
+        self._recent = recent
+        self._back: list[Subject] = []
+        self.setWindowTitle("Half Yard")
+        self.resize(1280, 800)
+        self.setMinimumSize(1040, 640)
+        self.tape = Tape()
+        self.clients = ClientsPage(self.workspace, recent)
+        self.books = BooksPage(self.workspace)
+        self.assets = AssetsPage(self.workspace)
+        self.returns = ReturnPage(self.workspace)
+        self.pages: dict[Stage, QWidget] = {
+            Stage.CLIENTS: self.clients,
+            Stage.BOOKS: self.books,
+            Stage.ASSETS: self.assets,
+            Stage.RETURN: self.returns,
+        }
+        self._stack = QStackedWidget()
+        for page in self.pages.values():
+            self._stack.addWidget(page)
+        self.thread_panel = ThreadPanel(self.workspace)
+        self.carry = CarryStrip(self.workspace)
+        self._lay_out()
+        self.commands = self._commands()
+        self.finder = Finder(self.workspace, self.commands, self._centre)
+        self._keys()
+        self.tape.chosen.connect(self.show_stage)
+        self.clients.wanted.connect(self.open_path)
+        self.workspace.changed.connect(self._refresh_tape)
+        self.workspace.asked_for.connect(self._show_subject)
+        self.workspace.said.connect(self.say)
+        self.show_stage(Stage.CLIENTS)
+        self.clients.refresh_files()
+        self.thread_panel.refresh()
+
+    def _lay_out(self) -> None:
+        middle = QHBoxLayout()
+        middle.setSpacing(0)
+        middle.addWidget(self._stack, 1)
+        middle.addWidget(self.thread_panel)
+        self._message = QLabel()
+        self._message.setWordWrap(True)
+        self._message.setAccessibleName("Message")
+        dismiss = button("Good", "Put the message away")
+        self._message_bar = QWidget()
+        self._message_bar.setStyleSheet(f"QWidget {{ background: {theme.WELD_WASH.name()}; }}")
+        bar = QHBoxLayout(self._message_bar)
+        bar.setContentsMargins(18, 4, 12, 4)
+        bar.addWidget(self._message, 1)
+        bar.addWidget(dismiss)
+        dismiss.clicked.connect(self._message_bar.hide)
+        self._message_bar.hide()
+        self._centre = QWidget()
+        column = QVBoxLayout(self._centre)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(0)
+        column.addWidget(self.tape)
+        column.addLayout(middle, 1)
+        column.addWidget(self._message_bar)
+        column.addWidget(self.carry)
+        self.setCentralWidget(self._centre)
+
+    def _commands(self) -> dict[str, Callable[[], None]]:
+        stages = {f"Go to {stage.value}": lambda stage=stage: self.show_stage(stage) for stage in Stage}
+        return {
+            **stages,
+            "Save": self.save,
+            "Undo": self.workspace.undo,
+            "Redo": self.workspace.redo,
+            "Open a file": self.clients.ask_for_file,
+            "New client": self._new_client,
+            "New business": lambda: self._new_activity("business"),
+            "New rental": lambda: self._new_activity("rental"),
+            "New asset": self._new_asset,
+            "Quit": self._quit,
+        }
+
+    def _keys(self) -> None:
+        keys: dict[str, Callable[[], None]] = {
+            "F3": self.finder.open,
+            "F6": self._other_pane,
+            "Ctrl+S": self.save,
+            "Ctrl+Z": self.workspace.undo,
+            "Ctrl+Shift+Z": self.workspace.redo,
+            "Ctrl+PgDown": lambda: self._step_stage(1),
+            "Ctrl+PgUp": lambda: self._step_stage(-1),
+            "Alt+Left": self.go_back,
+            "Ctrl+O": self.clients.ask_for_file,
+            "Ctrl+N": self._new_client,
+            "Ctrl+Q": self._quit,
+        }
+        for sequence, act in keys.items():
+            QShortcut(QKeySequence(sequence), self).activated.connect(act)
+
+    # -- files ---------------------------------------------------------------------------------------
+
+    def open_path(self, path: Path) -> bool:
+        """Open a client file, or say why not; says whether it is open."""
+        path = Path(path)
+        if self.workspace.path is not None and path.resolve() == self.workspace.path.resolve():
+            self.show_stage(Stage.BOOKS)
+            return True
+        try:
+            opened = OpenFile.open(path)
+        except FileRefusedError as error:
+            self._refuse(str(error))
+            return False
+        file = opened.file
+        if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
+            opened.close()
+            self._refuse(f"{path.name}: there are no rules for “{file.country}” {file.tax_year}.")
+            return False
+        if not self._let_go():
+            opened.close()
+            return False
+        self._message_bar.hide()
+        self._recent.note(path)
+        self._back.clear()
+        self.clients.say("")
+        self.workspace.take(opened)
+        self.show_stage(Stage.BOOKS if file.activities else Stage.CLIENTS)
+        return True
+
+    def _refuse(self, problem: str) -> None:
+        self.show_stage(Stage.CLIENTS)
+        self.clients.say(problem)
+
+    def _let_go(self) -> bool:
+        """Save and let go of the open file; says whether that worked."""
+        self._take_focus()
+        try:
+            self.workspace.release()
+        except OSError as error:
+            self.say(
+                f"The file can't be saved: {error.strerror}. It stays open, with its edits in the journal."
+            )
+            return False
+        return True
+
+    def _take_focus(self) -> None:
+        """Let an editor that is being typed in hand over what it holds."""
+        focused = QApplication.focusWidget()
+        if focused is not None:
+            focused.clearFocus()
+
+    def save(self) -> None:
+        """Save the open file, or say why it can't be."""
+        self._take_focus()
+        try:
+            self.workspace.save()
+        except OSError as error:
+            self.say(f"The file can't be saved: {error.strerror}. Its edits are kept in the journal.")
+
+    def closeEvent(self, event: QCloseEvent) -> None:
+        if self._let_go():
+            event.accept()
+        else:
+            event.ignore()
+
+    def _quit(self) -> None:
+        self.close()
+
+    # -- moving about --------------------------------------------------------------------------------
+
+    @property
+    def stage(self) -> Stage:
+        """The stage that is shown."""
+        return next(stage for stage, page in self.pages.items() if page is self._stack.currentWidget())
+
+    def show_stage(self, stage: Stage) -> None:
+        """Show a stage's page and put the cursor where its work goes on."""
+        self._stack.setCurrentWidget(self.pages[stage])
+        self.tape.show_stage(stage)
+        page = self.pages[stage]
+        if stage is Stage.CLIENTS or not self.workspace.is_open:
+            self.clients.files.setFocus()
+        elif isinstance(page, BooksPage | AssetsPage | ReturnPage):
+            page.focus()
+
+    def _step_stage(self, step: int) -> None:
+        stages = list(Stage)
+        self.show_stage(stages[(stages.index(self.stage) + step) % len(stages)])
+
+    def _show_subject(self, subject: Subject) -> None:
+        if not self.workspace.is_open:
+            return
+        if self.workspace.subject is not None and self.workspace.subject != subject:
+            self._back = [*self._back[-MOST_BACK:], self.workspace.subject]
+        stage = stage_of(subject)
+        self._stack.setCurrentWidget(self.pages[stage])
+        self.tape.show_stage(stage)
+        if isinstance(subject, Place):
+            self.returns.show_place(subject)
+        elif stage is Stage.CLIENTS:
+            self.clients.particulars.focus_on(subject)
+        elif stage is Stage.BOOKS:
+            self.books.show_subject(subject)
+        elif stage is Stage.ASSETS:
+            self.assets.show_subject(subject)
+
+    def go_back(self) -> None:
+        """Follow the thread back to where it was before."""
+        if self._back:
+            subject = self._back.pop()
+            self.workspace.subject = None
+            self.workspace.go_to(subject)
+
+    def _other_pane(self) -> None:
+        """Step from the page into the thread and back."""
+        steps = self.thread_panel.list
+        if steps.hasFocus():
+            self.show_stage(self.stage)
+        else:
+            steps.setFocus()
+            if steps.currentRow() < 0 and steps.count() > 1:
+                steps.setCurrentRow(1)
+
+    def _new_client(self) -> None:
+        self.show_stage(Stage.CLIENTS)
+        self.clients.first.setFocus()
+
+    def _new_activity(self, kind: str) -> None:
+        if self.workspace.is_open:
+            self.show_stage(Stage.BOOKS)
+            self.books.make_activity(kind)
+
+    def _new_asset(self) -> None:
+        if self.workspace.is_open:
+            self.show_stage(Stage.ASSETS)
+            self.assets.assets.table.start_new()
+
+    # -- saying --------------------------------------------------------------------------------------
+
+    def say(self, message: str) -> None:
+        """Say something beneath the page."""
+        self._message.setText(message)
+        self._message_bar.setVisible(bool(message))
+
+    def _refresh_tape(self) -> None:
+        if not self.workspace.is_open:
+            return
+        unsaved = self.workspace.open_file.unsaved
+        state = f"{unsaved} unsaved edit{'s' if unsaved > 1 else ''}" if unsaved else "saved"
+        file = self.workspace.file
+        self.tape.show_client(f"{file.title}, {file.tax_year}", state)
+        self.tape.show_counts(open_counts(self.workspace.computation))
+        self.setWindowTitle(f"{file.title} {file.tax_year} · Half Yard")
+
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        super().resizeEvent(event)
+        if self.finder.isVisible():
+            self.finder.open()
