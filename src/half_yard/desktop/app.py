@@ -16,7 +16,9 @@ from half_yard.desktop.window import MainWindow
 def make_application() -> QApplication:
     """The application, dressed; the one there is, if it is there already."""
     found = QApplication.instance()
-    application = found if isinstance(found, QApplication) else QApplication(sys.argv[:1])
+    if isinstance(found, QApplication):
+        return found
+    application = QApplication(sys.argv[:1])
     application.setApplicationName("half-yard")
     application.setApplicationDisplayName("Half Yard")
     application.setDesktopFileName("half-yard")

@@ -142,6 +142,7 @@ class FieldForm(QWidget):
             self._grid.addWidget(label, 2 * row, 2 * column)
             self._grid.addWidget(editor, 2 * row, 2 * column + 1)
         self._grid.addWidget(problem, 2 * row + 1, 2 * column, 1, 2)
+        editor.show()  # at once, so that it can take the focus
         self._editors[field.path] = editor
         self._problems[field.path] = problem
 

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from PySide6.QtCore import QEvent, QObject, Qt
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import QFrame, QLabel, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
+from shiboken6 import isValid
 
 from half_yard.countries import Computation
 from half_yard.desktop import theme
@@ -116,7 +117,8 @@ class Finder(QFrame):
     def close_finder(self) -> None:
         """Hide it and give the focus back."""
         self.hide()
-        if self._back is not None:
+        # A cell's editor is gone by now: typing ended when the finder took the focus.
+        if self._back is not None and isValid(self._back):
             self._back.setFocus()
 
     def _search(self, words: str) -> None:

@@ -93,8 +93,9 @@ class LineModel(QAbstractTableModel):
                 return theme.SOFT_INK if empty or index.column() == 0 else theme.INK
             case Qt.ItemDataRole.TextAlignmentRole:
                 return _alignment(index.column())
-            case Qt.ItemDataRole.ToolTipRole if row.unfinished:
-                return "* Something this line needs is not computed: see the thread."
+            case Qt.ItemDataRole.ToolTipRole:
+                missing = "\n* Something this line needs is not computed: see the thread."
+                return f"{row.title}{missing}" if row.unfinished else row.title
             case Qt.ItemDataRole.AccessibleTextRole:
                 return f"line {row.number} {row.title} {row.shown}"
             case _:

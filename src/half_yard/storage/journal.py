@@ -92,11 +92,15 @@ class Journal:
             self._stream.write(_line(edit) + b"\n")
             self._stream.flush()
 
-    def finish(self) -> None:
-        """Close and remove it: everything is saved."""
+    def close(self) -> None:
+        """Close it; what is in it stays."""
         if self._stream is not None:
             self._stream.close()
             self._stream = None
+
+    def finish(self) -> None:
+        """Close and remove it: everything is saved."""
+        self.close()
         self._path.unlink(missing_ok=True)
 
     def set_aside(self) -> Path:

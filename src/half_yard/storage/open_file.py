@@ -146,6 +146,7 @@ class OpenFile:
 
     def close(self) -> None:
         """Let go of the file. Unsaved edits stay in the journal and come back when it is opened."""
+        self._journal.close()
         self._lock.release()
 
 

@@ -87,6 +87,6 @@ def self_employment(frame: OnReturn, made: Sequence[Business]) -> dict[str, Shee
         if profits:
             wages = social_security_wages(frame.file, person)
             sheets[person] = schedule_se(
-                f"schedule_se.{person}", frame.name(person), profits, wages, frame.rules, frame.status
+                f"schedule_se.{person}", frame.name(person), profits, wages, frame.rules
             )
     return sheets

@@ -15,7 +15,13 @@ from half_yard.countries.us.form_1040 import Form1040, OwnIncome
 from half_yard.countries.us.form_4562 import depreciation_sheets
 from half_yard.countries.us.form_8995 import form_8995
 from half_yard.countries.us.income_tax import tax_sheet
-from half_yard.countries.us.limits import deduction_marks, income_marks, loss_marks, minimum_tax_marks
+from half_yard.countries.us.limits import (
+    deduction_marks,
+    earnings_marks,
+    income_marks,
+    loss_marks,
+    minimum_tax_marks,
+)
 from half_yard.countries.us.macrs import Depreciation, depreciate
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.own_income import own_income
@@ -103,7 +109,8 @@ def _owners_return(
 
     form = Form1040(frame.facts, rules)
     income = form.income(own, first)
-    marks = loss_marks(status, [business.profit.amount for business in made], income.amount, rules)
+    results = [*(business.profit.amount for business in made), *(rental.amount for rental in let.results)]
+    marks = loss_marks(status, results, income.amount, rules)
     adjusted = form.adjusted(income.marked(*marks))
     deduction = standard_deduction(frame.persons, rules, status).because(frame.status_choice)
     standard = form.standard_deduction(
@@ -123,7 +130,15 @@ def _owners_return(
     second = schedule_2(
         [sheet["tax"] for sheet in taxes.values()],
         minimum_tax_marks(status, taxable.amount, standard.amount, personal_property, tax.amount, rules),
-        income_marks(status, adjusted.amount, investment, rules),
+        [
+            *income_marks(status, adjusted.amount, investment, rules),
+            *earnings_marks(
+                status,
+                [figure.amount for figure in own.wages],
+                [sheet["net_earnings"].amount for sheet in taxes.values()],
+                rules,
+            ),
+        ],
         rules,
     )
     yield second

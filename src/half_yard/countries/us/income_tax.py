@@ -33,7 +33,7 @@ def tax_sheet(taxable_income: Figure, rules: YearRules, status: str) -> Sheet:
         income = page.exact_line("table_income", "2", "Middle of its row of the tax table", _middle(income))
     taxed = []
     for number, (floor, top, rate) in enumerate(_brackets(rules, status), 1):
-        if income.amount <= floor.amount:
+        if number > 1 and income.amount <= floor.amount:
             break
         inside = income if top is None else smaller_of(f"income up to {top.amount:,}", income, top)
         within = difference("income in this bracket", inside, floor)

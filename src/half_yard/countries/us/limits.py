@@ -1,5 +1,6 @@
 """Taxes and limits that the program does not compute: tests that mark the results which would need them."""
 
+from collections.abc import Sequence
 from decimal import Decimal
 
 from half_yard.countries.us import gaps
@@ -7,8 +8,6 @@ from half_yard.countries.us.standard_deduction import is_aged
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Mark
 from half_yard.records import Person
-
-SENIOR_DEDUCTION = "senior_deduction"
 
 
 def income_marks(
@@ -18,6 +17,19 @@ def income_marks(
     if investment_income > 0 and adjusted_gross_income > rules.amount("niit_threshold", status):
         return [gaps.NET_INVESTMENT]
     return []
+
+
+def earnings_marks(
+    status: str, wages: Sequence[Decimal], net_earnings: Sequence[Decimal], rules: YearRules
+) -> list[Mark]:
+    """Marks on other taxes for the Additional Medicare Tax (26 U.S.C. 1401(b)(2) and 3101(b)(2)).
+
+    `wages` and `net_earnings` (lines 4a of Schedule SE) are those of everyone on the return.
+    """
+    earned = sum(wages, Decimal(0)) + sum((net for net in net_earnings if net > 0), Decimal(0))
+    return (
+        [gaps.ADDITIONAL_MEDICARE] if earned > rules.amount("additional_medicare_threshold", status) else []
+    )
 
 
 def loss_marks(status: str, business_results: list[Decimal], agi: Decimal, rules: YearRules) -> list[Mark]:
@@ -33,7 +45,7 @@ def loss_marks(status: str, business_results: list[Decimal], agi: Decimal, rules
 def deduction_marks(status: str, people: list[tuple[str, Person]], rules: YearRules) -> list[Mark]:
     """Marks on deductions that the program does not work out."""
     marks = []
-    if SENIOR_DEDUCTION in rules.values and any(is_aged(person, rules) for _, person in people):
+    if rules.amount("senior_deduction") > 0 and any(is_aged(person, rules) for _, person in people):
         marks.append(gaps.SENIOR_DEDUCTION)
     if status == "head_of_household":
         marks.append(gaps.HEAD_OF_HOUSEHOLD)

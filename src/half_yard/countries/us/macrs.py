@@ -148,9 +148,9 @@ def _story(key: str, asset: Asset, tax_year: int, tests: Mapping[int, _Test]) ->
     return AssetStory(
         placed.year,
         yearly,
-        _of_year(asset, basis, prior, yearly, index),
+        _of_year(key, asset, basis, prior, yearly, index),
         prior,
-        _of_year(asset, basis, total("", (prior, *yearly[index : index + 1])), yearly, index + 1),
+        _of_year(key, asset, basis, total("", (prior, *yearly[index : index + 1])), yearly, index + 1),
         summary,
     )
 
@@ -178,10 +178,13 @@ def _prior(key: str, asset: Asset, by_table: Figure) -> Figure:
     return entered(asset.prior_depreciation, f"{asset.name}: depreciation of earlier years, entered", path)
 
 
-def _of_year(asset: Asset, basis: Figure, prior: Figure, yearly: tuple[Figure, ...], index: int) -> Figure:
+def _of_year(
+    key: str, asset: Asset, basis: Figure, prior: Figure, yearly: tuple[Figure, ...], index: int
+) -> Figure:
     """A year's depreciation: by the table, but not more than the basis that is left."""
     if index >= len(yearly):
-        return stated(Decimal(0), f"{asset.name}: fully depreciated")
+        early = _too_early(key, asset)
+        return stated(Decimal(0), f"{asset.name}: fully depreciated").marked(*early)
     by_table = yearly[index]
     left = difference(f"{asset.name}: basis that is left", basis, prior)
     if left.amount >= by_table.amount:
@@ -191,8 +194,12 @@ def _of_year(asset: Asset, basis: Figure, prior: Figure, yearly: tuple[Figure, .
 
 
 def _marks(key: str, asset: Asset, asset_class: AssetClass) -> Iterable[Mark]:
-    path = f"/assets/{key}"
-    if asset.in_service is not None and asset.in_service < asset_class.since:
-        yield gaps.old_property(f"{path}/in_service")
+    yield from _too_early(key, asset)
     if not asset_class.real and not asset.answers.get(NO_ALLOWANCE, False):
-        yield gaps.special_allowance(f"{path}/answers")
+        yield gaps.special_allowance(f"/assets/{key}/answers")
+
+
+def _too_early(key: str, asset: Asset) -> Iterable[Mark]:
+    """The mark of property from before its class had its present table."""
+    if asset.in_service is not None and asset.in_service < CLASSES[asset.asset_class].since:
+        yield gaps.old_property(f"/assets/{key}/in_service")

@@ -52,7 +52,7 @@ def rentals(
     net = net_of(list(pages.values()))
     choices, marks = loss_treatment(activities, net, other_income, frame.status, frame.rules)
     properties = {key: finish_property(page, choices, marks) for key, page in pages.items()}
-    return Rentals(properties, schedule_e(list(properties.values()), frame.rules))
+    return Rentals(properties, schedule_e(list(properties.values()), marks, frame.rules))
 
 
 def _page(frame: OnReturn, key: str, activity: Activity, parts: Sequence[Owned]) -> Page:

@@ -52,8 +52,8 @@ def finish_property(page: Page, loss_choices: Sequence[Choice], loss_marks: Sequ
     return page.sheet()
 
 
-def schedule_e(properties: Sequence[Sheet], rules: YearRules) -> Sheet:
-    """Lines 23 to 26: all properties together."""
+def schedule_e(properties: Sequence[Sheet], marks: Sequence[Mark], rules: YearRules) -> Sheet:
+    """Lines 23 to 26: all properties together; `marks` say what the loss rules leave open."""
     page = Page("schedule_e", "Schedule E", "all properties", rules.numbers("schedule_e"))
 
     def every(key: str) -> Figure:
@@ -71,7 +71,7 @@ def schedule_e(properties: Sequence[Sheet], rules: YearRules) -> Sheet:
         total("", [figure for figure in results if figure.amount >= 0]),
     )  # fmt: skip
     loss = page.line("losses", "25", "Losses of line 22", total("", losses))
-    page.line("total", "26", "Total rental real estate income or loss", income + loss)
+    page.line("total", "26", "Total rental real estate income or loss", (income + loss).marked(*marks))
     return page.sheet()
 
 

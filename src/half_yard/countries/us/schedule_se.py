@@ -3,7 +3,6 @@
 from collections.abc import Sequence
 from decimal import Decimal
 
-from half_yard.countries.us import gaps
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Choice, Figure, Page, Sheet, difference, larger_of, smaller_of, stated, total
 
@@ -11,7 +10,7 @@ NONE = stated(Decimal(0), "not less than zero")
 
 
 def schedule_se(
-    key: str, person: str, profits: Sequence[Figure], wages: Sequence[Figure], rules: YearRules, status: str
+    key: str, person: str, profits: Sequence[Figure], wages: Sequence[Figure], rules: YearRules
 ) -> Sheet:
     """Part I. `profits` are the person's lines 31 of Schedule C, `wages` the social-security wages."""
     page = Page(key, "Schedule SE", person, rules.numbers("schedule_se"))
@@ -22,19 +21,19 @@ def schedule_se(
     earnings = combined * factor if combined.amount > 0 else total("", (combined,))
     net = page.line("net_earnings", "4a", "Line 3 times 92.35%, or line 3 if a loss", earnings)
     floor = rules.figure("self_employment_floor", label="net earnings below which there is no tax")
-    if net.amount < floor.amount:
+    if earnings.amount < floor.amount:  # to the cent: rounding the line must not bring a tax about
         words = f"Net earnings are below ${floor.amount}: no self-employment tax is due."
         page.notes.append(words)
         nothing = stated(Decimal(0), words, "26 U.S.C. 1402(b)(2)").because(Choice(words))
         tax = page.line("tax", "12", "Self-employment tax", total("", (nothing,)))
     else:
-        tax = _tax(page, net, wages, rules, status)
+        tax = _tax(page, net, wages, rules)
     half = rules.figure("self_employment_deductible_part", label="part of the tax that is deducted")
     page.line("deductible_part", "13", "Deduction for one-half of self-employment tax", tax * half)
     return page.sheet()
 
 
-def _tax(page: Page, net: Figure, wages: Sequence[Figure], rules: YearRules, status: str) -> Figure:
+def _tax(page: Page, net: Figure, wages: Sequence[Figure], rules: YearRules) -> Figure:
     """Lines 6 to 12: the two taxes, the first only up to the wage base that wages leave."""
     earnings = page.line("earnings", "6", "Lines 4c and 5b", total("", (net,)))
     base = rules.figure("social_security_wage_base", label="Social security wage base")
@@ -49,8 +48,4 @@ def _tax(page: Page, net: Figure, wages: Sequence[Figure], rules: YearRules, sta
     )  # fmt: skip
     medicare_rate = rules.figure("self_employment_medicare_rate", label="Medicare rate")
     medicare = page.line("medicare", "11", "Line 6 times 2.9%", earnings * medicare_rate)
-    tax = oasdi + medicare
-    threshold = rules.amount("additional_medicare_threshold", status)
-    if earnings.amount + sum(figure.amount for figure in wages) > threshold:
-        tax = tax.marked(gaps.ADDITIONAL_MEDICARE)
-    return page.line("tax", "12", "Self-employment tax", tax)
+    return page.line("tax", "12", "Self-employment tax", oasdi + medicare)

@@ -83,12 +83,12 @@ class ActivityView(QWidget):
 
     def _columns(self) -> Sequence[Column]:
         return (
-            Column("Date", Kind.DATE, 60, "date", hint="month/day; may be left empty"),
+            Column("Date", Kind.DATE, 70, "date", hint="month/day; may be left empty"),
             Column("Payee", Kind.TEXT, 130, "payee", stretch=True),
             Column("Memo", Kind.TEXT, 130, "memo", stretch=True),
             Column("Line", Kind.CHOICE, 112, "line", options=self._line_options),
             Column("Amount", Kind.AMOUNT, 86, "amount", hint="an amount or arithmetic such as 120*12+35"),
-            Column("Lands on", Kind.COMPUTED, 62, shown=self._lands),
+            Column("Lands on", Kind.COMPUTED, 70, shown=self._lands),
         )
 
     def _line_options(self, record: Record | None) -> Sequence[Option]:
@@ -118,7 +118,6 @@ class ActivityView(QWidget):
             self._activity = key
             self._lines = ()
             self._unfolded = False
-            self.model.clear_typing()
             self.statement.clearSelection()
             self._stack.setCurrentWidget(self.entries)
         self._show_statement()
@@ -144,9 +143,7 @@ class ActivityView(QWidget):
     def _line_chosen(self, row: LineRow) -> None:
         if row.place is not None:
             self._workspace.look_at(row.place)
-        if row.entries != self._lines:
-            self._lines = row.entries
-            self.model.clear_typing()
+        self._lines = row.entries
         if self.statement.hasFocus():
             self._stack.setCurrentWidget(self.entries)
         self._show_entries()

@@ -97,7 +97,6 @@ class AssetsPage(QWidget):
 
     def _opened(self) -> None:
         self._current = next(iter(sorted(self._workspace.file.assets)), "")
-        self.model.clear_typing()
 
     def refresh(self) -> None:
         """Show the assets as they are now."""

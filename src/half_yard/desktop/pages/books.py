@@ -80,6 +80,7 @@ class BooksPage(QWidget):
         for old in self._buttons.values():
             self._group.removeButton(old)
             self._swatches.removeWidget(old)
+            old.hide()
             old.deleteLater()
         self._buttons = {}
         for key in keys:

@@ -131,7 +131,9 @@ class ClientsPage(QWidget):
         """List the files of the folder and those opened lately; how each stands follows when idle."""
         paths = self._recent.paths()
         folder = self._recent.folder
-        self._folder.setText(_short(folder) if folder else "No folder is chosen yet.")
+        self._folder.setText(
+            _short(folder) if folder else f"No folder is chosen yet: new files go to {_short(Path.home())}."
+        )
         self._folder.setToolTip(str(folder or ""))
         self.files.setRowCount(len(paths))
         for row, path in enumerate(paths):
@@ -325,4 +327,6 @@ class Particulars(QScrollArea):
 
 def _short(folder: Path) -> str:
     home = Path.home()
+    if folder == home:
+        return "the home folder"
     return f"~/{folder.relative_to(home)}" if folder.is_relative_to(home) else str(folder)

@@ -42,6 +42,7 @@ class RecordModel(QAbstractTableModel):
 
     refused = Signal(str)
     added = Signal(str)
+    restarted = Signal()
 
     def __init__(
         self, workspace: Workspace, source: Source, columns: Sequence[Column], parent: QObject | None = None
@@ -54,6 +55,15 @@ class RecordModel(QAbstractTableModel):
         self._live = False
         self._draft: dict[str, JsonValue] = {}
         self._rejected: dict[tuple[str, int], tuple[str, str]] = {}
+        workspace.opened.connect(self._start_over)
+
+    def _start_over(self) -> None:
+        """Another file is there: nothing of the one before is kept."""
+        self._draft.clear()
+        self._rejected.clear()
+        self.refused.emit("")
+        self._live = False
+        self.restarted.emit()
 
     # -- what is there -------------------------------------------------------------------------------
 
@@ -86,11 +96,6 @@ class RecordModel(QAbstractTableModel):
             self.beginResetModel()
             self._ids = ids
             self.endResetModel()
-
-    def clear_typing(self) -> None:
-        """Forget the new row and everything that could not be taken."""
-        self._draft.clear()
-        self._rejected.clear()
 
     def id_at(self, row: int) -> str:
         """The id of the record in a row; empty for the row of a new one."""
@@ -201,13 +206,22 @@ class RecordModel(QAbstractTableModel):
                 self._draft |= values
                 self._add_if_ready()
         except (ValueError, OSError) as error:
+            self._rejected.pop((key, index.column()), None)
             self._rejected[key, index.column()] = (typed, str(error))
             self.dataChanged.emit(index, index)
-            self.refused.emit(f"{column.title}: {error}")
+            self.refused.emit(self.problem())
             return False
-        self.refused.emit("")
+        self.refused.emit(self.problem())
         self.dataChanged.emit(index, index)
         return True
+
+    def problem(self) -> str:
+        """What was typed last and could not be taken, with the reason; empty if there is nothing."""
+        if not self._rejected:
+            return ""
+        (key, number), (_, reason) = list(self._rejected.items())[-1]
+        where = self._called(key) if key else f"new {self.source.noun}"
+        return f"{self.columns[number].title} of {where}: {reason}"
 
     def _change(self, key: str, column: Column, values: Mapping[str, JsonValue]) -> None:
         path = f"/{self.source.collection}/{key}"
@@ -244,6 +258,7 @@ class RecordModel(QAbstractTableModel):
         else:
             self._draft.clear()
             self._rejected = {place: kept for place, kept in self._rejected.items() if place[0]}
+            self.refused.emit(self.problem())
             last = self.rowCount() - 1
             self.dataChanged.emit(self.index(last, 0), self.index(last, len(self.columns) - 1))
 

@@ -53,7 +53,13 @@ class RecordTable(QTableView):
             if column.stretch:
                 header.setSectionResizeMode(number, QHeaderView.ResizeMode.Stretch)
         model.modelReset.connect(self._after_reset)
+        model.restarted.connect(self._start_over)
         self._current_id = ""
+        self._just_added = ""
+        model.added.connect(self._added)
+
+    def _added(self, key: str) -> None:
+        self._just_added = key
 
     @property
     def records(self) -> RecordModel:
@@ -83,6 +89,10 @@ class RecordTable(QTableView):
         super().selectionChanged(selected, deselected)
         self.viewport().update()
 
+    def _start_over(self) -> None:
+        self._current_id = ""
+        self.setCurrentIndex(QModelIndex())
+
     def _after_reset(self) -> None:
         row = self._records.row_of(self._current_id) if self._current_id else -1
         if row >= 0:
@@ -110,10 +120,20 @@ class RecordTable(QTableView):
     def closeEditor(self, editor: QWidget, hint: Hint) -> None:
         if hint is Hint.SubmitModelCache:
             hint = Hint.EditNextItem
-        refused = bool(self._records.data(self.currentIndex(), PROBLEM_ROLE))
-        super().closeEditor(editor, Hint.NoHint if refused else hint)
-        if refused:
+        if self._records.data(self.currentIndex(), PROBLEM_ROLE):
+            super().closeEditor(editor, Hint.NoHint)
             self.setFocus()
+            return
+        if (row := self._records.row_of(self._just_added)) >= 0 and hint is Hint.EditNextItem:
+            # The row of a new record has moved down; go on from the record that it became.
+            column = self.currentIndex().column()
+            super().closeEditor(editor, Hint.NoHint)
+            self.setCurrentIndex(self._records.index(row, column))
+            self._go_on(CursorAction.MoveNext)
+            self.edit(self.currentIndex())
+        else:
+            super().closeEditor(editor, hint)
+        self._just_added = ""
 
     def moveCursor(self, action: CursorAction, modifiers: Qt.KeyboardModifier) -> QModelIndex:
         if action not in {CursorAction.MoveNext, CursorAction.MovePrevious}:
@@ -124,7 +144,8 @@ class RecordTable(QTableView):
         position = current.row() * columns + current.column() + step
         while 0 <= position < self._records.rowCount() * columns:
             index = self._records.index(position // columns, position % columns)
-            if index.flags() & Qt.ItemFlag.ItemIsEditable:
+            hidden = self.isColumnHidden(index.column())
+            if index.flags() & Qt.ItemFlag.ItemIsEditable and not hidden:
                 return index
             position += step
         return current

@@ -1,0 +1,268 @@
+"""The pages on the demo's files: typing, refusals, undo, threads, finder, files that are refused."""
+
+from __future__ import annotations
+
+import unittest
+from decimal import Decimal
+
+from PySide6.QtWidgets import QApplication, QCheckBox, QLineEdit, QWidget
+
+from half_yard.demo import MAIN_FILE, write_office
+from half_yard.desktop.finder import FOUND_ROLE
+from half_yard.desktop.stages import Stage
+from half_yard.desktop.thread_panel import ROW_ROLE
+from half_yard.desktop.window import MainWindow
+from half_yard.figures import Place
+from half_yard.storage import read_file, to_text
+from tests.desktop.window_case import Key, Modifier, WindowCase
+
+ENTER = Key.Key_Return
+
+
+class DemoCase(WindowCase):
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.clients.refresh_files()
+        self.assertTrue(self.window.open_path(self.folder / MAIN_FILE))
+        self.settle()
+
+    def thread(self) -> list[str]:
+        steps = self.window.thread_panel.list
+        rows = [steps.item(number).data(ROW_ROLE) for number in range(steps.count())]
+        return [f"{row.text} | {row.amount} | {row.below}" for row in rows]
+
+
+class Typing(DemoCase):
+    def edit(self, key: str, column: int, text: str) -> None:
+        table = self.window.books.activity.entries.table
+        self.assertTrue(table.show_record(key, column))
+        self.press(ENTER)
+        line = self.focused()
+        assert isinstance(line, QLineEdit)
+        line.selectAll()
+        self.type(text, ENTER)
+
+    def test_a_refused_amount_stays_as_typed_and_says_why(self) -> None:
+        view = self.window.books.activity
+        view.show_all()
+        before = to_text(self.window.workspace.file)
+        self.edit("e00001", 4, "41o6.50")
+        self.assertEqual(to_text(self.window.workspace.file), before)
+        self.assertEqual(view.model.data(view.model.index(0, 4)), "41o6.50")
+        self.assertTrue(view.entries.refusal.isVisible())
+        self.assertIn("“o” is not part of an amount", view.entries.refusal.text())
+        self.edit("e00001", 4, "4106.50")
+        self.assertFalse(view.entries.refusal.isVisible())
+        self.assertEqual(str(self.window.workspace.file.entries["e00001"].amount), "4106.50")
+
+    def test_the_effect_of_the_last_edit_is_shown(self) -> None:
+        self.window.books.activity.show_all()
+        self.edit("e00001", 4, "5186.50")
+        self.assertEqual(self.window.workspace.effect(Place("form_1040", "total_income")), Decimal(1000))
+        self.assertIn("last edit +1,000", self.window.carry.buttons["Total income"].accessibleName())
+
+    def test_a_date_outside_the_year_is_kept_and_stopped(self) -> None:
+        self.window.books.activity.show_all()
+        self.edit("e00001", 0, "1/9/2024")
+        self.assertEqual(str(self.window.workspace.file.entries["e00001"].date), "2024-01-09")
+        self.window.workspace.look_at("/entries/e00001")
+        self.assertIn("outside tax year 2025", " ".join(self.thread()))
+        shown = self.window.books.activity.model.index(0, 5).data()
+        self.assertEqual(shown, "nowhere")
+
+    def test_undo_and_redo_everything(self) -> None:
+        workspace = self.window.workspace
+        start = to_text(workspace.file)
+        self.window.books.activity.show_all()
+        self.edit("e00001", 1, "Someone else")
+        self.edit("e00002", 4, "1")
+        self.window.books.activity.entries.table.show_record("e00003")
+        self.press(Key.Key_Delete)
+        self.assertNotIn("e00003", workspace.file.entries)
+        self.window.books.make_activity("rental")
+        self.window.books.activity.remove_activity()
+        end = to_text(workspace.file)
+        for _ in range(5):
+            self.press(Key.Key_Z, Modifier.ControlModifier)
+        self.assertEqual(to_text(workspace.file), start)
+        for _ in range(5):
+            self.press(Key.Key_Z, Modifier.ControlModifier | Modifier.ShiftModifier)
+        self.assertEqual(to_text(workspace.file), end)
+
+    def test_a_half_typed_new_entry_survives_going_elsewhere(self) -> None:
+        view = self.window.books.activity
+        view.show_all()
+        view.entries.table.start_new(1)
+        self.press(ENTER)
+        self.type("Half typed", ENTER)
+        self.press(Key.Key_Escape)
+        view.statement.show_line(["office"])
+        self.window.show_stage(Stage.RETURN)
+        self.window.show_stage(Stage.BOOKS)
+        view.show_all()
+        last = view.model.rowCount() - 1
+        self.assertEqual(view.model.index(last, 1).data(), "Half typed")
+
+    def test_shares_and_numbers_are_checked_at_their_place(self) -> None:
+        self.window.workspace.go_to("/activities/a00003/owners/owner")
+        share = self.focused()
+        assert isinstance(share, QLineEdit)
+        share.selectAll()
+        self.type("60", Key.Key_Tab)
+        form = self.window.books.activity.particulars.form
+        self.assertIn("do not add up", form._problems["/activities/a00003/owners/owner"].text())
+        share.setFocus()
+        share.selectAll()
+        self.type("sixty", Key.Key_Tab)
+        self.assertIn("no share", form._problems["/activities/a00003/owners/owner"].text())
+        self.assertEqual(share.text(), "sixty")
+        self.window.show_stage(Stage.CLIENTS)
+        problem = self.window.clients.particulars.owner._problems["/people/owner/identity_number"]
+        self.assertIn("never issued", problem.text())
+
+    def test_a_question_changes_the_return(self) -> None:
+        self.window.workspace.go_to("/activities/a00003/answers/trade_or_business")
+        box = self.focused()
+        assert isinstance(box, QCheckBox)
+        before = self.amount("form_8995/business_income")
+        self.press(Key.Key_Space)
+        self.assertEqual(self.amount("form_8995/business_income"), before + 8790)
+
+    def test_cost_of_goods_unfolds(self) -> None:
+        self.window.books.choose("a00002")
+        statement = self.window.books.activity.statement
+        self.assertFalse(statement.show_line(["purchases"]))
+        statement.show_line(["cost_of_goods"])
+        statement.setFocus()
+        self.press(ENTER)
+        self.assertTrue(statement.show_line(["purchases"]))
+
+
+class Threads(DemoCase):
+    def test_a_line_is_followed_back_to_an_entry_and_forward_to_the_result(self) -> None:
+        workspace = self.window.workspace
+        workspace.go_to(Place("schedule_c.a00001.owner", "repairs"))
+        rows = self.thread()
+        self.assertIn("Rounded half up to whole dollars | 1,696 | ", rows)
+        self.assertIn("Singer of Seams | 783.15 | As entered", rows)
+        self.assertTrue(any(row.startswith("Total expenses | 38,428") for row in rows))
+        self.press(Key.Key_F6)
+        steps = self.window.thread_panel.list
+        self.assertIs(self.focused(), steps)
+        entry = next(n for n in range(steps.count()) if "Singer" in steps.item(n).data(ROW_ROLE).text)
+        steps.setCurrentRow(entry)
+        self.press(ENTER)
+        self.assertIs(self.window.stage, Stage.BOOKS)
+        self.assertEqual(workspace.subject, "/entries/e00038")
+        self.assertIn("Repairs and maintenance | 1,696 |", " ".join(self.thread()))
+        self.press(Key.Key_Left, Modifier.AltModifier)
+        self.assertEqual(workspace.subject, Place("schedule_c.a00001.owner", "repairs"))
+
+    def test_a_gap_is_said_and_leads_to_where_it_is_mended(self) -> None:
+        self.window.open_path(self.folder / "Lindqvist, Greta 2025.halfyard")
+        workspace = self.window.workspace
+        workspace.go_to(Place("form_1040", "total_tax"))
+        self.assertIn("special depreciation allowance", self.thread()[0])
+        self.assertIn("not complete", self.window.carry.buttons["Total tax"].accessibleName())
+        self.window.thread_panel.list.itemActivated.emit(self.window.thread_panel.list.item(0))
+        self.assertIs(self.window.stage, Stage.ASSETS)
+
+    def test_findings_lead_to_their_place(self) -> None:
+        self.window.open_path(self.folder / "Lindqvist, Greta 2025.halfyard")
+        self.window.show_stage(Stage.RETURN)
+        findings = self.window.returns.findings
+        self.assertIn("No line is chosen yet", findings.item(0).text())
+        findings.itemActivated.emit(findings.item(0))
+        self.assertIs(self.window.stage, Stage.BOOKS)
+        self.assertEqual(self.window.workspace.subject, "/entries/e00005")
+
+    def test_every_sheet_is_a_page_whose_lines_have_threads(self) -> None:
+        page = self.window.returns
+        self.window.show_stage(Stage.RETURN)
+        computation = self.window.workspace.computation
+        self.assertEqual(page.sheets.count(), len(computation.sheets))
+        for row, sheet in enumerate(computation.sheets):
+            page.sheets.setCurrentRow(row)
+            places = [item.place for item in page.lines.rows_model.rows if item.place]
+            self.assertEqual(places, [line.place for line in sheet.lines])
+            for place in places:
+                self.window.workspace.look_at(place)
+                self.assertGreater(len(self.thread()), 1)
+
+    def test_the_finder_reaches_lines_entries_and_commands(self) -> None:
+        for words, subject in (
+            ("taxable income form 1040 15", Place("form_1040", "taxable_income")),
+            ("asset long-arm", "/assets/s00003"),
+            ("crab pot", "/entries/e00044"),
+            ("4,186.50", "/entries/e00001"),
+        ):
+            with self.subTest(words=words):
+                self.find(words)
+                self.assertEqual(self.window.workspace.subject, subject)
+        self.press(Key.Key_F3)
+        self.type("zzzz")
+        self.assertIsNone(self.window.finder.list.currentItem())
+        self.assertIn("Nothing has all of", self.window.finder.list.item(0).text())
+        self.press(Key.Key_Escape)
+        self.assertFalse(self.window.finder.isVisible())
+        self.window.finder.open()
+        self.assertIsNotNone(self.window.finder.list.item(0).data(FOUND_ROLE))
+
+
+class Files(DemoCase):
+    def test_the_list_says_how_each_file_stands(self) -> None:
+        self.window.clients.finish_listing()
+        files = self.window.clients.files
+        cells = [[files.item(row, column) for column in (0, 2)] for row in range(files.rowCount())]
+        table = {who.text(): state.text() for who, state in cells if who and state}
+        self.assertEqual(
+            table,
+            {
+                "Castellan, Rosa and Anders Bly": "Complete",
+                "Hallowell, Ines and Julian": "Complete",
+                "Lindqvist, Greta": "2 to mend",
+                "Oduya, Femi": "Not all computed",
+            },
+        )
+
+    def test_a_damaged_file_is_refused_in_words_and_the_open_one_stays(self) -> None:
+        damaged = self.folder / "Damaged 2025.halfyard"
+        damaged.write_text("{", encoding="utf-8")
+        self.assertFalse(self.window.open_path(damaged))
+        self.assertIn("damaged or cut off", self.window.clients._problem.text())
+        self.assertEqual(self.window.workspace.path, self.folder / MAIN_FILE)
+
+    def test_a_second_window_cannot_open_the_same_file(self) -> None:
+        other = self.new_window()
+        self.assertFalse(other.open_path(self.folder / MAIN_FILE))
+        self.assertIn("another window", other.clients._problem.text())
+
+    def test_closing_saves_and_recovered_edits_are_said(self) -> None:
+        path = self.folder / MAIN_FILE
+        self.window.workspace.go_to("/people/owner/first_name")
+        name = self.focused()
+        assert isinstance(name, QLineEdit)
+        name.selectAll()
+        self.type("Inez")
+        self.window.close()
+        self.assertEqual(read_file(path).people["owner"].first_name, "Inez")
+        self.assertEqual(QApplication.topLevelWidgets().count(self.window), 1)
+
+    def test_everything_that_takes_the_focus_has_a_name(self) -> None:
+        for stage in Stage:
+            self.window.show_stage(stage)
+            for widget in self.window.findChildren(QWidget):
+                if widget.isVisible() and widget.focusPolicy().value & 1 and _speaks(widget, self.window):
+                    name = widget.accessibleName() or getattr(widget, "text", lambda: "")()
+                    self.assertTrue(name, f"{type(widget).__name__} on {stage.value}")
+
+
+def _speaks(widget: QWidget, window: MainWindow) -> bool:
+    """Whether a widget is one that people use, not a part of another widget or a mere container."""
+    own = type(widget).__module__.startswith("half_yard") or isinstance(widget, QLineEdit | QCheckBox)
+    return own and widget is not window and not widget.objectName().startswith("qt_")
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,89 @@
+"""A window on a folder of its own, driven by keys as a person drives it."""
+
+from __future__ import annotations
+
+import os
+import tempfile
+import unittest
+from pathlib import Path
+
+os.environ["QT_QPA_PLATFORM"] = "offscreen"
+
+from PySide6.QtCore import QEvent, Qt
+from PySide6.QtTest import QTest
+from PySide6.QtWidgets import QApplication, QWidget
+
+from half_yard.desktop.app import make_application
+from half_yard.desktop.office import RecentFiles
+from half_yard.desktop.window import MainWindow
+from half_yard.figures import Place
+
+Key = Qt.Key
+Modifier = Qt.KeyboardModifier
+
+
+class WindowCase(unittest.TestCase):
+    """Each test has a new window and an empty folder for its files and state."""
+
+    def setUp(self) -> None:
+        made = tempfile.TemporaryDirectory(prefix="half yard ")
+        self.addCleanup(made.cleanup)
+        self.folder = Path(made.name) / "office"
+        self.folder.mkdir()
+        before = os.environ.get("XDG_STATE_HOME")
+        os.environ["XDG_STATE_HOME"] = str(Path(made.name) / "state")
+        self.addCleanup(self._restore, before)
+        self.application = make_application()
+        self.window = self.new_window()
+
+    @staticmethod
+    def _restore(before: str | None) -> None:
+        if before is None:
+            os.environ.pop("XDG_STATE_HOME", None)
+        else:
+            os.environ["XDG_STATE_HOME"] = before
+
+    def new_window(self) -> MainWindow:
+        recent = RecentFiles()
+        recent.use_folder(self.folder)
+        window = MainWindow(recent)
+        self.addCleanup(self._end, window)
+        window.show()
+        window.activateWindow()
+        QTest.qWaitForWindowActive(window)
+        self.settle()
+        return window
+
+    def _end(self, window: MainWindow) -> None:
+        window.close()
+        window.deleteLater()
+        QApplication.sendPostedEvents(None, QEvent.Type.DeferredDelete)
+        self.settle()
+
+    def settle(self) -> None:
+        QApplication.processEvents()
+
+    def focused(self) -> QWidget:
+        widget = QApplication.focusWidget()
+        assert widget is not None, "nothing has the focus"
+        return widget
+
+    def press(self, key: Key, modifier: Modifier = Modifier.NoModifier, times: int = 1) -> None:
+        for _ in range(times):
+            QTest.keyClick(self.focused(), key, modifier)
+            self.settle()
+
+    def type(self, text: str, *then: Key) -> None:
+        QTest.keyClicks(self.focused(), text)
+        self.settle()
+        for key in then:
+            self.press(key)
+
+    def find(self, words: str) -> None:
+        """Go to something by the finder."""
+        self.press(Key.Key_F3)
+        self.type(words, Key.Key_Return)
+
+    def amount(self, place: str) -> int:
+        sheet, _, key = place.rpartition("/")
+        return int(self.window.workspace.computation.line(Place(sheet, key)).figure.amount)

@@ -1,0 +1,96 @@
+"""Client files for the tests, made from a few words."""
+
+from __future__ import annotations
+
+import datetime
+from decimal import Decimal
+from typing import Any
+
+from half_yard.countries import Computation, compute
+from half_yard.figures import Figure
+from half_yard.records import (
+    Activity,
+    Asset,
+    ClientFile,
+    Entry,
+    Household,
+    InterestStatement,
+    Person,
+    WageStatement,
+)
+from half_yard.records.identifiers import numbered
+
+BUSINESS, RENTAL = "a00001", "a00002"
+MID_LIFE = datetime.date(1980, 6, 1)
+
+
+def client(year: int = 2025, status: str = "single", **parts: Any) -> ClientFile:
+    """A file of an owner (and a spouse, if joint), with the collections given."""
+    people = {"owner": Person(first_name="Olive", last_name="Reed", birth_date=MID_LIFE)}
+    if status == "joint":
+        people["spouse"] = Person(first_name="Basil", last_name="Reed", birth_date=MID_LIFE)
+    base = {"household": Household(filing_status=status), "people": people}
+    return ClientFile.new("us", year).model_copy(update={**base, **parts})
+
+
+def business(**fields: Any) -> Activity:
+    """A business of the owner."""
+    return Activity(**{"kind": "business", "name": "Workshop", "owners": {"owner": Decimal(100)}, **fields})
+
+
+def rental(**fields: Any) -> Activity:
+    """A rental of the owner, let all year."""
+    usual = {"kind": "rental", "name": "Cottage", "owners": {"owner": Decimal(100)}, "days_rented": 365}
+    return Activity(**{**usual, **fields})
+
+
+def entries(activity: str, **amounts: str) -> list[Entry]:
+    """An entry for each line named."""
+    return [Entry(activity=activity, line=line, amount=Decimal(text)) for line, text in amounts.items()]
+
+
+def asset(asset_class: str, in_service: str, cost: str, activity: str = BUSINESS, **fields: Any) -> Asset:
+    """An asset without special allowance."""
+    return Asset(
+        activity=activity, name=asset_class, asset_class=asset_class,
+        in_service=datetime.date.fromisoformat(in_service), cost=Decimal(cost),
+        **{"answers": {"no_special_allowance": True}, **fields},
+    )  # fmt: skip
+
+
+def wages(amount: str, person: str = "owner", withheld: str = "0") -> dict[str, WageStatement]:
+    """Wages from one employer."""
+    return {"w00001": WageStatement(person=person, wages=Decimal(amount), withheld=Decimal(withheld))}
+
+
+def interest(amount: str) -> dict[str, InterestStatement]:
+    """The owner's interest from one payer."""
+    return {"i00001": InterestStatement(person="owner", interest=Decimal(amount))}
+
+
+def sole_proprietor(profit: str, year: int = 2025, status: str = "single", **parts: Any) -> ClientFile:
+    """A file with one business whose only entry is its receipts."""
+    return client(
+        year, status, activities={BUSINESS: business()},
+        entries=numbered("entries", entries(BUSINESS, gross_receipts=profit)), **parts,
+    )  # fmt: skip
+
+
+def line(computation: Computation, place: str) -> Figure:
+    """The figure at sheet/line."""
+    sheet, _, key = place.rpartition("/")
+    return computation.sheet(sheet)[key]
+
+
+def amount(file: ClientFile, place: str) -> Decimal:
+    """The amount at sheet/line of a file."""
+    return line(compute(file), place).amount
+
+
+def gaps(file: ClientFile, place: str = "form_1040/owed") -> str:
+    """All that is not computed below a line, as one text."""
+    computation = compute(file)
+    found = {mark.message for mark in line(computation, place).gaps}
+    if place == "form_1040/owed":
+        found |= {mark.message for mark in line(computation, "form_1040/total_tax").gaps}
+    return " | ".join(sorted(found))

@@ -1,0 +1,287 @@
+"""Whole returns: what is computed, what is split, and what is never silently wrong."""
+
+import datetime
+import unittest
+from decimal import Decimal
+
+from half_yard.countries import compute
+from half_yard.figures import Place
+from half_yard.records import ClientFile, Entry, EstimatedPayment, Person
+from half_yard.records.identifiers import numbered
+from half_yard.review import Level
+from tests.files import (
+    BUSINESS,
+    RENTAL,
+    amount,
+    asset,
+    business,
+    client,
+    entries,
+    gaps,
+    interest,
+    line,
+    rental,
+    sole_proprietor,
+    wages,
+)
+
+HALVES = {"owner": Decimal(50), "spouse": Decimal(50)}
+
+
+def landlord(rents: str, costs: str, status: str = "single", year: int = 2025, **parts: object) -> ClientFile:
+    fields = {"activities": {RENTAL: rental()}, **parts}
+    records = numbered("entries", entries(RENTAL, rents=rents, repairs=costs))
+    return client(year, status, entries=records, **fields)
+
+
+class ScheduleC(unittest.TestCase):
+    def test_from_receipts_to_net_profit(self) -> None:
+        file = client(
+            activities={BUSINESS: business()},
+            entries=numbered(
+                "entries",
+                entries(
+                    BUSINESS, gross_receipts="90000", returns="1000", other_income="250", purchases="20000",
+                    inventory_opening="3000", inventory_closing="5000", supplies="1200.40", wages="9999.60",
+                ),
+            ),
+            assets=numbered("assets", [asset("seven_year", "2025-02-01", "10000")]),
+        )  # fmt: skip
+        sheet = compute(file).sheet(f"schedule_c.{BUSINESS}.owner")
+        expected = {
+            "net_receipts": 89000, "cost_of_goods_sold": 18000, "cost_of_goods": 18000, "gross_profit": 71000,
+            "gross_income": 71250, "depreciation": 1429, "total_expenses": 12629, "net_profit": 58621,
+        }  # fmt: skip
+        self.assertEqual({key: sheet[key].amount for key in expected}, expected)
+
+    def test_meals_are_typed_in_full_and_halved_once(self) -> None:
+        """26 U.S.C. 274(n); restaurant meals in full in 2021 and 2022 (P.L. 116-260 sec. 210)."""
+        for year, deductible in ((2022, 50 + 80), (2023, 50 + 40), (2025, 50 + 40)):
+            file = client(
+                year,
+                activities={BUSINESS: business()},
+                entries=numbered("entries", entries(BUSINESS, meals="100", restaurant_meals="80")),
+            )
+            with self.subTest(year=year):
+                self.assertEqual(amount(file, f"schedule_c.{BUSINESS}.owner/deductible_meals"), deductible)
+
+    def test_a_shared_business_is_typed_once_and_split_over_all_lines(self) -> None:
+        shares = {"owner": Decimal("66.6667"), "spouse": Decimal("33.3333")}
+        file = sole_proprietor("1000.01", status="joint").model_copy(
+            update={"activities": {BUSINESS: business(owners=shares)}}
+        )
+        computation = compute(file)
+        parts = [
+            line(computation, f"schedule_c.{BUSINESS}.{person}/gross_receipts").parts[0]
+            for person in ("owner", "spouse")
+        ]
+        self.assertEqual(sum(part.amount for part in parts), Decimal("1000.01"))
+        self.assertEqual([part.amount for part in parts], [Decimal("666.67"), Decimal("333.34")])
+        choices = line(computation, f"schedule_c.{BUSINESS}.owner/net_profit").choices
+        self.assertIn("66.6667%", choices[0].text)
+
+
+class OwnersReturn(unittest.TestCase):
+    def test_a_small_joint_return_line_by_line(self) -> None:
+        """Worked out by hand from the year's values (26 U.S.C. 1, 63, 199A, 1401; Rev. Proc. 2024-40 as
+        amended by P.L. 119-21)."""
+        file = sole_proprietor(
+            "40000", status="joint", wages=wages("30000", "spouse", "2500"), interest=interest("500.49"),
+            estimated_payments={
+                "p00001": EstimatedPayment(date=datetime.date(2026, 1, 15), amount=Decimal(3000))
+            },
+        )  # fmt: skip
+        form = compute(file).sheet("form_1040")
+        # 40,000 x 92.35% = 36,940; x 12.4% = 4,581; x 2.9% = 1,071; together 5,652, half of it 2,826.
+        expected = {
+            "total_income": 70500, "adjustments": 2826, "adjusted_gross_income": 67674,
+            "standard_deduction": 31500,
+            # 20% of (40,000 - 2,826) is 7,435; 20% of (67,674 - 31,500) is 7,235, the smaller.
+            "business_income_deduction": 7235, "taxable_income": 28939,
+            # middle of the row 28,900 to 28,950: 2,385 + 12% of (28,925 - 23,850) = 2,994
+            "tax": 2994, "other_taxes": 5652, "total_tax": 8646, "payments": 5500,
+            "overpaid": 0, "owed": 3146,
+        }  # fmt: skip
+        self.assertEqual({key: form[key].amount for key in expected}, expected)
+
+    def test_standard_deduction_for_age_and_blindness(self) -> None:
+        """26 U.S.C. 63(f); a person born on January 1 counts as 65 the day before (IRS Pub. 501)."""
+        for born, blind, deduction in (
+            ((1961, 1, 1), False, 15750 + 2000),
+            ((1961, 1, 2), False, 15750),
+            ((1950, 7, 1), True, 15750 + 2 * 2000),
+        ):
+            person = Person(first_name="Olive", birth_date=datetime.date(*born), blind=blind)
+            with self.subTest(born=born):
+                file = client(people={"owner": person}, wages=wages("50000"))
+                self.assertEqual(amount(file, "form_1040/standard_deduction"), deduction)
+
+    def test_a_separate_return_takes_only_the_owners_share(self) -> None:
+        file = landlord(
+            "10001", "0", "separate", activities={RENTAL: rental(owners=HALVES)},
+            people={"owner": Person(first_name="Olive"), "spouse": Person(first_name="Basil")},
+        )  # fmt: skip
+        self.assertEqual(amount(file, f"schedule_e.{RENTAL}/rents"), 5001)
+
+    def test_a_business_loss_carried_in_reduces_qualified_income(self) -> None:
+        file = sole_proprietor("20000", business_loss_carried_in=Decimal(50000))
+        self.assertEqual(amount(file, "form_8995/deduction"), 0)
+        self.assertLess(amount(file, "form_8995/carried_out"), -30000)
+
+
+class NeverSilentlyWrong(unittest.TestCase):
+    """Each case that is not computed marks the lines it reaches and makes the result incomplete."""
+
+    def assert_gap(self, file: ClientFile, words: str) -> None:
+        computation = compute(file)
+        self.assertIn(words, gaps(file))
+        self.assertFalse(computation.complete)
+        self.assertIn(words, " ".join(str(finding) for finding in computation.findings))
+
+    def test_plain_cases_are_complete(self) -> None:
+        for file in (sole_proprietor("40000"), landlord("12000", "3000"), client(wages=wages("60000"))):
+            self.assertEqual(gaps(file), "")
+            self.assertTrue(compute(file).complete)
+
+    def test_thresholds(self) -> None:
+        self.assert_gap(sole_proprietor("260000"), "Form 8995-A")
+        self.assert_gap(sole_proprietor("217000"), "Form 8959")
+        both = sole_proprietor("160000", status="joint", wages=wages("110000", "spouse"))
+        self.assert_gap(both, "Form 8959")
+        self.assert_gap(landlord("290000", "0"), "Form 8960")
+        self.assert_gap(client(wages=wages("201000"), interest=interest("10")), "Form 8960")
+        self.assertEqual(gaps(client(wages=wages("199000"), interest=interest("10"))), "")
+
+    def test_losses(self) -> None:
+        self.assert_gap(landlord("1000", "9000", wages=wages("100001")), "Form 8582")
+        self.assert_gap(landlord("1000", "27000", wages=wages("50000")), "Form 8582")
+        self.assert_gap(landlord("1000", "9000", "separate", wages=wages("50000")), "Form 8582")
+        passive = rental(answers={"active_participation": False})
+        self.assert_gap(landlord("1000", "9000", activities={RENTAL: passive}), "Form 8582")
+        suspended = rental(answers={"suspended_losses": True})
+        self.assert_gap(landlord("9000", "1000", activities={RENTAL: suspended}), "Form 8582")
+        small = landlord("1000", "26000", wages=wages("100000"))
+        self.assertEqual(gaps(small), "")
+        self.assertEqual(amount(small, "form_1040/total_income"), 75000)
+
+    def test_business_losses(self) -> None:
+        self.assert_gap(sole_proprietor("-320000", wages=wages("400000")), "Form 461")
+        self.assert_gap(sole_proprietor("-9000"), "net operating loss")
+        risk = business(answers={"at_risk": False})
+        loss = sole_proprietor("-9000", wages=wages("50000"))
+        self.assert_gap(loss.model_copy(update={"activities": {BUSINESS: risk}}), "Form 6198")
+        passive = business(answers={"material_participation": False})
+        self.assert_gap(loss.model_copy(update={"activities": {BUSINESS: passive}}), "without material")
+
+    def test_people_and_status(self) -> None:
+        old = {"owner": Person(first_name="Olive", birth_date=datetime.date(1950, 1, 5))}
+        self.assert_gap(sole_proprietor("30000", people=old), "Schedule 1-A")
+        self.assertEqual(gaps(sole_proprietor("30000", 2024, people=old)), "")
+        self.assert_gap(sole_proprietor("30000", status="head_of_household"), "qualifying person")
+        self.assert_gap(sole_proprietor("30000", status="separate"), "Filing separately")
+        self.assert_gap(sole_proprietor("30000", status="wrong"), "No filing status")
+
+    def test_property_and_use(self) -> None:
+        new = asset("seven_year", "2025-03-01", "900", answers={})
+        self.assert_gap(sole_proprietor("30000", assets={"s00001": new}), "special depreciation allowance")
+        old = asset("seven_year", "1984-03-01", "900")
+        self.assert_gap(sole_proprietor("30000", assets={"s00001": old}), "in service this early")
+        cabin = rental(days_personal=20)
+        self.assert_gap(landlord("9000", "100", activities={RENTAL: cabin}), "280A")
+
+    def test_minimum_tax_is_marked_where_it_could_be_due(self) -> None:
+        """No case of ordinary income alone below the exemption's phase-out owes it; a large writing-off of
+        personal property beside wages might."""
+        file = sole_proprietor(
+            "0", wages=wages("400000"), assets={"s00001": asset("seven_year", "2025-03-01", "1700000")}
+        )
+        self.assert_gap(file, "Form 6251")
+
+    def test_2026_minimum_deduction(self) -> None:
+        self.assert_gap(sole_proprietor("1200", 2026, wages=wages("60000")), "199A(i)")
+
+    def test_shares_that_are_not_the_whole(self) -> None:
+        part = business(owners={"owner": Decimal(60)})
+        file = sole_proprietor("30000").model_copy(update={"activities": {BUSINESS: part}})
+        self.assert_gap(file, "not 100%")
+        errors = [finding for finding in compute(file).findings if finding.level is Level.ERROR]
+        self.assertEqual(errors[0].path, f"/activities/{BUSINESS}/owners")
+
+
+class Stops(unittest.TestCase):
+    def stop(self, file: ClientFile, path: str) -> str:
+        computation = compute(file)
+        self.assertEqual(computation.threads.landing_of(path), ())
+        self.assertIn(path, [finding.path for finding in computation.findings])
+        return computation.stops[path]
+
+    def test_entries(self) -> None:
+        def one(**fields: object) -> ClientFile:
+            record = {"activity": BUSINESS, "line": "supplies", "amount": Decimal(10), **fields}
+            return sole_proprietor("0").model_copy(
+                update={"entries": {"e00001": Entry.model_validate(record)}}
+            )
+
+        path = "/entries/e00001"
+        self.assertIn("outside tax year", self.stop(one(date=datetime.date(2024, 12, 31)), path))
+        self.assertIn("No line", self.stop(one(line=""), path))
+        self.assertIn("no line of this kind", self.stop(one(line="rents"), path))
+        self.assertIn("no activity", self.stop(one(activity="a00009"), path))
+        spouses = one().model_copy(
+            update={"activities": {BUSINESS: business(owners={"spouse": Decimal(100)})}}
+        )
+        self.assertIn("nobody on this return", self.stop(spouses, path))
+
+    def test_assets(self) -> None:
+        path = "/assets/s00001"
+        for words, record in (
+            ("after tax year", asset("seven_year", "2026-01-01", "10")),
+            ("below zero", asset("seven_year", "2025-01-01", "-10")),
+            ("no date", asset("seven_year", "2025-01-01", "10").model_copy(update={"in_service": None})),
+            ("No class", asset("seven_year", "2025-01-01", "10").model_copy(update={"asset_class": "boat"})),
+        ):
+            with self.subTest(words=words):
+                self.assertIn(words, self.stop(sole_proprietor("9", assets={"s00001": record}), path))
+
+    def test_household(self) -> None:
+        self.assertIn("not on this return", self.stop(client(wages=wages("5", "spouse")), "/wages/w00001"))
+        late = EstimatedPayment(date=datetime.date(2026, 3, 1), amount=Decimal(5))
+        file = client(estimated_payments={"p00001": late})
+        self.assertIn("outside January 2025", self.stop(file, "/estimated_payments/p00001"))
+
+
+class Checks(unittest.TestCase):
+    def said(self, file: ClientFile) -> str:
+        return "\n".join(str(finding) for finding in compute(file).findings)
+
+    def test_identity_numbers(self) -> None:
+        for number, words in (
+            ("12-34", "has 4 digits"), ("123-45-678x", "not digits"), ("666-12-3456", "never issued"),
+        ):  # fmt: skip
+            person = Person(first_name="Olive", identity_number=number)
+            self.assertIn(words, self.said(client(people={"owner": person})))
+        file = sole_proprietor("1").model_copy(
+            update={"activities": {BUSINESS: business(employer_number="07-1234567")}}
+        )
+        self.assertIn("never issued", self.said(file))
+
+    def test_prior_depreciation(self) -> None:
+        def prior(taken: str) -> str:
+            record = asset("seven_year", "2023-02-01", "10000", prior_depreciation=Decimal(taken))
+            return self.said(sole_proprietor("1", assets={"s00001": record}))
+
+        self.assertNotIn("earlier depreciation", prior("3878"))
+        self.assertIn("by the table it is 3,878.00", prior("1429"))
+        self.assertIn("more than its cost", prior("10001"))
+
+    def test_depreciation_stops_at_the_basis(self) -> None:
+        record = asset("seven_year", "2023-02-01", "10000", prior_depreciation=Decimal(9900))
+        file = sole_proprietor("1", assets={"s00001": record})
+        self.assertEqual(compute(file).stories["s00001"].this_year.amount, 100)
+
+    def test_a_large_balance_due(self) -> None:
+        self.assertIn("underpaid estimated tax", self.said(sole_proprietor("60000")))
+
+    def test_marks_stay_off_lines_that_do_not_need_them(self) -> None:
+        file = client(wages=wages("201000"), interest=interest("10"))
+        self.assertEqual(compute(file).line(Place("form_1040", "wages")).figure.gaps, ())

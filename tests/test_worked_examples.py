@@ -1,0 +1,124 @@
+"""Published worked examples. Their figures are recalled from memory of the publication named."""
+
+import unittest
+from decimal import Decimal
+
+from half_yard.countries import compute
+from half_yard.countries.us.form_8995 import QualifiedBusiness, form_8995
+from half_yard.countries.us.income_tax import tax_sheet
+from half_yard.countries.us.year_rules import rules_for
+from half_yard.figures import stated, total
+from half_yard.figures.rounding import to_dollars
+from half_yard.records import ClientFile
+from half_yard.records.identifiers import numbered
+from tests.files import (
+    BUSINESS,
+    RENTAL,
+    amount,
+    asset,
+    business,
+    client,
+    gaps,
+    rental,
+    sole_proprietor,
+    wages,
+)
+
+
+def with_assets(*assets: object, year: int = 2025) -> ClientFile:
+    activities = {BUSINESS: business(), RENTAL: rental()}
+    return client(year, activities=activities, assets=numbered("assets", list(assets)))
+
+
+class Depreciation(unittest.TestCase):
+    def test_pub_946_seven_year_furniture(self) -> None:
+        """IRS Pub. 946, MACRS worksheet example: cost 10,000, half-year convention."""
+        story = compute(with_assets(asset("seven_year", "2025-03-01", "10000"))).stories["s00001"]
+        yearly = [to_dollars(figure.amount) for figure in story.yearly]
+        self.assertEqual(yearly, [1429, 2449, 1749, 1249, 893, 892, 893, 446])
+
+    def test_pub_946_mid_quarter_example(self) -> None:
+        """IRS Pub. 946: January safe 4,000, September furniture 1,000, October computer 5,000."""
+        file = with_assets(
+            asset("seven_year", "2025-01-10", "4000"),
+            asset("seven_year", "2025-09-10", "1000"),
+            asset("five_year", "2025-10-10", "5000"),
+        )
+        stories = compute(file).stories
+        first = [to_dollars(story.yearly[0].amount) for story in stories.values()]
+        self.assertEqual(first, [1000, 107, 250])
+        self.assertEqual(amount(file, "mid_quarter/over"), 1000)
+
+    def test_pub_946_residential_first_year_rate(self) -> None:
+        """IRS Pub. 946, table A-6: in service in February, 3.182%."""
+        file = with_assets(asset("residential_building", "2025-02-15", "100000", RENTAL))
+        self.assertEqual(compute(file).stories["s00001"].this_year.amount, Decimal("3182.00"))
+
+    def test_pub_587_share_of_a_house(self) -> None:
+        """IRS Pub. 587, depreciation example: basis 9,200, 39 years, May, 1.605%: 147.66."""
+        file = with_assets(asset("nonresidential_building", "2025-05-20", "9200"))
+        self.assertEqual(compute(file).stories["s00001"].this_year.amount, Decimal("147.66"))
+
+
+class OwnersReturn(unittest.TestCase):
+    def test_tax_table_example(self) -> None:
+        """Form 1040 instructions, tax table example: joint, taxable income 25,300."""
+        income = stated(Decimal(25300), "taxable income")
+        for year, tax in ((2022, 2628), (2023, 2599), (2024, 2575)):
+            with self.subTest(year=year):
+                self.assertEqual(tax_sheet(income, rules_for(year), "joint")["tax"].amount, tax)
+
+    def test_first_rows_of_the_tax_table(self) -> None:
+        """Form 1040 instructions, first page of the tax table (from memory): rows of 5, 10, 25 and 50."""
+        for income, tax in ((4, 0), (5, 1), (24, 2), (25, 4), (50, 6), (2975, 299), (3000, 303), (3050, 308)):
+            with self.subTest(income=income):
+                sheet = tax_sheet(stated(Decimal(income), ""), rules_for(2025), "single")
+                self.assertEqual(sheet["tax"].amount, tax)
+
+    def test_rate_schedule_above_the_table(self) -> None:
+        """26 U.S.C. 1(j) with Rev. Proc. 2023-34: single, 2024, 150,000: 17,168.50 + 24% above 100,525."""
+        sheet = tax_sheet(stated(Decimal(150000), ""), rules_for(2024), "single")
+        exact = Decimal("17168.50") + (150000 - 100525) * Decimal("0.24")
+        self.assertEqual(sheet["tax"].amount, to_dollars(exact))
+
+    def test_qualified_business_income_limited_by_taxable_income(self) -> None:
+        """Treas. Reg. 1.199A-1(d)(4), example 1: QBI 100,000, taxable income before it 81,000: 16,200.
+
+        Example 2 needs a net capital gain and the phase-in example Form 8995-A, which are not computed.
+        """
+        trade = QualifiedBusiness("a", "Trade", total("", (stated(Decimal(100000), ""),)))
+        none, income = stated(Decimal(0), ""), stated(Decimal(81000), "")
+        sheet = form_8995([trade], none, income, rules_for(2025), "single")
+        self.assertEqual(sheet["deduction"].amount, 16200)
+
+    def test_self_employment_tax_on_100_000(self) -> None:
+        """Common practice, no source: 14,130, or 14,129 where each part is a whole dollar on its own line,
+        as Schedule SE prints them; half is 7,065 either way."""
+        file = sole_proprietor("100000")
+        self.assertEqual(amount(file, "schedule_se.owner/social_security"), 11451)
+        self.assertEqual(amount(file, "schedule_se.owner/medicare"), 2678)
+        self.assertEqual(amount(file, "schedule_se.owner/tax"), 14129)
+        self.assertEqual(amount(file, "schedule_se.owner/deductible_part"), 7065)
+
+    def test_wages_fill_the_social_security_base_first(self) -> None:
+        """26 U.S.C. 1402(b)(1): the base less wages is all that the 12.4% reaches."""
+        file = sole_proprietor("50000", wages=wages("170000"))
+        self.assertEqual(amount(file, "schedule_se.owner/room"), 176100 - 170000)
+        self.assertEqual(amount(file, "schedule_se.owner/social_security"), 756)
+
+    def test_four_hundred_dollar_floor(self) -> None:
+        """26 U.S.C. 1402(b)(2): below 400 of net earnings there is no tax."""
+        self.assertEqual(amount(sole_proprietor("433"), "schedule_se.owner/tax"), 0)
+        self.assertEqual(amount(sole_proprietor("434"), "schedule_se.owner/tax"), 62)
+
+
+class PassiveLosses(unittest.TestCase):
+    def test_pub_925_phase_out_is_not_silently_wrong(self) -> None:
+        """IRS Pub. 925: modified AGI 120,000, active rental loss 31,000: 15,000 is allowed. Not computed
+        yet, so the result says that it is incomplete."""
+        file = client(
+            activities={RENTAL: rental()}, wages=wages("120000"),
+            assets=numbered("assets", [asset("five_year", "2024-01-05", "96875", RENTAL)]),
+        )  # fmt: skip
+        self.assertEqual(amount(file, f"schedule_e.{RENTAL}/income_or_loss"), -31000)
+        self.assertIn("Form 8582", gaps(file))
