@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Protocol
@@ -44,16 +44,30 @@ class AssetKind:
     title: str
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, eq=False)
 class AssetStory:
-    """What depreciation does to one asset: rates by year of its life, and figures of this year."""
+    """What depreciation does to one asset.
+
+    `this_year` and `next_year` are its depreciation in cents. `prior`, what the years before this one
+    took, and `yearly`, every year by the table from `first_year` on, are made when first asked for.
+    """
 
     first_year: int
-    yearly: tuple[Figure, ...]
     this_year: Figure
-    prior: Figure
     next_year: Figure
     summary: str
+    make_prior: Callable[[], Figure]
+    make_yearly: Callable[[], tuple[Figure, ...]]
+
+    @cached_property
+    def prior(self) -> Figure:
+        """The depreciation of the years before this one, as entered or by the table."""
+        return self.make_prior()
+
+    @cached_property
+    def yearly(self) -> tuple[Figure, ...]:
+        """The depreciation of every year of its life by the table, in cents; none for land."""
+        return self.make_yearly()
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,7 +78,7 @@ class CarryPoint:
     place: Place
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Computation:
     """Everything computed from one file.
 

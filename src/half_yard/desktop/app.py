@@ -31,6 +31,7 @@ def run(arguments: Sequence[str]) -> int:
     application = make_application()
     recent = RecentFiles()
     window = MainWindow(recent)
+    window.show()
     for argument in arguments[:1]:
         path = Path(argument)
         if path.is_dir():
@@ -38,5 +39,4 @@ def run(arguments: Sequence[str]) -> int:
             window.clients.refresh_files()
         else:
             window.open_path(path)
-    window.show()
     return application.exec()

@@ -107,11 +107,16 @@ class FieldForm(QWidget):
         self._editors: dict[str, QWidget] = {}
         self._problems: dict[str, QLabel] = {}
         self._typed: dict[str, str] = {}
-        workspace.changed.connect(self.refresh)
+        workspace.changed.connect(self._keep_up)
+
+    def _keep_up(self) -> None:
+        if self.isVisible():
+            self.refresh()
 
     def show_fields(self, fields: Sequence[Field]) -> None:
         """Show these fields, in reading order."""
         if list(fields) == self._fields:
+            self.refresh()
             return
         self._fields = list(fields)
         while item := self._grid.takeAt(0):

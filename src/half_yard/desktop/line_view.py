@@ -52,8 +52,10 @@ class LineModel(QAbstractTableModel):
         """Show these rows, keeping the view's place where their lines are the same."""
         same = [row.place for row in rows] == [row.place for row in self.rows]
         if same and rows:
-            self.rows = rows
-            self.dataChanged.emit(self.index(0, 0), self.index(len(rows) - 1, 2))
+            before, self.rows = self.rows, rows
+            for number, (old, new) in enumerate(zip(before, rows, strict=True)):
+                if old != new:
+                    self.dataChanged.emit(self.index(number, 0), self.index(number, 2))
             return
         self.beginResetModel()
         self.rows = rows

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import cache
 from importlib import resources
 
 from PySide6.QtGui import QColor, QFont, QFontDatabase, QPalette
@@ -38,6 +39,7 @@ def title_font(size: float, *, bold: bool = True) -> QFont:
     return _font(SERIF, size, bold=bold, italic=False)
 
 
+@cache
 def _font(family: str, size: float, *, bold: bool, italic: bool) -> QFont:
     font = QFont(family)
     font.setPointSizeF(size)

@@ -47,6 +47,7 @@ class ThreadPanel(QWidget):
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
         self._workspace = workspace
+        self._rows: list[Row] = []
         self.setProperty("role", "thread")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.setFixedWidth(WIDTH)
@@ -84,10 +85,11 @@ class ThreadPanel(QWidget):
 
     def refresh(self) -> None:
         """Show the thread of the subject as it is now."""
-        self.list.clear()
         subject = self._workspace.subject
         computation = self._workspace.computation if self._workspace.is_open else None
         if computation is None or subject is None or not self._head(computation, subject):
+            self._rows = []
+            self.list.clear()
             self._say(
                 "Thread",
                 "No number is chosen",
@@ -95,7 +97,12 @@ class ThreadPanel(QWidget):
                 "Choose a line or an entry: what it is made of stands here.",
             )
             return
-        for row in thread_rows(computation, subject):
+        rows = list(thread_rows(computation, subject))
+        if rows == self._rows:
+            return
+        self._rows = rows
+        self.list.clear()
+        for row in rows:
             item = QListWidgetItem()
             item.setData(ROW_ROLE, row)
             item.setData(Qt.ItemDataRole.AccessibleTextRole, joined(row.text, row.amount, row.below))

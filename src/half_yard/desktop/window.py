@@ -22,7 +22,7 @@ from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
-from half_yard.desktop.pages.parts import button
+from half_yard.desktop.pages.parts import Page, button
 from half_yard.desktop.stages import Stage, open_counts, stage_of
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.tape import Tape
@@ -50,7 +50,7 @@ class MainWindow(QMainWindow):
         self.books = BooksPage(self.workspace)
         self.assets = AssetsPage(self.workspace)
         self.returns = ReturnPage(self.workspace)
-        self.pages: dict[Stage, QWidget] = {
+        self.pages: dict[Stage, Page] = {
             Stage.CLIENTS: self.clients,
             Stage.BOOKS: self.books,
             Stage.ASSETS: self.assets,
@@ -212,11 +212,7 @@ class MainWindow(QMainWindow):
         """Show a stage's page and put the cursor where its work goes on."""
         self._stack.setCurrentWidget(self.pages[stage])
         self.tape.show_stage(stage)
-        page = self.pages[stage]
-        if stage is Stage.CLIENTS or not self.workspace.is_open:
-            self.clients.files.setFocus()
-        elif isinstance(page, BooksPage | AssetsPage | ReturnPage):
-            page.focus()
+        self.pages[stage].focus()
 
     def _step_stage(self, step: int) -> None:
         stages = list(Stage)

@@ -8,7 +8,7 @@ figures.
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from decimal import Decimal
 from enum import StrEnum
 
@@ -123,22 +123,21 @@ class Figure:
 
     def named(self, label: str, reference: str = "") -> Figure:
         """The same figure under a label and, where the law says so, its reference."""
-        return replace(self, label=label, reference=reference or self.reference)
+        return self._copy(label=label, reference=reference or self.reference)
 
     def because(self, *choices: Choice) -> Figure:
         """The same figure, with the choices that shaped it."""
-        return replace(self, choices=self.choices + choices)
+        return self._copy(choices=self.choices + choices) if choices else self
 
     def marked(self, *marks: Mark) -> Figure:
         """The same figure, and all that will be made from it, under the marks."""
-        return replace(self, marks=self.marks | frozenset(marks)) if marks else self
+        return self._copy(marks=self.marks | frozenset(marks)) if marks else self
 
     def at(self, place: Place, label: str) -> Figure:
         """This figure as a line of a sheet. A figure that already is a line is carried from there."""
         if self.place is None:
-            return replace(self, place=place, label=label)
-        carried = _made(self.amount, label, Operation.CARRIED, (self,))
-        return replace(carried, place=place)
+            return self._copy(place=place, label=label)
+        return _made(self.amount, label, Operation.CARRIED, (self,))._copy(place=place)
 
     def in_dollars(self) -> Figure:
         """Rounded half up to whole dollars; a figure already whole is returned as it is."""
@@ -151,8 +150,31 @@ class Figure:
     def _rounded(self, amount: Decimal, operation: Operation) -> Figure:
         if amount == self.amount:
             same_form = amount.as_tuple().exponent == self.amount.as_tuple().exponent
-            return self if same_form or self.place else replace(self, amount=amount)
+            return self if same_form or self.place else self._copy(amount=amount)
         return _made(amount, self.label, operation, (self,))
+
+    def _copy(
+        self,
+        *,
+        amount: Decimal | None = None,
+        label: str | None = None,
+        choices: tuple[Choice, ...] | None = None,
+        marks: frozenset[Mark] | None = None,
+        place: Place | None = None,
+        reference: str | None = None,
+    ) -> Figure:
+        # What dataclasses.replace does, five times as fast: a heavy file makes thousands of copies.
+        return Figure(
+            self.amount if amount is None else amount,
+            self.label if label is None else label,
+            self.operation,
+            self.parts,
+            self.origin,
+            self.choices if choices is None else choices,
+            self.marks if marks is None else marks,
+            self.place if place is None else place,
+            self.reference if reference is None else reference,
+        )
 
     @property
     def gaps(self) -> tuple[Mark, ...]:
@@ -169,17 +191,17 @@ class Figure:
 
 
 def _marks_of(parts: Iterable[Figure]) -> frozenset[Mark]:
-    found = {part.marks for part in parts if part.marks}
+    found = [part.marks for part in parts if part.marks]
     return NO_MARKS.union(*found) if found else NO_MARKS
 
 
 def _made(amount: Decimal, label: str, operation: Operation, parts: tuple[Figure, ...]) -> Figure:
-    return Figure(amount, label, operation, parts, marks=_marks_of(parts))
+    return Figure(amount, label, operation, parts, None, (), _marks_of(parts))
 
 
 def entered(amount: Decimal, label: str, path: str, detail: str = "") -> Figure:
     """A leaf: what the preparer entered at the path."""
-    return Figure(amount, label, Operation.ENTERED, origin=Entered(path, detail))
+    return Figure(amount, label, Operation.ENTERED, (), Entered(path, detail))
 
 
 def rule(amount: Decimal, label: str, origin: RuleValue) -> Figure:

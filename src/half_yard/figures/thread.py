@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from decimal import Decimal
+from functools import cached_property
 
 from half_yard.figures.figure import ZERO, Entered, Figure, Operation, Place
 from half_yard.figures.rounding import to_cents, to_dollars
@@ -50,48 +51,56 @@ def _evaluate(figure: Figure, amounts: list[Decimal]) -> Decimal:
 
 
 class Threads:
-    """The reverse index of a computation's sheets: which lines a line or an entry feeds."""
+    """The way forward through a computation's sheets: which lines a line or an entry feeds."""
 
     def __init__(self, sheets: Iterable[Sheet]) -> None:
-        self._lines: dict[Place, Line] = {}
-        self._fed: dict[Place, list[Line]] = {}
-        self._landed: dict[str, list[Line]] = {}
-        for sheet in sheets:
-            for line in sheet.lines:
-                self._lines[line.place] = line
-        for line in self._lines.values():
-            self._index(line)
+        self._lines = [line for sheet in sheets for line in sheet.lines]
 
-    def _index(self, line: Line) -> None:
-        seen: set[int] = set()
-        stack = [line.figure]
-        while stack:
-            figure = stack.pop()
-            if id(figure) in seen:
-                continue
-            seen.add(id(figure))
-            if figure.place is not None and figure is not line.figure:
-                _note(self._fed.setdefault(figure.place, []), line)
-                continue
-            if isinstance(figure.origin, Entered):
-                path = figure.origin.path
-                _note(self._landed.setdefault(path, []), line)
-                _note(self._landed.setdefault(path.rpartition("/")[0], []), line)
-            stack.extend(figure.parts)
+    @cached_property
+    def _fed(self) -> dict[Place, list[Line]]:
+        """The lines that each line feeds; made when first asked for."""
+        fed: dict[Place, list[Line]] = {}
+        for line in self._lines:
+            places: dict[Place, None] = {}
+            stack = [line.figure]
+            while stack:
+                for part in stack.pop().parts:
+                    if part.place is not None:
+                        places[part.place] = None
+                    elif part.parts:
+                        stack.append(part)
+            for place in places:
+                fed.setdefault(place, []).append(line)
+        return fed
 
     def fed_by(self, place: Place) -> tuple[Line, ...]:
         """The lines that the line at this place goes to next."""
         return tuple(self._fed.get(place, ()))
 
     def landing_of(self, path: str) -> tuple[Line, ...]:
-        """The lines on which the value entered at this path, or any value of this record, arrives first."""
-        return tuple(self._landed.get(path, ()))
+        """The lines on which the value entered at this path, or any value below it, arrives first."""
+        below = f"{path}/"
 
-    def line_at(self, place: Place) -> Line:
-        """The line at a place. Raises KeyError if no sheet has it."""
-        return self._lines[place]
+        def lands(figure: Figure) -> bool:
+            origin = figure.origin
+            return isinstance(origin, Entered) and (origin.path == path or origin.path.startswith(below))
+
+        return tuple(
+            line
+            for line in self._lines
+            if lands(line.figure) or any(part.place is None and lands(part) for part in _below(line))
+        )
 
 
-def _note(lines: list[Line], line: Line) -> None:
-    if not lines or lines[-1] is not line:
-        lines.append(line)
+def _below(line: Line) -> Iterator[Figure]:
+    """The figures that a line is made of, down to entries, rules and other lines, each once."""
+    seen: set[int] = set()
+    stack = [line.figure]
+    while stack:
+        for part in stack.pop().parts:
+            if part.parts and part.place is None:
+                if id(part) in seen:
+                    continue
+                seen.add(id(part))
+                stack.append(part)
+            yield part

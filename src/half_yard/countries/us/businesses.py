@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import partial
 
 from half_yard.countries.us import gaps
 from half_yard.countries.us.books import Books
@@ -13,9 +14,9 @@ from half_yard.countries.us.owned import HUNDRED, NOTHING, owned_parts
 from half_yard.countries.us.questions import ask
 from half_yard.countries.us.schedule_c import schedule_c
 from half_yard.countries.us.schedule_se import schedule_se
-from half_yard.figures import Choice, Mark, Sheet
-from half_yard.figures.figure import Figure
+from half_yard.figures import Choice, Figure, Mark, Sheet
 from half_yard.records import Activity
+from half_yard.records.remembered import Remembered
 from half_yard.review import shares_add_up
 
 
@@ -35,24 +36,38 @@ class Business:
 
 def businesses(frame: OnReturn, books: Books, depreciation: Mapping[str, Figure]) -> list[Business]:
     """A Schedule C for each owner on the return of each business; `depreciation` by activity."""
-    made = []
+    made: list[Business] = []
     for key, activity in sorted(frame.file.activities.items()):
         if activity.kind != "business":
             continue
-        totals = books.totals.get(key, {})
-        for part in owned_parts(frame, key, activity, totals, depreciation.get(key, NOTHING)):
-            sheet = schedule_c(
-                f"schedule_c.{key}.{part.person}",
-                activity,
-                frame.name(part.person),
-                part.on,
-                part.depreciation,
-                frame.rules,
-                _share_choices(frame, key, activity, part.person),
-                _marks(key, activity),
-                _loss_marks(key, activity),
-            )
-            made.append(Business(key, part.person, sheet))
+        totals, of_assets = books.totals.get(key, {}), depreciation.get(key, NOTHING)
+        made_from = (activity, of_assets, *frame.circumstances, *totals.values())
+        make = partial(_of_activity, frame, key, activity, totals, of_assets)
+        made += MADE.get(key, made_from, make)
+    return made
+
+
+MADE: Remembered[list[Business]] = Remembered()
+
+
+def _of_activity(
+    frame: OnReturn, key: str, activity: Activity, totals: Mapping[str, Figure], of_assets: Figure
+) -> list[Business]:
+    """The Schedule C of each owner on the return of one business."""
+    made = []
+    for part in owned_parts(frame, key, activity, totals, of_assets):
+        sheet = schedule_c(
+            f"schedule_c.{key}.{part.person}",
+            activity,
+            frame.name(part.person),
+            part.on,
+            part.depreciation,
+            frame.rules,
+            _share_choices(frame, key, activity, part.person),
+            _marks(key, activity),
+            _loss_marks(key, activity),
+        )
+        made.append(Business(key, part.person, sheet))
     return made
 
 

@@ -100,7 +100,7 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
     for key, story in stories.items():
         asset = frame.file.assets[key]
         path = f"/assets/{key}/prior_depreciation"
-        if asset.prior_depreciation is None or not story.yearly:
+        if asset.prior_depreciation is None:
             continue
         years = frame.file.tax_year - story.first_year
         by_table = sum((figure.amount for figure in story.yearly[:years]), Decimal(0))

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
 from decimal import Decimal
+from functools import partial
 
 from half_yard.countries.pack import CarryPoint, Computation
 from half_yard.countries.us.asset_classes import CLASSES
@@ -31,7 +32,8 @@ from half_yard.countries.us.schedule_1 import schedule_1
 from half_yard.countries.us.schedule_2 import schedule_2
 from half_yard.countries.us.standard_deduction import standard_deduction
 from half_yard.figures import Figure, MarkKind, Place, Sheet, difference, entered, total
-from half_yard.records import ClientFile
+from half_yard.records import Asset, ClientFile
+from half_yard.records.remembered import Remembered
 
 CARRY = (
     CarryPoint("Businesses", Place("schedule_1", "business_income")),
@@ -81,11 +83,25 @@ def _asset_sheets(
     file: ClientFile, depreciation: Depreciation, frame: OnReturn
 ) -> dict[str, tuple[Sheet, Sheet]]:
     """The depreciation worksheet and Form 4562 of each activity that has assets."""
-    made = {
-        key: depreciation_sheets(file, key, depreciation.stories, frame.rules)
-        for key in sorted(file.activities)
-    }
-    return {key: pair for key, pair in made.items() if pair}
+    by_activity: dict[str, dict[str, Asset]] = {}
+    for key in depreciation.stories:
+        asset = file.assets[key]
+        by_activity.setdefault(asset.activity, {})[key] = asset
+    made = {}
+    for key, assets in sorted(by_activity.items()):
+        stories = depreciation.stories
+        made_from = (
+            file.activities[key],
+            frame.rules,
+            *assets.values(),
+            *(stories[asset] for asset in assets),
+        )
+        make = partial(depreciation_sheets, file, key, assets, stories, frame.rules)
+        made[key] = ASSET_SHEETS.get(key, made_from, make)
+    return made
+
+
+ASSET_SHEETS: Remembered[tuple[Sheet, Sheet]] = Remembered()
 
 
 def _owners_return(
@@ -180,6 +196,8 @@ def _not_on_return(frame: OnReturn, books: Books) -> dict[str, str]:
         for key, activity in frame.file.activities.items()
         if not any(share and person in frame.people for person, share in activity.owners.items())
     }
+    if not outside:
+        return {}
     reason = "Its activity belongs to nobody on this return. Mend the owners or the filing status."
     return {
         f"/entries/{key}": reason

@@ -10,14 +10,13 @@ from half_yard.records import Asset, ClientFile
 
 
 def depreciation_sheets(
-    file: ClientFile, activity: str, stories: Mapping[str, AssetStory], rules: YearRules
-) -> tuple[Sheet, Sheet] | None:
-    """The worksheet and the form for an activity, or None where it has no assets that count."""
-    assets = {
-        key: asset for key, asset in file.assets.items() if asset.activity == activity and key in stories
-    }
-    if not assets:
-        return None
+    file: ClientFile,
+    activity: str,
+    assets: Mapping[str, Asset],
+    stories: Mapping[str, AssetStory],
+    rules: YearRules,
+) -> tuple[Sheet, Sheet]:
+    """The worksheet and the form for an activity and its assets that count."""
     name = file.activities[activity].name
     worksheet = Page(f"depreciation.{activity}", "Depreciation worksheet", name)
     figures = {

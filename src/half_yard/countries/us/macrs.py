@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-import datetime
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
+from functools import partial
 
 from half_yard.countries.pack import AssetStory
 from half_yard.countries.us import gaps
@@ -27,7 +27,9 @@ from half_yard.figures import (
     stated,
     total,
 )
+from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset, ClientFile
+from half_yard.records.remembered import Remembered
 
 LAST_QUARTER = 4
 NO_ALLOWANCE = "no_special_allowance"
@@ -52,7 +54,11 @@ def depreciate(file: ClientFile, rules: YearRules) -> Depreciation:
     stops = {f"/assets/{key}": reason for key, asset in file.assets.items() if (reason := _stop(asset, file))}
     counted = {key: asset for key, asset in sorted(file.assets.items()) if f"/assets/{key}" not in stops}
     tests = _mid_quarter_tests(counted, rules)
-    stories = {key: _story(key, asset, file.tax_year, tests) for key, asset in counted.items()}
+    stories = {}
+    for key, asset in counted.items():
+        test = tests.get(asset.in_service.year) if asset.in_service else None
+        make = partial(_story, key, asset, file.tax_year, test)
+        stories[key] = STORIES.get(key, (asset, rules, test), make)
     this_year = tests.get(file.tax_year)
     return Depreciation(stories, stops, this_year.sheet if this_year else None)
 
@@ -86,7 +92,10 @@ def _mid_quarter_tests(assets: Mapping[str, Asset], rules: YearRules) -> dict[in
     for key, asset in assets.items():
         if not CLASSES[asset.asset_class].real and asset.in_service is not None:
             by_year.setdefault(asset.in_service.year, []).append((key, asset))
-    return {year: _test(year, bought, rules) for year, bought in by_year.items()}
+    return {
+        year: TESTS.get(year, (rules, *(asset for _, asset in bought)), partial(_test, year, bought, rules))
+        for year, bought in by_year.items()
+    }
 
 
 def _test(year: int, bought: list[tuple[str, Asset]], rules: YearRules) -> _Test:
@@ -117,80 +126,100 @@ def _basis(key: str, asset: Asset) -> Figure:
     return entered(asset.cost, f"{asset.name or 'asset'}: cost", f"/assets/{key}/cost", asset.reckoning)
 
 
-def _convention(asset_class: AssetClass, placed: datetime.date, tests: Mapping[int, _Test]) -> Convention:
-    if asset_class.real:
-        return Convention.MID_MONTH
-    return Convention.MID_QUARTER if tests[placed.year].applies else Convention.HALF_YEAR
+TESTS: Remembered[_Test] = Remembered()
+STORIES: Remembered[AssetStory] = Remembered()
 
 
-def _story(key: str, asset: Asset, tax_year: int, tests: Mapping[int, _Test]) -> AssetStory:
+def _story(key: str, asset: Asset, tax_year: int, test: _Test | None) -> AssetStory:
     """What depreciation does to one asset that nothing stops."""
     asset_class, placed = CLASSES[asset.asset_class], asset.in_service
     if placed is None:
         raise ValueError(f"{key} has no date in service")
-    basis = _basis(key, asset)
     if asset_class.recovery is None:
         none = stated(Decimal(0), f"{asset.name}: land is never depreciated", "26 U.S.C. 167; 168(f)")
-        return AssetStory(placed.year, (), none, none, none, "Land is never depreciated.")
-    convention = _convention(asset_class, placed, tests)
-    of = period(convention, placed)
-    choices = [Choice(f"Class: {asset_class.title}", f"/assets/{key}/asset_class")]
-    if not asset_class.real:
-        choices.append(Choice(tests[placed.year].words))
-    yearly = tuple(_life(asset, basis, convention, of, choices, _marks(key, asset, asset_class)))
+        return AssetStory(placed.year, none, none, "Land is never depreciated.", lambda: none, tuple)
+    life = _Life.of(key, asset, test)
+    index = tax_year - placed.year
+    taken = life.taken(index)
+    this_year = life.capped(index, taken, lambda: life.prior(index))
+    next_year = life.capped(
+        index + 1,
+        taken + this_year.amount,
+        lambda: total("earlier years and this one", (life.prior(index), this_year)),
+    )
     summary = (
         f"{asset_class.recovery.years}-year, "
-        f"{'straight line' if asset_class.real else '200% declining balance'}, {convention}"
+        f"{'straight line' if asset_class.real else '200% declining balance'}, {life.convention}"
     )
-    index = tax_year - placed.year
-    before = total(f"{asset.name}: depreciation of earlier years", yearly[:index])
-    prior = _prior(key, asset, before)
-    return AssetStory(
-        placed.year,
-        yearly,
-        _of_year(key, asset, basis, prior, yearly, index),
-        prior,
-        _of_year(key, asset, basis, total("", (prior, *yearly[index : index + 1])), yearly, index + 1),
-        summary,
-    )
+    return AssetStory(placed.year, this_year, next_year, summary, lambda: life.prior(index), life.all_years)
 
 
-def _life(
-    asset: Asset,
-    basis: Figure,
-    convention: Convention,
-    of: int,
-    choices: list[Choice],
-    marks: Iterable[Mark],
-) -> Iterable[Figure]:
-    """Every year's depreciation by the table, in cents."""
-    for year in range(1, len(class_rates(asset.asset_class, convention, of)) + 1):
-        rate = rate_figure(asset.asset_class, convention, of, year)
-        product = (basis * rate).named(f"{asset.name}: basis times rate")
-        yield product.in_cents().named(f"{asset.name}: year {year}").because(*choices).marked(*marks)
+@dataclass(frozen=True)
+class _Life:
+    """An asset's table: its basis, its rates, and the figure of each year."""
 
+    key: str
+    asset: Asset
+    basis: Figure
+    convention: Convention
+    period: int
+    choices: tuple[Choice, ...]
+    marks: tuple[Mark, ...]
 
-def _prior(key: str, asset: Asset, by_table: Figure) -> Figure:
-    """What earlier years took: as entered, or else by the table."""
-    if asset.prior_depreciation is None:
-        return by_table
-    path = f"/assets/{key}/prior_depreciation"
-    return entered(asset.prior_depreciation, f"{asset.name}: depreciation of earlier years, entered", path)
+    @staticmethod
+    def of(key: str, asset: Asset, test: _Test | None) -> _Life:
+        asset_class = CLASSES[asset.asset_class]
+        convention = Convention.MID_MONTH
+        choices = [Choice(f"Class: {asset_class.title}", f"/assets/{key}/asset_class")]
+        if test is not None and not asset_class.real:
+            convention = Convention.MID_QUARTER if test.applies else Convention.HALF_YEAR
+            choices.append(Choice(test.words))
+        of = period(convention, asset.in_service) if asset.in_service else 1
+        marks = tuple(_marks(key, asset, asset_class))
+        return _Life(key, asset, _basis(key, asset), convention, of, tuple(choices), marks)
 
+    @property
+    def _rates(self) -> tuple[Decimal, ...]:
+        return class_rates(self.asset.asset_class, self.convention, self.period)
 
-def _of_year(
-    key: str, asset: Asset, basis: Figure, prior: Figure, yearly: tuple[Figure, ...], index: int
-) -> Figure:
-    """A year's depreciation: by the table, but not more than the basis that is left."""
-    if index >= len(yearly):
-        early = _too_early(key, asset)
-        return stated(Decimal(0), f"{asset.name}: fully depreciated").marked(*early)
-    by_table = yearly[index]
-    left = difference(f"{asset.name}: basis that is left", basis, prior)
-    if left.amount >= by_table.amount:
-        return by_table
-    left = larger_of(left.label, left, ZERO)
-    return smaller_of(f"{asset.name}: not more than the basis that is left", by_table, left)
+    def year(self, index: int) -> Figure:
+        """The depreciation of a year of its life by the table, in cents; the first has index 0."""
+        rate = rate_figure(self.asset.asset_class, self.convention, self.period, index + 1)
+        product = (self.basis * rate).named(f"{self.asset.name}: basis times rate")
+        label = f"{self.asset.name}: year {index + 1}"
+        return product.in_cents().named(label).because(*self.choices).marked(*self.marks)
+
+    def all_years(self) -> tuple[Figure, ...]:
+        """Every year of its life."""
+        return tuple(self.year(index) for index in range(len(self._rates)))
+
+    def taken(self, index: int) -> Decimal:
+        """What the years before an index took, in dollars: the amount of `prior`, made without it."""
+        if self.asset.prior_depreciation is not None:
+            return self.asset.prior_depreciation
+        cost = self.basis.amount
+        return sum((to_cents(cost * rate) for rate in self._rates[:index]), Decimal(0))
+
+    def prior(self, index: int) -> Figure:
+        """What the years before an index took: as entered, or else by the table."""
+        label = f"{self.asset.name}: depreciation of earlier years"
+        if self.asset.prior_depreciation is None:
+            years = range(min(index, len(self._rates)))
+            return total(label, (self.year(earlier) for earlier in years))
+        path = f"/assets/{self.key}/prior_depreciation"
+        return entered(self.asset.prior_depreciation, f"{label}, entered", path)
+
+    def capped(self, index: int, taken: Decimal, prior: Callable[[], Figure]) -> Figure:
+        """The depreciation of a year, but not more than the basis that earlier years have left."""
+        if index >= len(self._rates):
+            label = f"{self.asset.name}: fully depreciated"
+            return stated(Decimal(0), label).marked(*_too_early(self.key, self.asset))
+        by_table = self.year(index)
+        if self.basis.amount - taken >= by_table.amount:
+            return by_table
+        label = f"{self.asset.name}: basis that is left"
+        left = larger_of(label, difference(label, self.basis, prior()), ZERO)
+        return smaller_of(f"{self.asset.name}: not more than the basis that is left", by_table, left)
 
 
 def _marks(key: str, asset: Asset, asset_class: AssetClass) -> Iterable[Mark]:

@@ -37,6 +37,11 @@ class OnReturn:
         return OnReturn(file, rules_for(file.tax_year), status, people)
 
     @property
+    def circumstances(self) -> tuple[object, ...]:
+        """What every activity's sheets are made from besides its own records and figures."""
+        return (self.rules, self.file.household, self.file.people)
+
+    @property
     def persons(self) -> list[tuple[str, Person]]:
         """The people on the return, by id."""
         return [(key, self.file.people[key]) for key in self.people]

@@ -4,15 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import partial
 
 from half_yard.countries.us import gaps
 from half_yard.countries.us.books import Books
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.owned import NOTHING, Owned, owned_parts
 from half_yard.countries.us.rental_losses import loss_treatment
-from half_yard.countries.us.schedule_e import finish_property, net_of, property_page, schedule_e
-from half_yard.figures import Figure, Mark, Page, Sheet, total
+from half_yard.countries.us.schedule_e import net_of, property_lines, schedule_e, with_allowed_loss
+from half_yard.figures import Figure, Mark, Sheet, total
 from half_yard.records import Activity
+from half_yard.records.remembered import Remembered
 from half_yard.review import shares_add_up
 
 
@@ -33,36 +35,47 @@ def rentals(
     frame: OnReturn, books: Books, depreciation: Mapping[str, Figure], other_income: Sequence[Figure]
 ) -> Rentals:
     """Schedule E part I. `other_income` is all other income of the return, which the loss rules look at."""
-    pages = {}
+    sheets: dict[str, Sheet] = {}
     for key, activity in sorted(frame.file.activities.items()):
         if activity.kind != "rental":
             continue
         totals = books.totals.get(key, {})
         of_assets = depreciation.get(key, NOTHING)
-        if set(activity.owners) <= set(frame.people) and shares_add_up(activity):
-            # All of it is on this return, which has one Schedule E: nothing is split.
-            parts = [Owned("", totals, of_assets)]
-        else:
-            parts = owned_parts(frame, key, activity, totals, of_assets)
-        if parts:
-            pages[key] = _page(frame, key, activity, parts)
-    if not pages:
+        made_from = (activity, of_assets, *frame.circumstances, *totals.values())
+        make = partial(_of_activity, frame, key, activity, totals, of_assets)
+        if sheet := MADE.get(key, made_from, make):
+            sheets[key] = sheet
+    if not sheets:
         return Rentals({}, None)
-    activities = {key: frame.file.activities[key] for key in pages}
-    net = net_of(list(pages.values()))
+    activities = {key: frame.file.activities[key] for key in sheets}
+    net = net_of(sheets.values())
     choices, marks = loss_treatment(activities, net, other_income, frame.status, frame.rules)
-    properties = {key: finish_property(page, choices, marks) for key, page in pages.items()}
+    properties = {key: with_allowed_loss(sheet, choices, marks) for key, sheet in sheets.items()}
     return Rentals(properties, schedule_e(list(properties.values()), marks, frame.rules))
 
 
-def _page(frame: OnReturn, key: str, activity: Activity, parts: Sequence[Owned]) -> Page:
-    """One property's page. A couple files one for both: their parts are added up again."""
+MADE: Remembered[Sheet | None] = Remembered()
+
+
+def _of_activity(
+    frame: OnReturn, key: str, activity: Activity, totals: Mapping[str, Figure], of_assets: Figure
+) -> Sheet | None:
+    """One property's lines, or None where it belongs to nobody on this return."""
+    if set(activity.owners) <= set(frame.people) and shares_add_up(activity):
+        # All of it is on this return, which has one Schedule E: nothing is split.
+        return _lines(frame, key, activity, [Owned("", totals, of_assets)])
+    parts = owned_parts(frame, key, activity, totals, of_assets)
+    return _lines(frame, key, activity, parts) if parts else None
+
+
+def _lines(frame: OnReturn, key: str, activity: Activity, parts: Sequence[Owned]) -> Sheet:
+    """One property's lines. A couple files one sheet for both: their parts are added up again."""
 
     def on(line: str) -> Figure:
         return _together([part.on(line) for part in parts])
 
     depreciation = _together([part.depreciation for part in parts])
-    return property_page(f"schedule_e.{key}", activity, on, depreciation, frame.rules, _marks(key, activity))
+    return property_lines(f"schedule_e.{key}", activity, on, depreciation, frame.rules, _marks(key, activity))
 
 
 def _together(figures: Sequence[Figure]) -> Figure:

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import replace
 
 from half_yard.countries.us.on_return import one_line
 from half_yard.countries.us.statement_lines import RENTAL_EXPENSES
@@ -13,15 +14,15 @@ from half_yard.records import Activity
 On = Callable[[str], Figure]
 
 
-def property_page(
+def property_lines(
     key: str,
     activity: Activity,
     on: On,
     depreciation: Figure,
     rules: YearRules,
     marks: Sequence[Mark],
-) -> Page:
-    """Lines 3 to 21 of one property: a page that `finish_property` completes."""
+) -> Sheet:
+    """Lines 3 to 21 of one property; `with_allowed_loss` adds line 22."""
     page = Page(key, "Schedule E", activity.name, rules.numbers("schedule_e"))
     page.facts += [
         ("1a · Address", one_line(activity.address)),
@@ -40,16 +41,18 @@ def property_page(
     page.section = ""
     total_expenses = page.line("total_expenses", "20", "Total expenses", total("", expenses))
     page.line("income_or_loss", "21", "Income or loss", rents - total_expenses)
-    return page
-
-
-def finish_property(page: Page, loss_choices: Sequence[Choice], loss_marks: Sequence[Mark]) -> Sheet:
-    """The property's sheet with line 22, where it has a loss, under the loss rules that were found."""
-    result = page.sheet()["income_or_loss"]
-    if result.amount < 0:
-        allowed = total("", (result,)).because(*loss_choices).marked(*loss_marks)
-        page.line("allowed_loss", "22", "Deductible rental loss after limitation", allowed)
     return page.sheet()
+
+
+def with_allowed_loss(sheet: Sheet, loss_choices: Sequence[Choice], loss_marks: Sequence[Mark]) -> Sheet:
+    """The property's sheet with line 22, where it has a loss, under the loss rules that were found."""
+    result = sheet["income_or_loss"]
+    if result.amount >= 0:
+        return sheet
+    allowed = total("", (result,)).because(*loss_choices).marked(*loss_marks)
+    page = Page(sheet.key, sheet.form, sheet.subject)
+    page.line("allowed_loss", "22", "Deductible rental loss after limitation", allowed)
+    return replace(sheet, lines=sheet.lines + page.sheet().lines)
 
 
 def schedule_e(properties: Sequence[Sheet], marks: Sequence[Mark], rules: YearRules) -> Sheet:
@@ -75,6 +78,6 @@ def schedule_e(properties: Sequence[Sheet], marks: Sequence[Mark], rules: YearRu
     return page.sheet()
 
 
-def net_of(pages: Sequence[Page]) -> Figure:
+def net_of(properties: Iterable[Sheet]) -> Figure:
     """The net of line 21 over all properties, before any limit on losses."""
-    return total("Net of all rentals", (page.sheet()["income_or_loss"] for page in pages))
+    return total("Net of all rentals", (sheet["income_or_loss"] for sheet in properties))

@@ -71,7 +71,15 @@ class ActivityView(QWidget):
 
     def _source(self) -> Source:
         return Source(
-            "entries", "entry", Entry, self._belongs, self._start, ("amount",), "a new entry", hint_column=1
+            "entries",
+            "entry",
+            Entry,
+            self._belongs,
+            self._start,
+            ("amount",),
+            "a new entry",
+            hint_column=1,
+            beside=lambda: self._workspace.computation.stops,
         )
 
     def _belongs(self, entry: Entry) -> bool:

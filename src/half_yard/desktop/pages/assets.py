@@ -7,13 +7,13 @@ from decimal import Decimal
 from typing import Any
 
 from pydantic import JsonValue
-from PySide6.QtWidgets import QVBoxLayout, QWidget
+from PySide6.QtWidgets import QVBoxLayout
 
 from half_yard.countries.pack import AssetStory
 from half_yard.desktop import theme
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.life_tape import LifeTape
-from half_yard.desktop.pages.parts import TableBlock, soft, title
+from half_yard.desktop.pages.parts import Page, TableBlock, soft, title
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.tables.columns import exact_text
@@ -23,12 +23,11 @@ from half_yard.records import Asset, Record
 from half_yard.records.choices import Option
 
 
-class AssetsPage(QWidget):
+class AssetsPage(Page):
     """The table above, the tape of the current asset's life below."""
 
     def __init__(self, workspace: Workspace) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self._current = ""
         self.model = RecordModel(workspace, self._source(), self._columns(), self)
         self.assets = TableBlock(
@@ -49,11 +48,13 @@ class AssetsPage(QWidget):
         for part in (self._title, self._summary, self.tape, self.questions):
             column.addWidget(part)
         workspace.opened.connect(self._opened)
-        workspace.changed.connect(self.refresh)
 
     def _source(self) -> Source:
         needed = ("name", "asset_class", "in_service", "cost")
-        return Source("assets", "asset", Asset, _any, self._start, needed, "type a new asset here")
+        return Source(
+            "assets", "asset", Asset, _any, self._start, needed, "type a new asset here",
+            beside=lambda: (self._workspace.computation.stories, self._workspace.file.activities),
+        )  # fmt: skip
 
     def _start(self) -> Mapping[str, JsonValue]:
         activities = sorted(self._workspace.file.activities)

@@ -6,12 +6,12 @@ from collections.abc import Sequence
 from decimal import Decimal
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QButtonGroup, QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QButtonGroup, QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout
 
 from half_yard.countries import Computation
 from half_yard.desktop.pages.activity_view import ActivityView
 from half_yard.desktop.pages.household_view import HouseholdView
-from half_yard.desktop.pages.parts import button, soft
+from half_yard.desktop.pages.parts import Page, button, soft
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
@@ -25,12 +25,11 @@ NOTHING_YET = (
 )
 
 
-class BooksPage(QWidget):
+class BooksPage(Page):
     """Swatches of the activities above, the chosen one below."""
 
     def __init__(self, workspace: Workspace) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self._chosen = ""
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 10, 14, 10)
@@ -56,7 +55,6 @@ class BooksPage(QWidget):
             self._stack.addWidget(part)
         column.addWidget(self._stack, 1)
         workspace.opened.connect(self._opened)
-        workspace.changed.connect(self.refresh)
 
     def _opened(self) -> None:
         self._chosen = next(iter(sorted(self._workspace.file.activities)), "")
@@ -155,3 +153,5 @@ class BooksPage(QWidget):
         """Put the cursor where work goes on."""
         if self._stack.currentWidget() is self.activity:
             self.activity.focus()
+        else:
+            self.household.tables["wages"].table.setFocus()

@@ -24,7 +24,7 @@ from half_yard.countries import PACKS
 from half_yard.desktop import theme
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.office import RecentFiles, Standing, file_name, standing_of
-from half_yard.desktop.pages.parts import button, soft, title
+from half_yard.desktop.pages.parts import Page, button, soft, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import ClientFile, Person, add, apply, change, remove
 from half_yard.storage import SUFFIX, FileRefusedError, OpenFile
@@ -35,14 +35,13 @@ COUNTRY = "us"
 LEFT_WIDTH = 452
 
 
-class ClientsPage(QWidget):
+class ClientsPage(Page):
     """Signals `wanted` with the path of a file to open."""
 
     wanted = Signal(object)
 
     def __init__(self, workspace: Workspace, recent: RecentFiles) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self._recent = recent
         self._waiting: list[Path] = []
         self._timer = QTimer(self)
@@ -124,6 +123,14 @@ class ClientsPage(QWidget):
     def _usual_year() -> int:
         years = PACKS[COUNTRY].years
         return years[-1] - 1
+
+    def refresh(self) -> None:
+        """Show the particulars as they are now."""
+        self.particulars.refresh()
+
+    def focus(self) -> None:
+        """Put the cursor on the list of files."""
+        self.files.setFocus()
 
     # -- files ---------------------------------------------------------------------------------------
 
@@ -263,8 +270,6 @@ class Particulars(QScrollArea):
         column.addStretch(1)
         self._forms.hide()
         self.setWidget(body)
-        workspace.opened.connect(self.refresh)
-        workspace.changed.connect(self.refresh)
 
     def refresh(self) -> None:
         """Show the open client."""

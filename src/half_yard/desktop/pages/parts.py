@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from PySide6.QtCore import Qt
+from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
 
 from half_yard.desktop import theme
 from half_yard.desktop.tables import RecordModel, RecordTable
+from half_yard.desktop.workspace import Workspace
 
 
 def title(text: str, size: float = 15) -> QLabel:
@@ -31,6 +33,29 @@ def button(text: str, tip: str = "") -> QPushButton:
     made.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
     made.setAutoDefault(True)
     return made
+
+
+class Page(QWidget):
+    """A page of the work. It shows the file as it is when it is seen, and keeps up while it is seen."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__()
+        self._workspace = workspace
+        workspace.changed.connect(self._keep_up)
+
+    def _keep_up(self) -> None:
+        if self.isVisible():
+            self.refresh()
+
+    def showEvent(self, event: QShowEvent) -> None:
+        self.refresh()
+        super().showEvent(event)
+
+    def refresh(self) -> None:
+        """Show the file as it is now."""
+
+    def focus(self) -> None:
+        """Put the cursor where work goes on."""
 
 
 class TableBlock(QWidget):

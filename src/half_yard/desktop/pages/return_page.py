@@ -16,7 +16,7 @@ from PySide6.QtWidgets import (
 from half_yard.desktop import theme
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.pages.line_rows import sheet_rows
-from half_yard.desktop.pages.parts import soft, title
+from half_yard.desktop.pages.parts import Page, soft, title
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place, Sheet
@@ -29,12 +29,11 @@ STRIP_HEIGHT = 88
 SUBJECT_LENGTH = 15
 
 
-class ReturnPage(QWidget):
+class ReturnPage(Page):
     """The sheets in the order they are worked out, the chosen one as a page, the findings beside it."""
 
     def __init__(self, workspace: Workspace) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self._sheet = FIRST
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 10, 14, 10)
@@ -60,7 +59,6 @@ class ReturnPage(QWidget):
         body.addWidget(self._found())
         column.addLayout(body, 1)
         workspace.opened.connect(self._opened)
-        workspace.changed.connect(self.refresh)
 
     def _paper(self) -> QWidget:
         paper = QFrame()

@@ -25,7 +25,8 @@ NEW = ""
 @dataclass(frozen=True)
 class Source:
     """Which records a table shows: a collection of the file, those that belong, what a new one starts
-    with, the fields it can't do without, and what to call one; `new_hint` stands in the row of a new one."""
+    with, the fields it can't do without, and what to call one; `new_hint` stands in the row of a new one;
+    `beside` gives what else than its own record a row shows, to be compared with what it was."""
 
     collection: str
     noun: str
@@ -35,6 +36,7 @@ class Source:
     needed: Sequence[str]
     new_hint: str
     hint_column: int = 0
+    beside: Callable[[], object] = lambda: None
 
 
 class RecordModel(QAbstractTableModel):
@@ -53,6 +55,8 @@ class RecordModel(QAbstractTableModel):
         self.columns = list(columns)
         self._ids: list[str] = []
         self._live = False
+        self._shown_records: Mapping[str, Any] = {}
+        self._beside: object = None
         self._draft: dict[str, JsonValue] = {}
         self._rejected: dict[tuple[str, int], tuple[str, str]] = {}
         workspace.opened.connect(self._start_over)
@@ -77,17 +81,17 @@ class RecordModel(QAbstractTableModel):
 
     def refresh(self) -> None:
         """Show the records as they are now, keeping rows where they stay the same."""
-        belongs = self.source.belongs
         if not self._live:
             self.beginResetModel()
             self._live = self._workspace.is_open
             self._ids = []
             self.endResetModel()
-        ids = [key for key, record in sorted(self.records.items()) if belongs(record)]
-        old = self._ids
+        belongs, before = self.source.belongs, self._shown_records
+        shown = {key: record for key, record in sorted(self.records.items()) if belongs(record)}
+        ids, old = list(shown), self._ids
+        self._shown_records = shown
         if ids == old:
-            if ids:
-                self.dataChanged.emit(self.index(0, 0), self.index(len(ids) - 1, len(self.columns) - 1))
+            self._tell_changed(before)
         elif len(ids) == len(old) + 1 and ids[:-1] == old:
             self.beginInsertRows(QModelIndex(), len(old), len(old))
             self._ids = ids
@@ -96,6 +100,19 @@ class RecordModel(QAbstractTableModel):
             self.beginResetModel()
             self._ids = ids
             self.endResetModel()
+
+    def _tell_changed(self, before: Mapping[str, Any]) -> None:
+        """Have the rows drawn again whose records, or what is computed from them, are not as before."""
+        beside = self.source.beside() if self._live else None
+        everything = beside != self._beside
+        self._beside = beside
+        last = len(self.columns) - 1
+        if everything and self._ids:
+            self.dataChanged.emit(self.index(0, 0), self.index(len(self._ids) - 1, last))
+            return
+        for row, key in enumerate(self._ids):
+            if before.get(key) is not self._shown_records[key]:
+                self.dataChanged.emit(self.index(row, 0), self.index(row, last))
 
     def id_at(self, row: int) -> str:
         """The id of the record in a row; empty for the row of a new one."""

@@ -1,0 +1,1 @@
+"""Speeds that the issues name, measured on a heavy file; not tests."""

@@ -1,0 +1,69 @@
+"""The heavy file: 5 businesses, 10 rentals, 300 assets, 5,000 entries, always the same."""
+
+from __future__ import annotations
+
+import datetime
+import random
+from decimal import Decimal
+
+from half_yard.countries.us.statement_lines import BY_KIND
+from half_yard.records import Activity, Asset, ClientFile, Entry, Household, Person
+from half_yard.records.identifiers import numbered
+
+YEAR = 2025
+BUSINESSES, RENTALS, ASSETS, ENTRIES = 5, 10, 300, 5_000
+
+
+def heavy_file() -> ClientFile:
+    """A joint return with much of everything."""
+    chance = random.Random(4562)
+    kinds = ["business"] * BUSINESSES + ["rental"] * RENTALS
+    activities = numbered("activities", [_activity(kind, number) for number, kind in enumerate(kinds)])
+    keys = list(activities)
+    entries = [_entry(chance, keys, kinds) for _ in range(ENTRIES)]
+    assets = [_asset(chance, keys) for _ in range(ASSETS)]
+    return ClientFile.new("us", YEAR).model_copy(
+        update={
+            "household": Household(filing_status="joint"),
+            "people": {
+                "owner": Person(first_name="Heavy", last_name="File", birth_date=datetime.date(1980, 1, 5)),
+                "spouse": Person(first_name="Other", last_name="File", birth_date=datetime.date(1981, 1, 5)),
+            },
+            "activities": activities,
+            "entries": numbered("entries", entries),
+            "assets": numbered("assets", assets),
+        }
+    )
+
+
+def _activity(kind: str, number: int) -> Activity:
+    shared = number % 3 == 0
+    owners = {"owner": Decimal(60), "spouse": Decimal(40)} if shared else {"owner": Decimal(100)}
+    return Activity(kind=kind, name=f"Activity {number + 1}", owners=owners, days_rented=365)
+
+
+def _entry(chance: random.Random, keys: list[str], kinds: list[str]) -> Entry:
+    number = chance.randrange(len(keys))
+    lines = BY_KIND[kinds[number]]
+    income = chance.random() < 0.3
+    return Entry(
+        activity=keys[number],
+        date=datetime.date(YEAR, 1, 1) + datetime.timedelta(days=chance.randrange(365)),
+        payee=f"Payee {chance.randrange(400)}",
+        memo=f"Memo {chance.randrange(4000)}",
+        line=lines[0].key if income else chance.choice(lines).key,
+        amount=Decimal(chance.randrange(100, 90_000)) / 100,
+    )
+
+
+def _asset(chance: random.Random, keys: list[str]) -> Asset:
+    number = chance.randrange(len(keys))
+    classes = ["five_year", "seven_year", "five_year", "seven_year", "residential_building", "land"]
+    return Asset(
+        activity=keys[number],
+        name=f"Asset {chance.randrange(10_000)}",
+        asset_class=chance.choice(classes),
+        in_service=datetime.date(2018 + chance.randrange(8), 1 + chance.randrange(12), 15),
+        cost=Decimal(chance.randrange(50_000, 3_000_000)) / 100,
+        answers={"no_special_allowance": True},
+    )

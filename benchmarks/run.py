@@ -1,0 +1,121 @@
+"""Print the speeds on the heavy file: python -m benchmarks.run."""
+
+from __future__ import annotations
+
+import os
+import resource
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+from collections.abc import Callable
+from pathlib import Path
+
+from benchmarks.heavy_file import heavy_file
+from half_yard.__main__ import collect_seldom
+from half_yard.countries import compute
+from half_yard.storage import OpenFile, to_text
+
+os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+START = """
+import sys, time
+from pathlib import Path
+begun = float(sys.argv[1])
+from half_yard.__main__ import collect_seldom
+collect_seldom()
+from half_yard.desktop.app import make_application
+from half_yard.desktop.office import RecentFiles
+from half_yard.desktop.window import MainWindow
+application = make_application()
+window = MainWindow(RecentFiles())
+if len(sys.argv) > 2:
+    window.open_path(Path(sys.argv[2]))
+window.show()
+application.processEvents()
+print(time.time() - begun)
+"""
+
+
+def milliseconds(work: Callable[[], object], times: int) -> list[float]:
+    """How long the work took, each time, sorted."""
+    taken = []
+    for _ in range(times):
+        begun = time.perf_counter()
+        work()
+        taken.append((time.perf_counter() - begun) * 1000)
+    return sorted(taken)
+
+
+def show(name: str, value: float, unit: str, limit: float) -> None:
+    """Print a measured value beside its limit."""
+    print(f"{name:<44}{value:>9.1f} {unit:<3} limit {limit:>6.0f}   {'ok' if value < limit else 'OVER'}")
+
+
+def main() -> None:
+    """Measure and print."""
+    collect_seldom()
+    with tempfile.TemporaryDirectory() as folder:
+        os.environ["XDG_STATE_HOME"] = folder
+        path = Path(folder) / "Heavy 2025.halfyard"
+        file = heavy_file()
+        path.write_text(to_text(file), encoding="utf-8")
+        fresh = iter([heavy_file() for _ in range(9)])
+        first = statistics.median(milliseconds(lambda: compute(next(fresh)), 9))
+        show("full compute of a file just read, median", first, "ms", 100)
+        again = statistics.median(milliseconds(lambda: compute(file), 15))
+        show("full compute after an edit, median", again, "ms", 100)
+        opening = milliseconds(lambda: OpenFile.open(path).close(), 7)
+        show("open (read, check, lock), median", statistics.median(opening), "ms", 500)
+        show("start to usable window, no file", _start([]), "ms", 1500)
+        show("start to usable window with the heavy file", _start([str(path)]), "ms", 2000)
+        _interface(path)
+        peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
+        show("peak memory of this process", peak, "MB", 300)
+
+
+def _start(arguments: list[str]) -> float:
+    taken = []
+    for _ in range(5):
+        command = [sys.executable, "-c", START, str(time.time()), *arguments]
+        taken.append(float(subprocess.run(command, check=True, capture_output=True, text=True).stdout) * 1000)
+    return statistics.median(taken)
+
+
+def _interface(path: Path) -> None:
+    from half_yard.desktop.app import make_application  # noqa: PLC0415
+    from half_yard.desktop.office import RecentFiles  # noqa: PLC0415
+    from half_yard.desktop.stages import Stage  # noqa: PLC0415
+    from half_yard.desktop.window import MainWindow  # noqa: PLC0415
+
+    application = make_application()
+    window = MainWindow(RecentFiles())
+    window.resize(1280, 800)
+    window.show()
+    window.open_path(path)
+    view = window.books.activity
+    view.show_all()
+    application.processEvents()
+    amounts = iter(range(1, 1000))
+
+    def edit() -> None:
+        number = next(amounts)
+        view.model.setData(view.model.index(number % 40, 4), f"{number}.25")
+        application.processEvents()
+
+    edit()
+    taken = milliseconds(edit, 60)
+    show("edit to repainted screen, 95th percentile", taken[int(len(taken) * 0.95)], "ms", 50)
+
+    def pages() -> None:
+        for stage in (Stage.ASSETS, Stage.RETURN, Stage.BOOKS):
+            window.show_stage(stage)
+            application.processEvents()
+
+    pages()
+    show("three pages shown, median", statistics.median(milliseconds(pages, 7)), "ms", 300)
+    window.close()
+
+
+if __name__ == "__main__":
+    main()
