@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import os
+import sys
 import tempfile
 import unittest
 from pathlib import Path
+from types import TracebackType
 
 os.environ["QT_QPA_PLATFORM"] = "offscreen"
 
@@ -33,8 +35,25 @@ class WindowCase(unittest.TestCase):
         before = os.environ.get("XDG_STATE_HOME")
         os.environ["XDG_STATE_HOME"] = str(Path(made.name) / "state")
         self.addCleanup(self._restore, before)
+        self._watch_for_errors()
         self.application = make_application()
         self.window = self.new_window()
+
+    def _watch_for_errors(self) -> None:
+        """An error in a slot is printed by Qt's loop and then forgotten: here it fails the test."""
+        errors: list[BaseException] = []
+        before = sys.excepthook
+
+        def remember(kind: type[BaseException], error: BaseException, trace: TracebackType | None) -> None:
+            errors.append(error)
+            before(kind, error, trace)
+
+        def check() -> None:
+            sys.excepthook = before
+            self.assertEqual(errors, [])
+
+        sys.excepthook = remember
+        self.addCleanup(check)
 
     @staticmethod
     def _restore(before: str | None) -> None:

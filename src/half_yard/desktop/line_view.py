@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from decimal import Decimal
 from typing import Any
 
-from PySide6.QtCore import QAbstractTableModel, QModelIndex, QPersistentModelIndex, Qt, Signal
+from PySide6.QtCore import QAbstractTableModel, QModelIndex, QPersistentModelIndex, Qt, QTimer, Signal
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import QAbstractItemView, QHeaderView, QTableView
 
@@ -145,8 +145,13 @@ class LineView(QTableView):
         for number, row in enumerate(self.rows_model.rows):
             if row.place is not None and (row.place.line in keys or set(keys) & set(row.entries)):
                 self.setCurrentIndex(self.rows_model.index(number, 0))
+                QTimer.singleShot(0, self, self._reveal)
                 return True
         return False
+
+    def _reveal(self) -> None:
+        """Scroll to the current row, once a view that was just shown has its size."""
+        self.scrollTo(self.currentIndex())
 
     def currentChanged(self, current: Index, previous: Index) -> None:
         super().currentChanged(current, previous)

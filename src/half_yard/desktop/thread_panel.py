@@ -25,7 +25,7 @@ from half_yard.figures import Place, amount_text
 from half_yard.figures.explain import money_text
 from half_yard.records.naming import amount_of, name_of
 
-WIDTH = 318
+WIDTH = 300
 ROW_ROLE = Qt.ItemDataRole.UserRole + 1
 INDENT = 12
 LEFT = 26
@@ -186,6 +186,7 @@ class _StepDelegate(QStyledItemDelegate):
         painter.setPen(theme.INDIGO if row.subject is not None else theme.SOFT_INK)
         painter.drawText(below, wrap, row.below)
         if state & QStyle.StateFlag.State_HasFocus:
+            painter.setBrush(Qt.BrushStyle.NoBrush)
             painter.setPen(QPen(theme.INDIGO, 1.5))
             painter.drawRect(rect.adjusted(1, 1, -2, -2))
         painter.restore()

@@ -18,7 +18,7 @@ from half_yard.records.choices import Option
 from half_yard.records.edits import Change
 from half_yard.review import shares_add_up
 
-STATEMENT_WIDTH = 338
+STATEMENT_WIDTH = 328
 STATEMENT_ROW = 19
 LINE_COLUMN = 3
 
@@ -96,7 +96,7 @@ class ActivityView(QWidget):
             Column("Memo", Kind.TEXT, 130, "memo", stretch=True),
             Column("Line", Kind.CHOICE, 112, "line", options=self._line_options),
             Column("Amount", Kind.AMOUNT, 86, "amount", hint="an amount or arithmetic such as 120*12+35"),
-            Column("Lands on", Kind.COMPUTED, 70, shown=self._lands),
+            Column("Lands on", Kind.COMPUTED, 68, shown=self._lands),
         )
 
     def _line_options(self, record: Record | None) -> Sequence[Option]:
@@ -182,9 +182,12 @@ class ActivityView(QWidget):
         self.statement.setFocus()
 
     def show_entry(self, key: str) -> None:
-        """Show one entry among all."""
-        self._lines = ()
+        """Show one entry on its line; one that is on no line, among all."""
         self._stack.setCurrentWidget(self.entries)
+        self._lines = ()
+        self.statement.show_line([self._workspace.file.entries[key].line])
+        if self._workspace.file.entries[key].line not in self._lines:
+            self._lines = ()
         self._show_entries()
         self.entries.table.show_record(key)
 

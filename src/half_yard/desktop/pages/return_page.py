@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from PySide6.QtCore import Qt
+from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import (
     QFrame,
     QHBoxLayout,
@@ -25,7 +26,7 @@ from half_yard.review import Finding
 FIRST = "form_1040"
 FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
 FINDINGS_WIDTH = 268
-STRIP_HEIGHT = 88
+TALLEST_STRIP = 112
 SUBJECT_LENGTH = 15
 
 
@@ -43,7 +44,6 @@ class ReturnPage(Page):
         self.sheets.setWrapping(True)
         self.sheets.setResizeMode(QListView.ResizeMode.Adjust)
         self.sheets.setSpacing(1)
-        self.sheets.setFixedHeight(STRIP_HEIGHT)
         self.sheets.setAccessibleName("Sheets, in the order in which they are worked out")
         self.sheets.setStyleSheet(
             f"QListWidget {{ background: transparent; border: none; }}"
@@ -129,8 +129,21 @@ class ReturnPage(Page):
                 self.sheets.addItem(item)
             self.sheets.blockSignals(False)
         self.sheets.setCurrentRow(keys.index(self._sheet))
+        self._fit_strip()
         self._show_sheet()
         self._show_findings()
+
+    def _fit_strip(self) -> None:
+        """Give the strip of sheets the rows that it needs."""
+        self.sheets.doItemsLayout()
+        last = self.sheets.visualItemRect(self.sheets.item(self.sheets.count() - 1))
+        rows = last.bottom() + self.sheets.verticalScrollBar().value() + 6
+        self.sheets.setFixedHeight(min(max(rows, 30), TALLEST_STRIP))
+
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        super().resizeEvent(event)
+        if self.sheets.count():
+            self._fit_strip()
 
     def _show_sheet(self) -> None:
         sheet = self._workspace.computation.sheet(self._sheet)

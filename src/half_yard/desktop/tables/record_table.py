@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PySide6.QtCore import QItemSelection, QModelIndex, Qt, Signal
+from PySide6.QtCore import QItemSelection, QModelIndex, Qt, QTimer, Signal
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import (
     QAbstractItemDelegate,
@@ -72,7 +72,12 @@ class RecordTable(QTableView):
         if row >= 0:
             self.setCurrentIndex(self._records.index(row, column))
             self.setFocus()
+            QTimer.singleShot(0, self, self._reveal)
         return row >= 0
+
+    def _reveal(self) -> None:
+        """Scroll to the current row, once a table that was just shown has its size."""
+        self.scrollTo(self.currentIndex())
 
     def start_new(self, column: int = 0) -> None:
         """Go to the row of a new record."""
