@@ -7,6 +7,10 @@ import sys
 import tempfile
 from collections.abc import Callable
 from pathlib import Path
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from half_yard.desktop.window import MainWindow
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 SIZE = (1280, 800)
@@ -26,14 +30,13 @@ def main() -> int:
 
 def draw(office: Path, target: Path) -> list[Path]:
     """Draw the views of a demo office written to one folder into another; returns the pictures."""
+    # Qt reads the platform from the environment, which is set above.
     from PySide6.QtWidgets import QApplication  # noqa: PLC0415
 
     from half_yard.demo import MAIN_FILE, write_office  # noqa: PLC0415
     from half_yard.desktop.app import make_application  # noqa: PLC0415
     from half_yard.desktop.office import RecentFiles  # noqa: PLC0415
-    from half_yard.desktop.stages import Stage  # noqa: PLC0415
     from half_yard.desktop.window import MainWindow  # noqa: PLC0415
-    from half_yard.figures import Place  # noqa: PLC0415
 
     write_office(office)
     make_application()
@@ -41,69 +44,70 @@ def draw(office: Path, target: Path) -> list[Path]:
     window.resize(*SIZE)
     window.show()
     window.open_path(office / MAIN_FILE)
-
-    def clients() -> None:
-        window.show_stage(Stage.CLIENTS)
-        window.clients.finish_listing()
-
-    def books() -> None:
-        window.show_stage(Stage.BOOKS)
-        window.books.choose("a00001")
-        window.books.activity.statement.show_line(["net_profit"])
-
-    def entries() -> None:
-        window.books.choose("a00003")
-        window.books.activity.statement.setFocus()
-        window.books.activity.statement.show_line(["repairs"])
-        table = window.books.activity.entries.table
-        table.start_new()
-        for column, typed in (
-            (0, "10/2"),
-            (1, "Nail and Shingle"),
-            (2, "Gutter, 12 ft at 18.40"),
-            (4, "12*18.40+65"),
-        ):
-            window.books.activity.model.setData(window.books.activity.model.index(2, column), typed)
-        table.show_record("e00071")
-
-    def particulars() -> None:
-        window.workspace.go_to("/activities/a00003/name")
-
-    def household() -> None:
-        window.workspace.go_to("/wages/w00001")
-
-    def assets() -> None:
-        window.workspace.go_to("/assets/s00001")
-
-    def form() -> None:
-        window.workspace.go_to(Place("form_1040", "taxable_income"))
-
-    def schedule() -> None:
-        window.workspace.go_to(Place("schedule_c.a00001.owner", "deductible_meals"))
-
-    def finder() -> None:
-        window.finder.open()
-        window.finder.line.setText("self emp")
-
-    views: dict[str, Callable[[], None]] = {
-        "clients": clients,
-        "books": books,
-        "entries": entries,
-        "particulars": particulars,
-        "household": household,
-        "assets": assets,
-        "return": form,
-        "schedule": schedule,
-        "finder": finder,
-    }
     pictures = []
-    for name, arrange in views.items():
-        arrange()
+    for name, arrange in VIEWS.items():
+        arrange(window)
         QApplication.processEvents()
         pictures.append(target / f"{name}.png")
         window.grab().save(str(pictures[-1]))
     window.close()
     return pictures
+
+
+def clients(window: MainWindow) -> None:
+    """The office's files and the client's particulars."""
+    window.workspace.go_to("/people/owner/first_name")
+    window.clients.finish_listing()
+
+
+def books(window: MainWindow) -> None:
+    """A business's statement and all its entries."""
+    window.workspace.go_to("/activities/a00001")
+    window.books.activity.statement.show_line(["net_profit"])
+
+
+def finder(window: MainWindow) -> None:
+    """The finder over a page."""
+    window.finder.open()
+    window.finder.line.setText("self emp")
+
+
+def entries(window: MainWindow) -> None:
+    """A line's entries, just after one was typed as arithmetic."""
+    window.finder.close_finder()
+    window.workspace.go_to("/activities/a00003")
+    view = window.books.activity
+    view.statement.show_line(["repairs"])
+    new = view.model.rowCount() - 1
+    for column, typed in enumerate(("10/2", "Nail and Shingle", "Gutter, 12 ft at 18.40", "", "12*18.40+65")):
+        if typed:
+            view.model.setData(view.model.index(new, column), typed)
+    view.entries.table.start_new()
+
+
+def at(sheet: str, line: str) -> Callable[[MainWindow], None]:
+    """A line of a sheet."""
+    from half_yard.figures import Place  # noqa: PLC0415
+
+    return lambda window: window.workspace.go_to(Place(sheet, line))
+
+
+def record(path: str) -> Callable[[MainWindow], None]:
+    """A record or field."""
+    return lambda window: window.workspace.go_to(path)
+
+
+VIEWS: dict[str, Callable[[MainWindow], None]] = {
+    "clients": clients,
+    "books": books,
+    "particulars": record("/activities/a00003/name"),
+    "household": record("/wages/w00001"),
+    "assets": record("/assets/s00001"),
+    "return": at("form_1040", "taxable_income"),
+    "schedule": at("schedule_c.a00001.owner", "deductible_meals"),
+    "finder": finder,
+    "entries": entries,
+}
 
 
 if __name__ == "__main__":

@@ -5,7 +5,7 @@ import unittest
 from decimal import Decimal
 
 from half_yard.countries import compute
-from half_yard.figures import Place
+from half_yard.figures import Place, steps
 from half_yard.records import ClientFile, Entry, EstimatedPayment, Person
 from half_yard.records.identifiers import numbered
 from half_yard.review import Level
@@ -127,6 +127,26 @@ class OwnersReturn(unittest.TestCase):
         file = sole_proprietor("20000", business_loss_carried_in=Decimal(50000))
         self.assertEqual(amount(file, "form_8995/deduction"), 0)
         self.assertLess(amount(file, "form_8995/carried_out"), -30000)
+
+
+class Choices(unittest.TestCase):
+    """Every figure names the choices that shaped it."""
+
+    def chosen(self, file: ClientFile, place: str) -> str:
+        told = steps(line(compute(file), place))
+        return " | ".join(choice.text for step in told for choice in step.figure.choices)
+
+    def test_filing_status_rentals_and_conventions(self) -> None:
+        file = landlord("20000", "0", assets={"s00001": asset("five_year", "2025-11-01", "900", RENTAL)})
+        for place in ("form_1040/standard_deduction", "tax/tax"):
+            self.assertIn("Filing status: single", self.chosen(file, place))
+        self.assertIn("Mid-quarter convention", self.chosen(file, f"depreciation.{RENTAL}/s00001"))
+        with_trade = file.model_copy(
+            update={"activities": {RENTAL: rental(answers={"trade_or_business": True})}}
+        )
+        self.assertIn("Cottage is treated as a trade", self.chosen(with_trade, "form_8995/business_income"))
+        loss = landlord("1000", "9000", wages=wages("50000"))
+        self.assertIn("Active participation", self.chosen(loss, f"schedule_e.{RENTAL}/allowed_loss"))
 
 
 class NeverSilentlyWrong(unittest.TestCase):

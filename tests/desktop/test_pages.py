@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import unittest
 from decimal import Decimal
+from unittest import mock
 
 from PySide6.QtWidgets import QApplication, QCheckBox, QLineEdit, QWidget
 
@@ -120,6 +121,20 @@ class Typing(DemoCase):
         self.window.show_stage(Stage.CLIENTS)
         problem = self.window.clients.particulars.owner._problems["/people/owner/identity_number"]
         self.assertIn("never issued", problem.text())
+
+    def test_a_full_disk_is_said_and_nothing_half_done(self) -> None:
+        workspace = self.window.workspace
+        before = to_text(workspace.file)
+        view = self.window.books.activity
+        view.show_all()
+        full = OSError(28, "No space left on device")
+        with mock.patch("half_yard.storage.journal.Journal.add", side_effect=full):
+            self.edit("e00001", 4, "1")
+            self.assertIn("No space left", view.entries.refusal.text())
+            self.window.books.make_activity("rental")
+            self.assertIn("No space left", self.window._message.text())
+        self.assertEqual(to_text(workspace.file), before)
+        self.assertEqual(view.model.data(view.model.index(0, 4)), "1")
 
     def test_a_question_changes_the_return(self) -> None:
         self.window.workspace.go_to("/activities/a00003/answers/trade_or_business")

@@ -156,14 +156,14 @@ class FieldForm(QWidget):
         match field.kind:
             case FieldKind.ANSWER:
                 editor = QCheckBox(field.label)
-                editor.clicked.connect(lambda checked, field=field: self._set(field, checked))
+                editor.clicked.connect(lambda checked, field=field: self._choose(field, checked))
             case FieldKind.CHOICE:
                 editor = QComboBox()
                 editor.addItem("", "")
                 for key, title in field.options:
                     editor.addItem(title, key)
                 editor.activated.connect(
-                    lambda _row, field=field, box=editor: self._set(field, box.currentData())
+                    lambda _row, field=field, box=editor: self._choose(field, box.currentData())
                 )
                 editor.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
             case _:
@@ -210,11 +210,18 @@ class FieldForm(QWidget):
             editor.setModified(False)
             self._typed.pop(field.path, None)
             self._set(field, value)
-        except (ValueError, OSError) as error:
+        except ValueError as error:
             self._typed[field.path] = typed
             self._say(field, str(error))
         else:
             self.refresh()
+
+    def _choose(self, field: Field, value: JsonValue) -> None:
+        try:
+            self._set(field, value)
+        except ValueError as error:
+            self.refresh()
+            self._say(field, str(error))
 
     def _say(self, field: Field, problem: str) -> None:
         label = self._problems[field.path]

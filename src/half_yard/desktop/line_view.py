@@ -130,9 +130,9 @@ class LineView(QTableView):
         self.verticalHeader().setDefaultSectionSize(row_height)
         header = self.horizontalHeader()
         header.setHighlightSections(False)
-        header.resizeSection(0, 40)
+        header.resizeSection(0, 38)
         header.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
-        header.resizeSection(2, 88)
+        header.resizeSection(2, 78)
 
     @property
     def current_row(self) -> LineRow | None:

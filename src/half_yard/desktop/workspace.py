@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from decimal import Decimal
 from pathlib import Path
 
@@ -11,7 +11,7 @@ from PySide6.QtCore import QObject, Signal
 from half_yard.countries import Computation, Pack, compute, pack_for
 from half_yard.desktop.subjects import Subject
 from half_yard.figures import Place
-from half_yard.records import ClientFile, Edit
+from half_yard.records import ClientFile, Edit, EditError
 from half_yard.storage import OpenFile
 
 
@@ -102,22 +102,39 @@ class Workspace(QObject):
 
     def do(self, edit: Edit) -> None:
         """Carry out an edit. Raises EditError, and then nothing has changed."""
-        self.open_file.edit(edit)
+        try:
+            self.open_file.edit(edit)
+        except OSError as error:
+            raise EditError("", _not_kept(error)) from error
         self._compute_again()
+
+    def try_to(self, edit: Edit) -> bool:
+        """Carry out an edit, or say why it can't be; says whether it was."""
+        try:
+            self.do(edit)
+        except EditError as error:
+            self.said.emit(str(error))
+            return False
+        return True
 
     def undo(self) -> None:
         """Take back the last edit and show where it was."""
         if self._open is not None and (label := self._open.undo_label):
-            self._open.undo()
-            self._compute_again()
-            self.said.emit(f"Taken back: {label}.")
+            self._go(self._open.undo, f"Taken back: {label}.")
 
     def redo(self) -> None:
         """Do again what was last taken back."""
         if self._open is not None and (label := self._open.redo_label):
-            self._open.redo()
-            self._compute_again()
-            self.said.emit(f"Done again: {label}.")
+            self._go(self._open.redo, f"Done again: {label}.")
+
+    def _go(self, step: Callable[[], None], said: str) -> None:
+        try:
+            step()
+        except OSError as error:
+            self.said.emit(_not_kept(error))
+            return
+        self._compute_again()
+        self.said.emit(said)
 
     def _compute_again(self) -> None:
         if self._computation is not None:
@@ -147,3 +164,10 @@ class Workspace(QObject):
         """Ask the pages to show a line or a record, and move the thread there."""
         self.asked_for.emit(subject)
         self.look_at(subject)
+
+
+def _not_kept(error: OSError) -> str:
+    return (
+        f"The edit can't be written to the journal ({error.strerror}), so it was not made. Make room on the "
+        "disk or check the folder, then do it again."
+    )

@@ -147,5 +147,6 @@ def _return(frame: OnReturn, sheets: Sequence[Sheet]) -> Iterator[Finding]:
             f"The balance due is {form['owed'].amount:,}: a penalty for underpaid estimated tax may be due.",
             mend="Form 2210 is not computed.",
         )
-    if form["taxable_interest"].amount > frame.rules.amount("schedule_b_threshold"):
-        yield Finding(Level.WARNING, "Interest is above $1,500: Schedule B must be attached.")
+    threshold = frame.rules.amount("schedule_b_threshold")
+    if form["taxable_interest"].amount > threshold:
+        yield Finding(Level.WARNING, f"Interest is above {threshold:,}: Schedule B must be attached.")

@@ -26,7 +26,7 @@ from half_yard.countries.us.limits import (
 from half_yard.countries.us.macrs import Depreciation, depreciate
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.own_income import own_income
-from half_yard.countries.us.qualified import qualified_businesses
+from half_yard.countries.us.qualified import qualified_businesses, rental_choices
 from half_yard.countries.us.rentals import Rentals, rentals
 from half_yard.countries.us.schedule_1 import schedule_1
 from half_yard.countries.us.schedule_2 import schedule_2
@@ -138,7 +138,7 @@ def _owners_return(
     taxable = form.taxable_income(
         adjusted, standard, deduction_sheet["deduction"] if deduction_sheet else None
     )
-    worksheet = tax_sheet(taxable, rules, status)
+    worksheet = tax_sheet(taxable, rules, status, frame.status_choice)
     tax = worksheet["tax"]
     yield worksheet
 
@@ -172,7 +172,8 @@ def _business_income(
     amount = abs(carried or Decimal(0))
     carried_in = entered(amount, "Qualified business loss carried in", "/business_loss_carried_in")
     income = taxable.named("adjusted gross income less the standard deduction")
-    return form_8995(qualified, carried_in, income, frame.rules, frame.status)
+    choices = rental_choices(frame, let)
+    return form_8995(qualified, carried_in, income, choices, frame.rules, frame.status)
 
 
 def _personal_property(file: ClientFile, depreciation: Depreciation) -> Decimal:

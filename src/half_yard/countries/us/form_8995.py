@@ -6,7 +6,7 @@ from decimal import Decimal
 
 from half_yard.countries.us import gaps
 from half_yard.countries.us.year_rules import YearRules
-from half_yard.figures import Figure, Page, Sheet, larger_of, smaller_of, stated, total
+from half_yard.figures import Choice, Figure, Page, Sheet, larger_of, smaller_of, stated, total
 
 NONE = stated(Decimal(0), "zero")
 
@@ -24,17 +24,21 @@ def form_8995(
     businesses: Sequence[QualifiedBusiness],
     carried_in: Figure,
     taxable_income: Figure,
+    choices: Sequence[Choice],
     rules: YearRules,
     status: str,
 ) -> Sheet:
     """Lines 1 to 17. `taxable_income` is income before this deduction, `carried_in` a loss as a positive
-    amount; both in dollars. The program knows no net capital gain yet, so line 12 is zero."""
+    amount; both in dollars. `choices` say which rentals count as a trade or business. The program knows no
+    net capital gain yet, so line 12 is zero."""
     page = Page("form_8995", "Form 8995", "", rules.numbers("form_8995"))
     rows = [
         page.line(f"business.{business.key}", f"1({roman})", business.name, business.income)
         for roman, business in zip(_romans(), businesses, strict=False)
     ]
-    whole = page.line("business_income", "2", "Total qualified business income or loss", total("", rows))
+    whole = page.line(
+        "business_income", "2", "Total qualified business income or loss", total("", rows).because(*choices)
+    )
     loss = page.line("carried_in", "3", "Qualified business net loss carried in", total("", (carried_in,)))
     net = page.line(
         "net_business_income", "4", "Line 2 less the loss of line 3, not less than zero",

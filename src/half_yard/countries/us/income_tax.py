@@ -5,7 +5,7 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.us.year_rules import YearRules
-from half_yard.figures import Figure, Page, Sheet, difference, smaller_of, stated, total
+from half_yard.figures import Choice, Figure, Page, Sheet, difference, smaller_of, stated, total
 
 BRACKETS = 7
 # The rows of the tax table, as its first page prints them: up to an income, rows of this width, after the
@@ -25,8 +25,11 @@ def tax_row(income: Decimal) -> tuple[Decimal, Decimal]:
     return start, start + width
 
 
-def tax_sheet(taxable_income: Figure, rules: YearRules, status: str) -> Sheet:
-    """The worksheet of the tax: the amount that is taxed, bracket by bracket, and line "tax" in dollars."""
+def tax_sheet(taxable_income: Figure, rules: YearRules, status: str, *choices: Choice) -> Sheet:
+    """The worksheet of the tax: the amount that is taxed, bracket by bracket, and line "tax" in dollars.
+
+    `choices` are those that decide which brackets apply.
+    """
     page = Page("tax", "Tax computation worksheet")
     income = page.exact_line("taxable_income", "1", "Taxable income", total("", (taxable_income,)))
     if 0 < income.amount < rules.amount("tax_table_limit"):
@@ -39,7 +42,7 @@ def tax_sheet(taxable_income: Figure, rules: YearRules, status: str) -> Sheet:
         within = difference("income in this bracket", inside, floor)
         title = f"Taxed at {rate.amount * 100:.0f}%: above {floor.amount:,}"
         taxed.append(page.exact_line(f"bracket_{number}", f"3.{number}", title, within * rate))
-    page.line("tax", "4", "Tax", total("", taxed))
+    page.line("tax", "4", "Tax", total("", taxed).because(*choices))
     return page.sheet()
 
 

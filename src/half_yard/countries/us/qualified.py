@@ -7,7 +7,7 @@ from half_yard.countries.us.form_8995 import QualifiedBusiness
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.questions import ask
 from half_yard.countries.us.rentals import Rentals
-from half_yard.figures import Figure, Sheet, difference, total
+from half_yard.figures import Choice, Figure, Sheet, difference, total
 
 
 def qualified_businesses(
@@ -34,6 +34,16 @@ def qualified_businesses(
             income = total("", (sheet["allowed_loss" if loss else "income_or_loss"],))
             found.append(QualifiedBusiness(key, sheet.subject, income))
     return found
+
+
+def rental_choices(frame: OnReturn, rentals: Rentals) -> list[Choice]:
+    """What was chosen for each rental: whether it counts as a trade or business."""
+    choices = []
+    for key, sheet in rentals.properties.items():
+        counts = ask("rental", "trade_or_business", frame.file.activities[key].answers)
+        words = f"{sheet.subject} is {'' if counts else 'not '}treated as a trade or business"
+        choices.append(Choice(words, f"/activities/{key}/answers/trade_or_business"))
+    return choices
 
 
 def _in_proportion(whole: Figure, profits: Mapping[str, Figure]) -> dict[str, Figure]:

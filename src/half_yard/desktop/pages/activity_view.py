@@ -218,8 +218,8 @@ class ActivityView(QWidget):
         ]
         changes.append(Change(op="remove", path=f"/activities/{key}"))
         name = file.activities[key].name or "the activity"
-        self._workspace.do(Edit(label=f"Removal of {name}", changes=tuple(changes)))
-        self._workspace.said.emit(f"{name} is taken out, with what belonged to it. Undo brings it back.")
+        if self._workspace.try_to(Edit(label=f"Removal of {name}", changes=tuple(changes))):
+            self._workspace.said.emit(f"{name} is taken out, with what belonged to it. Undo brings it back.")
 
 
 class _Particulars(QScrollArea):

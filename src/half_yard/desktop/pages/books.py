@@ -126,7 +126,8 @@ class BooksPage(Page):
         key = next_id("activities", self._workspace.file.activities)
         name = "New business" if kind == "business" else "New rental"
         record = Activity(kind=kind, name=name, owners={"owner": Decimal(100)})
-        self._workspace.do(add(name, f"/activities/{key}", record))
+        if not self._workspace.try_to(add(name, f"/activities/{key}", record)):
+            return
         self.choose(key)
         self.activity.show_particulars(f"/activities/{key}/name")
 

@@ -318,9 +318,8 @@ class Particulars(QScrollArea):
 
     def _toggle_spouse(self) -> None:
         if "spouse" in self._workspace.file.people:
-            self._workspace.do(remove("Removal of the spouse", "/people/spouse"))
-        else:
-            self._workspace.do(add("Spouse", "/people/spouse", Person()))
+            self._workspace.try_to(remove("Removal of the spouse", "/people/spouse"))
+        elif self._workspace.try_to(add("Spouse", "/people/spouse", Person())):
             self.spouse.focus_on("/people/spouse/first_name")
 
     def focus_on(self, path: str) -> None:

@@ -28,6 +28,7 @@ FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
 FINDINGS_WIDTH = 268
 TALLEST_STRIP = 112
 SUBJECT_LENGTH = 15
+NO_BREAK = "\N{NO-BREAK SPACE}"
 
 
 class ReturnPage(Page):
@@ -148,7 +149,8 @@ class ReturnPage(Page):
     def _show_sheet(self) -> None:
         sheet = self._workspace.computation.sheet(self._sheet)
         self._title.setText(sheet.title)
-        facts = "   ".join(f"{name}: {value}" for name, value in sheet.facts if value)
+        kept = [f"{name}: {value}".replace(" ", NO_BREAK) for name, value in sheet.facts if value]
+        facts = "   ".join(kept)
         self._facts.setText(facts)
         self._facts.setVisible(bool(facts))
         self._notes.setText("\n".join(sheet.notes))

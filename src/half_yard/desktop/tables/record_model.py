@@ -12,7 +12,7 @@ from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, QPersisten
 from half_yard.desktop import theme
 from half_yard.desktop.tables.columns import AMOUNTS, Column
 from half_yard.desktop.workspace import Workspace
-from half_yard.records import Change, Edit, EditError, Record, add, next_id, remove
+from half_yard.records import Change, Edit, Record, add, next_id, remove
 from half_yard.records.naming import name_of
 
 Index = QModelIndex | QPersistentModelIndex
@@ -222,7 +222,7 @@ class RecordModel(QAbstractTableModel):
             else:
                 self._draft |= values
                 self._add_if_ready()
-        except (ValueError, OSError) as error:
+        except ValueError as error:
             self._rejected.pop((key, index.column()), None)
             self._rejected[key, index.column()] = (typed, str(error))
             self.dataChanged.emit(index, index)
@@ -255,12 +255,8 @@ class RecordModel(QAbstractTableModel):
             return
         key = next_id(self.source.collection, self.records)
         values = {**self.source.start(), **self._draft}
-        try:
-            record = self.source.record.model_validate(values)
-            path = f"/{self.source.collection}/{key}"
-            self._workspace.do(add(f"New {self.source.noun}", path, record))
-        except EditError as error:
-            raise ValueError(str(error)) from error
+        record = self.source.record.model_validate(values)
+        self._workspace.do(add(f"New {self.source.noun}", f"/{self.source.collection}/{key}", record))
         self._draft.clear()
         self.added.emit(key)
 
@@ -269,7 +265,7 @@ class RecordModel(QAbstractTableModel):
         keys = [key for key in map(self.id_at, rows) if key]
         if keys:
             what = self._called(keys[0]) if len(keys) == 1 else f"{len(keys)} {self.source.noun} rows"
-            self._workspace.do(
+            self._workspace.try_to(
                 remove(f"Removal of {what}", *(f"/{self.source.collection}/{key}" for key in keys))
             )
         else:
