@@ -12,6 +12,7 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEdit, QSizePolicy, QWidget
 
 from half_yard.desktop import theme
+from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, ClientFile, Edit
 from half_yard.records.choices import Option
@@ -167,7 +168,7 @@ class FieldForm(QWidget):
                 )
                 editor.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Fixed)
             case _:
-                editor = QLineEdit()
+                editor = TypedLine()
                 editor.setPlaceholderText(field.hint)
                 editor.editingFinished.connect(lambda field=field, line=editor: self._take(field, line))
         editor.setAccessibleName(field.label)

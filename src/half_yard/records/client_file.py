@@ -129,6 +129,7 @@ class EstimatedPayment(Record):
 
     date: Date = None
     amount: Amount
+    reckoning: Text = ""
 
 
 class ClientFile(Record):

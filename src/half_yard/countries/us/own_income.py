@@ -28,7 +28,7 @@ def own_income(file: ClientFile, people: Sequence[str]) -> tuple[OwnIncome, dict
                 "tax of the year is paid. Mend the date, or enter it in that year's file."
             )
         else:
-            payments.append(entered(payment.amount, "Estimated payment", f"{path}/amount"))
+            payments.append(entered(payment.amount, "Estimated payment", f"{path}/amount", payment.reckoning))
     counted_wages = [(path, item) for path, item in wages if path not in stops]
     counted_interest = [(path, item) for path, item in interest if path not in stops]
     return OwnIncome(

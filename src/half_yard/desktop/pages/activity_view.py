@@ -95,7 +95,7 @@ class ActivityView(QWidget):
             Column("Payee", Kind.TEXT, 130, "payee", stretch=True),
             Column("Memo", Kind.TEXT, 130, "memo", stretch=True),
             Column("Line", Kind.CHOICE, 112, "line", options=self._line_options),
-            Column("Amount", Kind.AMOUNT, 86, "amount", hint="an amount or arithmetic such as 120*12+35"),
+            Column("Amount", Kind.AMOUNT, 94, "amount", hint="an amount or arithmetic such as 120*12+35"),
             Column("Lands on", Kind.COMPUTED, 68, shown=self._lands),
         )
 

@@ -209,6 +209,9 @@ class ClientsPage(Page):
             self.say("A new client needs a name. Type the first and last name.")
             self.first.setFocus()
             return
+        if not folder.is_dir():
+            self.say(f"The folder {_short(folder)} is not there. Choose another with “Folder…”.")
+            return
         year = int(self.year.text())
         file = ClientFile.new(COUNTRY, year)
         for field, editor in (("first_name", self.first), ("last_name", self.last)):

@@ -16,6 +16,7 @@ from PySide6.QtWidgets import (
 from half_yard.desktop import theme
 from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
 from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, RecordModel
+from half_yard.desktop.typed_line import TypedLine
 
 MARGIN = 6
 
@@ -52,7 +53,7 @@ class CellDelegate(QStyledItemDelegate):
     ) -> QWidget:
         del option
         column: Column = index.data(COLUMN_ROLE)
-        editor = QLineEdit(parent)
+        editor = TypedLine(parent)
         editor.setFrame(False)
         editor.setStyleSheet(f"background: {theme.BLEACHED.name()};")
         editor.setAccessibleName(column.title)

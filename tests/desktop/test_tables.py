@@ -1,0 +1,182 @@
+"""Tables of records: going from cell to cell, new rows, several rows at once, large and negative amounts."""
+
+from __future__ import annotations
+
+from PySide6.QtCore import QItemSelectionModel, Qt
+from PySide6.QtWidgets import QLineEdit
+
+from half_yard.demo import MAIN_FILE, write_office
+from half_yard.desktop.tables import RecordModel, RecordTable
+from half_yard.desktop.tables.columns import exact_text
+from half_yard.figures.explain import money_text
+from half_yard.records import remove
+from half_yard.storage import to_text
+from tests.desktop.window_case import Key, Modifier, WindowCase
+
+ENTER, TAB = Key.Key_Return, Key.Key_Tab
+LINE, AMOUNT, LANDS = 3, 4, 5
+
+
+class TableCase(WindowCase):
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.open_path(self.folder / MAIN_FILE)
+        self.view = self.window.books.activity
+        self.view.show_all()
+
+    @property
+    def table(self) -> RecordTable:
+        return self.view.entries.table
+
+    @property
+    def model(self) -> RecordModel:
+        return self.view.model
+
+    def text(self, row: int, column: int) -> str:
+        return str(self.model.index(row, column).data() or "")
+
+    def new_entry(self, *cells: str) -> None:
+        self.table.start_new()
+        self.press(ENTER)
+        for cell in cells:
+            self.type(cell, ENTER)
+
+
+class Going(TableCase):
+    def test_enter_and_tab_go_on_and_shift_tab_goes_back(self) -> None:
+        self.table.show_record("e00001", 1)
+        self.press(ENTER)
+        self.press(ENTER)
+        self.assertEqual(self.table.currentIndex().column(), 2)
+        self.press(TAB)
+        self.assertEqual(self.table.currentIndex().column(), LINE)
+        self.press(Key.Key_Backtab, Modifier.ShiftModifier)
+        self.assertEqual(self.table.currentIndex().column(), 2)
+        self.press(Key.Key_Escape)
+        self.assertIs(self.focused(), self.table)
+        self.assertEqual(self.window.workspace.open_file.unsaved, 0)
+
+    def test_computed_cells_are_passed_over_and_not_typed_into(self) -> None:
+        self.table.show_record("e00001", AMOUNT)
+        self.press(ENTER)
+        self.press(TAB)
+        at = self.table.currentIndex()
+        self.assertEqual((at.row(), at.column()), (1, 0))
+        self.assertFalse(self.model.index(0, LANDS).flags() & Qt.ItemFlag.ItemIsEditable)
+
+    def test_escape_gives_the_old_value_back(self) -> None:
+        self.table.show_record("e00001", 1)
+        self.press(ENTER)
+        self.type("gone")
+        self.press(Key.Key_Escape)
+        self.assertEqual(self.text(0, 1), "Camden Yacht Service")
+
+
+class New(TableCase):
+    def test_a_row_becomes_an_entry_with_its_amount_and_the_next_begins(self) -> None:
+        before = self.model.rowCount()
+        self.new_entry("4/1", "Sail shop", "Thread", "22 sup", "3*12.10")
+        self.assertEqual(self.model.rowCount(), before + 1)
+        entry = self.window.workspace.file.entries["e00072"]
+        self.assertEqual((entry.line, str(entry.amount), entry.reckoning), ("supplies", "36.30", "3*12.10"))
+        at = self.table.currentIndex()
+        self.assertEqual((at.row(), at.column()), (before, 0))
+        self.press(Key.Key_Escape)
+        self.table.show_record("e00072", AMOUNT)
+        self.press(ENTER)
+        line = self.focused()
+        assert isinstance(line, QLineEdit)
+        self.assertEqual(line.text(), "3*12.10")
+
+    def test_a_choice_that_could_be_several_is_refused_and_kept(self) -> None:
+        self.new_entry("4/1", "Sail shop", "Thread", "meals")
+        self.assertIn("could be several", self.view.entries.refusal.text())
+        self.assertEqual(self.text(self.model.rowCount() - 1, LINE), "meals")
+        self.assertNotIn("e00072", self.window.workspace.file.entries)
+
+    def test_an_entry_without_a_line_is_kept_and_stopped(self) -> None:
+        self.new_entry("", "Someone", "", "", "12")
+        self.assertEqual(self.window.workspace.file.entries["e00072"].line, "")
+        self.assertEqual(self.text(self.model.row_of("e00072"), LANDS), "nowhere")
+
+    def test_delete_on_the_new_row_forgets_what_was_typed(self) -> None:
+        self.table.start_new(1)
+        self.press(ENTER)
+        self.type("Half typed", ENTER)
+        self.press(Key.Key_Escape)
+        self.press(Key.Key_Delete)
+        self.assertEqual(self.text(self.model.rowCount() - 1, 1), "a new entry")
+
+    def test_household_tables(self) -> None:
+        self.window.books.choose("household")
+        tables = self.window.books.household.tables
+        for name, cells in (
+            ("wages", ("Marina", "ines", "5000.50", "", "410")),
+            ("interest", ("Savings bank", "julian", "88.12", "")),
+            ("estimated_payments", ("1/15/2026", "500")),
+        ):
+            tables[name].table.start_new()
+            self.press(ENTER)
+            for cell in cells:
+                self.type(cell, ENTER)
+            self.press(Key.Key_Escape)
+        file = self.window.workspace.file
+        self.assertEqual(
+            (file.wages["w00002"].person, str(file.wages["w00002"].withheld)), ("owner", "410.00")
+        )
+        self.assertIsNone(file.wages["w00002"].social_security_wages)
+        self.assertEqual(file.interest["i00002"].person, "spouse")
+        self.assertEqual(str(file.estimated_payments["p00005"].date), "2026-01-15")
+        self.assertEqual(self.amount("form_1040/wages"), 28847)
+
+
+class Several(TableCase):
+    def test_several_rows_are_removed_in_one_edit(self) -> None:
+        before = to_text(self.window.workspace.file)
+        self.table.setFocus()
+        selection = self.table.selectionModel()
+        selection.clear()
+        for row in (1, 3, 4):
+            selection.select(
+                self.model.index(row, 0),
+                QItemSelectionModel.SelectionFlag.Select | QItemSelectionModel.SelectionFlag.Rows,
+            )
+        self.press(Key.Key_Delete)
+        kept = self.window.workspace.file.entries
+        self.assertFalse({"e00002", "e00004", "e00005"} & set(kept))
+        self.assertIn("e00003", kept)
+        self.assertEqual(self.window.workspace.open_file.unsaved, 1)
+        self.press(Key.Key_Z, Modifier.ControlModifier)
+        self.assertEqual(to_text(self.window.workspace.file), before)
+
+    def test_the_cursor_stays_on_its_record_when_rows_before_it_go(self) -> None:
+        self.table.show_record("e00010", 1)
+        self.window.workspace.do(remove("Removal", "/entries/e00002"))
+        self.assertEqual(self.model.id_at(self.table.currentIndex().row()), "e00010")
+
+    def test_another_file_begins_afresh(self) -> None:
+        self.table.start_new(1)
+        self.press(ENTER)
+        self.type("Half typed", ENTER)
+        self.press(Key.Key_Escape)
+        self.window.open_path(self.folder / "Oduya, Femi 2025.halfyard")
+        self.view.show_all()
+        self.assertEqual(self.text(self.model.rowCount() - 1, 1), "a new entry")
+        self.assertEqual(self.model.rowCount(), len(self.window.workspace.file.entries) + 1)
+
+
+class Amounts(TableCase):
+    def test_large_and_negative_amounts_are_shown_whole(self) -> None:
+        self.new_entry("4/1", "Shipyard", "Refit", "22", "-1234567.89")
+        row = self.model.row_of("e00072")
+        self.assertEqual(self.text(row, AMOUNT), "−1,234,567.89")
+        width = self.table.columnWidth(AMOUNT) - 12
+        self.assertLessEqual(self.table.fontMetrics().horizontalAdvance("−1,234,567.89"), width)
+        self.assertEqual(self.amount("schedule_c.a00001.owner/supplies"), 846 - 1234568)
+
+    def test_amounts_for_reading(self) -> None:
+        decimal = self.window.workspace.file.entries["e00001"].amount
+        self.assertEqual(exact_text(decimal), "4,186.50")
+        self.assertEqual(exact_text(-decimal), "−4,186.50")
+        self.assertEqual(money_text(decimal - decimal), "0")

@@ -1,0 +1,127 @@
+"""Whatever is entered, a file computes, every line recomputes, and everything entered is accounted for."""
+
+from __future__ import annotations
+
+import datetime
+import unittest
+from decimal import Decimal
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from half_yard.countries import compute
+from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.on_return import FILING_STATUSES
+from half_yard.countries.us.questions import ACTIVITY
+from half_yard.countries.us.statement_lines import BY_KIND
+from half_yard.figures import recompute
+from half_yard.records import (
+    Activity,
+    Asset,
+    ClientFile,
+    Entry,
+    EstimatedPayment,
+    Household,
+    InterestStatement,
+    Person,
+    WageStatement,
+)
+from half_yard.records.amounts import LARGEST
+from half_yard.records.identifiers import numbered
+from half_yard.storage.document import parse, to_text
+
+PEOPLE = ("owner", "spouse", "nobody")
+AMOUNTS = st.one_of(
+    st.decimals(min_value=-300_000, max_value=300_000, places=2),
+    st.sampled_from([Decimal(0), Decimal("0.01"), LARGEST, -LARGEST]),
+)
+DATES = (
+    st.none()
+    | st.dates(datetime.date(1, 1, 1), datetime.date(2200, 1, 1))
+    | st.just(datetime.date(2025, 5, 5))
+)
+SHARES = st.sampled_from(["0", "12.5", "33.3333", "50", "66.6667", "100"]).map(Decimal)
+LINES = sorted({line.key for lines in BY_KIND.values() for line in lines} | {"", "no such line"})
+QUESTIONS = sorted({question.key for questions in ACTIVITY.values() for question in questions})
+KEYS = st.sampled_from(["a00001", "a00002", "a00003", "a00009"])
+
+
+@st.composite
+def activities(draw: st.DrawFn) -> Activity:
+    return Activity(
+        kind=draw(st.sampled_from(["business", "rental", "farm"])),
+        name=draw(st.sampled_from(["", "Shop & Co.", "x" * 200])),
+        owners=draw(st.dictionaries(st.sampled_from(PEOPLE), SHARES, max_size=3)),
+        days_rented=draw(st.none() | st.integers(0, 366)),
+        days_personal=draw(st.none() | st.integers(0, 366)),
+        answers=draw(st.dictionaries(st.sampled_from(QUESTIONS), st.booleans(), max_size=3)),
+        employer_number=draw(st.sampled_from(["", "12-3456789", "?", "00"])),
+    )
+
+
+@st.composite
+def files(draw: st.DrawFn) -> ClientFile:
+    entry = st.builds(
+        Entry, activity=KEYS, date=DATES, payee=st.just("P"), line=st.sampled_from(LINES), amount=AMOUNTS
+    )
+    owned = st.builds(
+        Asset, activity=KEYS, name=st.just("A"), asset_class=st.sampled_from([*CLASSES, "boat"]),
+        in_service=DATES, cost=AMOUNTS, prior_depreciation=st.none() | AMOUNTS,
+        answers=st.sampled_from([{}, {"no_special_allowance": True}]),
+    )  # fmt: skip
+    person = st.builds(Person, birth_date=DATES, identity_number=st.sampled_from(["", "1", "123-45-6789"]))
+    wage = st.builds(
+        WageStatement, person=st.sampled_from(PEOPLE), wages=AMOUNTS,
+        social_security_wages=st.none() | AMOUNTS, withheld=st.none() | AMOUNTS,
+    )  # fmt: skip
+    interest = st.builds(InterestStatement, person=st.sampled_from(PEOPLE), interest=AMOUNTS)
+    payment = st.builds(EstimatedPayment, date=DATES, amount=AMOUNTS)
+    people = {"owner": draw(person), **({"spouse": draw(person)} if draw(st.booleans()) else {})}
+    return ClientFile.new("us", draw(st.integers(2021, 2026))).model_copy(
+        update={
+            "household": Household(filing_status=draw(st.sampled_from([*FILING_STATUSES, "", "odd"]))),
+            "people": people,
+            "activities": numbered("activities", draw(st.lists(activities(), max_size=3))),
+            "entries": numbered("entries", draw(st.lists(entry, max_size=6))),
+            "assets": numbered("assets", draw(st.lists(owned, max_size=4))),
+            "wages": numbered("wages", draw(st.lists(wage, max_size=2))),
+            "interest": numbered("interest", draw(st.lists(interest, max_size=2))),
+            "estimated_payments": numbered("estimated_payments", draw(st.lists(payment, max_size=2))),
+            "business_loss_carried_in": draw(st.none() | AMOUNTS),
+        }
+    )
+
+
+class AnyFile(unittest.TestCase):
+    @settings(max_examples=120, deadline=None)
+    @given(files())
+    def test_computes_and_every_line_recomputes(self, file: ClientFile) -> None:
+        computation = compute(file)
+        for sheet in computation.sheets:
+            for line in sheet.lines:
+                self.assertEqual(recompute(line.figure), line.figure.amount, str(line.place))
+        form = computation.sheet("form_1040")
+        self.assertTrue(all(line.figure.amount == int(line.figure.amount) for line in form.lines))
+        self.assertGreaterEqual(form["taxable_income"].amount, 0)
+        self.assertEqual(form["payments"].amount - form["total_tax"].amount,
+                         form["overpaid"].amount - form["owed"].amount)  # fmt: skip
+
+    @settings(max_examples=80, deadline=None)
+    @given(files())
+    def test_everything_entered_lands_or_is_stopped(self, file: ClientFile) -> None:
+        computation = compute(file)
+        for collection in ("entries", "wages", "interest", "estimated_payments"):
+            for key, record in getattr(file, collection).items():
+                path = f"/{collection}/{key}"
+                if path not in computation.stops:
+                    kind = file.activities[record.activity].kind if collection == "entries" else ""
+                    self.assertIn(kind, {"", "business", "rental"})
+                    self.assertTrue(computation.threads.landing_of(path), path)
+
+    @settings(max_examples=80, deadline=None)
+    @given(files())
+    def test_same_file_same_answer_whatever_was_computed_before(self, file: ClientFile) -> None:
+        first = [(line.place, line.figure.amount) for sheet in compute(file).sheets for line in sheet.lines]
+        again = parse(to_text(file).encode(), "again")
+        second = [(line.place, line.figure.amount) for sheet in compute(again).sheets for line in sheet.lines]
+        self.assertEqual(first, second)

@@ -1,0 +1,159 @@
+"""Depreciation over an asset's life, and the choice of convention."""
+
+import datetime
+import unittest
+from decimal import Decimal
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from half_yard.countries import compute
+from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.depreciation import Convention, first_year_share
+from half_yard.depreciation.conventions import period, quarter
+from half_yard.figures import recompute
+from half_yard.records import Asset, ClientFile
+from half_yard.records.identifiers import numbered
+from tests.files import BUSINESS, RENTAL, amount, asset, business, client, rental
+
+DEPRECIATED = [key for key, item in CLASSES.items() if item.recovery]
+COSTS = st.decimals(min_value=0, max_value=5_000_000, places=2)
+DAYS = st.dates(datetime.date(1994, 1, 1), datetime.date(2025, 12, 31))
+
+
+def file_of(*assets: Asset, year: int = 2025) -> ClientFile:
+    activities = {BUSINESS: business(), RENTAL: rental()}
+    return client(year, activities=activities, assets=numbered("assets", list(assets)))
+
+
+def with_class(asset_class: str, day: datetime.date, cost: Decimal) -> Asset:
+    return asset(asset_class, day.isoformat(), str(cost))
+
+
+class WholeLife(unittest.TestCase):
+    @settings(max_examples=60, deadline=None)
+    @given(st.sampled_from(DEPRECIATED), DAYS, COSTS)
+    def test_adds_up_to_the_basis_and_is_never_negative(
+        self, asset_class: str, day: datetime.date, cost: Decimal
+    ) -> None:
+        story = compute(file_of(with_class(asset_class, day, cost))).stories["s00001"]
+        yearly = [figure.amount for figure in story.yearly]
+        self.assertTrue(all(taken >= 0 for taken in yearly))
+        # Each year is rounded to the cent, so the years may be off by half a cent each.
+        self.assertLessEqual(abs(sum(yearly) - cost), Decimal("0.005") * len(yearly))
+        self.assertTrue(all(recompute(figure) == figure.amount for figure in story.yearly))
+
+    @settings(max_examples=40, deadline=None)
+    @given(st.sampled_from(DEPRECIATED), DAYS, COSTS)
+    def test_this_and_next_year_are_years_of_the_table(
+        self, asset_class: str, day: datetime.date, cost: Decimal
+    ) -> None:
+        story = compute(file_of(with_class(asset_class, day, cost))).stories["s00001"]
+        index = 2025 - day.year
+        table = [figure.amount for figure in story.yearly] + [Decimal(0)] * 60
+        self.assertLessEqual(abs(story.this_year.amount - table[index]), Decimal("0.1"))
+        self.assertLessEqual(abs(story.next_year.amount - table[index + 1]), Decimal("0.1"))
+        self.assertEqual(story.prior.amount, sum(table[:index]))
+
+    @settings(max_examples=40, deadline=None)
+    @given(st.sampled_from(["five_year", "seven_year"]), DAYS)
+    def test_table_and_method_agree_within_a_dollar_a_year(
+        self, asset_class: str, day: datetime.date
+    ) -> None:
+        """26 U.S.C. 168(b): 200% declining balance until straight line gives more, on 100,000 of basis,
+        carried through without rounding (Pub. 946, figuring the deduction without tables)."""
+        story = compute(file_of(with_class(asset_class, day, Decimal(100_000)))).stories["s00001"]
+        life = Decimal(5 if asset_class == "five_year" else 7)
+        late = quarter(day) == 4
+        share = Decimal("0.125") if late else Decimal("0.5")
+        balance, left = Decimal(100_000), life
+        for figure in story.yearly:
+            counted = share if left == life else min(Decimal(1), left)
+            taken = max(balance * 2 / life, balance / left) * counted
+            self.assertLess(abs(figure.amount - taken), 15)  # 0.01% of the basis is 10 dollars
+            balance, left = balance - taken, left - counted
+        self.assertLess(abs(balance), 1)
+
+    def test_a_file_of_the_next_year_goes_on_where_this_one_ended(self) -> None:
+        record = asset("seven_year", "2024-05-01", "10000")
+        this, following = (compute(file_of(record, year=year)).stories["s00001"] for year in (2025, 2026))
+        self.assertEqual(this.next_year.amount, following.this_year.amount)
+        self.assertEqual(this.prior.amount + this.this_year.amount, following.prior.amount)
+
+
+class MidQuarter(unittest.TestCase):
+    def conventions(self, *assets: Asset) -> list[str]:
+        stories = compute(file_of(*assets)).stories
+        return [story.summary.rpartition(", ")[2] for story in stories.values()]
+
+    def test_forty_percent_exactly_is_still_half_year(self) -> None:
+        """26 U.S.C. 168(d)(3): more than 40 percent."""
+        early = asset("seven_year", "2025-03-01", "6000.00")
+        self.assertEqual(
+            self.conventions(early, asset("five_year", "2025-10-01", "4000.00")), ["half-year"] * 2
+        )
+        late = asset("five_year", "2025-10-01", "4000.01")
+        self.assertEqual(self.conventions(early, late), ["mid-quarter"] * 2)
+
+    def test_buildings_and_land_stay_out_of_the_test(self) -> None:
+        house = asset("residential_building", "2025-11-01", "300000", RENTAL)
+        land = asset("land", "2025-11-01", "80000", RENTAL)
+        drill = asset("seven_year", "2025-02-01", "100")
+        self.assertEqual(self.conventions(house, land, drill)[2], "half-year")
+        self.assertEqual(amount(file_of(house, land, drill), "mid_quarter/all"), 100)
+
+    def test_goes_over_all_activities(self) -> None:
+        drill = asset("seven_year", "2025-02-01", "100")
+        stove = asset("five_year", "2025-12-01", "900", RENTAL)
+        self.assertEqual(self.conventions(drill, stove), ["mid-quarter"] * 2)
+
+    def test_earlier_years_are_tested_for_themselves(self) -> None:
+        old = asset("seven_year", "2023-12-01", "100")
+        new = asset("seven_year", "2025-01-05", "5000")
+        self.assertEqual(self.conventions(old, new), ["mid-quarter", "half-year"])
+
+    def test_an_asset_that_is_stopped_does_not_count(self) -> None:
+        early = asset("seven_year", "2025-03-01", "100")
+        stopped = asset("five_year", "2025-10-01", "900", activity="a00009")
+        self.assertEqual(self.conventions(early, stopped), ["half-year"])
+
+
+class Form4562(unittest.TestCase):
+    def test_lines_by_class_and_year(self) -> None:
+        file = file_of(
+            asset("seven_year", "2025-02-01", "10000"),
+            asset("five_year", "2025-02-01", "10000"),
+            asset("five_year", "2024-02-01", "10000"),
+            asset("residential_building", "2025-06-01", "100000", RENTAL),
+            asset("land", "2025-06-01", "50000", RENTAL),
+        )
+        form = compute(file).sheet(f"form_4562.{BUSINESS}")
+        self.assertEqual({line.number: line.figure.amount for line in form.lines},
+                         {"17": 3200, "19b": 2000, "19c": 1429, "22": 6629})  # fmt: skip
+        rented = compute(file).sheet(f"form_4562.{RENTAL}")
+        self.assertEqual({line.number: line.figure.amount for line in rented.lines},
+                         {"17": 0, "19h": 1970, "22": 1970})  # fmt: skip
+        self.assertEqual(amount(file, f"schedule_c.{BUSINESS}.owner/depreciation"), 6629)
+        self.assertEqual(amount(file, f"schedule_e.{RENTAL}/depreciation"), 1970)
+
+    def test_land_stands_on_the_worksheet_with_nothing(self) -> None:
+        file = file_of(asset("land", "2025-06-01", "50000", RENTAL))
+        worksheet = compute(file).sheet(f"depreciation.{RENTAL}")
+        self.assertEqual(worksheet["s00001"].amount, 0)
+        self.assertIn("Land is never depreciated", worksheet.line("s00001").title)
+
+
+class Conventions(unittest.TestCase):
+    def test_shares_of_the_first_year(self) -> None:
+        """26 U.S.C. 168(d)(4)."""
+        self.assertEqual(first_year_share(Convention.HALF_YEAR, 1), Decimal("0.5"))
+        quarters = [first_year_share(Convention.MID_QUARTER, number) for number in range(1, 5)]
+        self.assertEqual(quarters, [Decimal(x) for x in ("0.875", "0.625", "0.375", "0.125")])
+        self.assertEqual(first_year_share(Convention.MID_MONTH, 12) * 24, 1)
+        self.assertEqual(first_year_share(Convention.MID_MONTH, 1) * 24, 23)
+
+    def test_periods(self) -> None:
+        day = datetime.date(2025, 8, 31)
+        self.assertEqual(period(Convention.HALF_YEAR, day), 1)
+        self.assertEqual(period(Convention.MID_QUARTER, day), 3)
+        self.assertEqual(period(Convention.MID_MONTH, day), 8)

@@ -1,0 +1,101 @@
+"""Threads in words: what the reader sees of a figure, and the printed forms of a computation."""
+
+import json
+import unittest
+from decimal import Decimal
+
+from half_yard.cli.printed import as_json, as_text, thread_text
+from half_yard.countries import compute
+from half_yard.demo import client_files
+from half_yard.figures import (
+    Place,
+    RuleValue,
+    amount_text,
+    entered,
+    how,
+    rule,
+    smaller_of,
+    stated,
+    steps,
+    total,
+)
+from half_yard.records.identifiers import numbered
+from tests.files import BUSINESS, asset, business, client, entries, sole_proprietor
+
+
+class Words(unittest.TestCase):
+    def test_how_a_figure_was_made(self) -> None:
+        one, two = entered(Decimal(1), "one", "/x"), stated(Decimal(2), "two")
+        for figure, words in (
+            (one, "as entered"),
+            (total("", (one, two)), "the sum of"),
+            (total("", (one,)), "taken over from"),
+            (total("", ()), "nothing is entered"),
+            (one - two, "the first less the rest"),
+            (one * two, "the product of"),
+            (one / two, "the first divided by the second"),
+            (smaller_of("", one, two), "the smaller of"),
+            ((one / two).in_dollars(), "rounded half up to whole dollars"),
+        ):
+            self.assertEqual(how(figure), words)
+
+    def test_rates_read_as_percent_and_money_as_money(self) -> None:
+        share = rule(Decimal("0.9235"), "", RuleValue("x", 2025, "source", "share"))
+        base = rule(Decimal(176100), "", RuleValue("y", 2025, "source", "USD"))
+        self.assertEqual(amount_text(share), "92.35%")
+        self.assertEqual(amount_text(base), "176,100")
+        self.assertEqual(amount_text(entered(Decimal("971.575"), "", "/x")), "971.575")
+
+    def test_steps_stop_at_other_lines(self) -> None:
+        computation = compute(sole_proprietor("40000"))
+        told = list(steps(computation.line(Place("form_1040", "total_income")).figure))
+        below = [step.figure.place for step in told if step.depth]
+        self.assertIn(Place("form_1040", "additional_income"), below)
+        self.assertNotIn(Place("schedule_1", "additional_income"), below)
+
+
+class Printed(unittest.TestCase):
+    def test_a_thread_names_entry_rule_rounding_choice_and_the_way_on(self) -> None:
+        file = client(
+            activities={BUSINESS: business()},
+            entries=numbered("entries", entries(BUSINESS, meals="101.01")),
+            assets=numbered("assets", [asset("seven_year", "2025-03-01", "10000")]),
+        )
+        computation = compute(file)
+        meals = thread_text(
+            computation, computation.line(Place(f"schedule_c.{BUSINESS}.owner", "deductible_meals"))
+        )
+        for words in (
+            "rounded half up to whole dollars", "50.505", "entered at /entries/e00001/amount",
+            "26 U.S.C. 274(n); recalled, not re-read", "50%", "goes to:", "Total expenses",
+        ):  # fmt: skip
+            self.assertIn(words, meals)
+        machine = thread_text(computation, computation.line(Place(f"depreciation.{BUSINESS}", "s00001")))
+        for words in ("14.29%", "IRS Pub. 946", "Half-year convention: 0.00 of 10,000.00", "Class: 7-year"):
+            self.assertIn(words, machine)
+
+    def test_the_end_of_the_chain_goes_nowhere(self) -> None:
+        computation = compute(sole_proprietor("40000"))
+        text = thread_text(computation, computation.line(Place("form_1040", "owed")))
+        self.assertIn("goes to no other line", text)
+
+    def test_what_is_missing_is_printed_with_the_line(self) -> None:
+        computation = compute(sole_proprietor("300000", 2026))
+        text = thread_text(computation, computation.line(Place("form_8995", "deduction")))
+        self.assertIn("not computed: Taxable income is above the threshold", text)
+        self.assertIn("(not complete)", as_text(computation))
+        document = json.loads(as_json(computation))
+        lines = {line["key"]: line for sheet in document["sheets"] for line in sheet["lines"]}
+        self.assertTrue(lines["deduction"]["not_computed"])
+        self.assertFalse(document["complete"])
+
+    def test_json_has_every_line_once_and_only_decimal_strings(self) -> None:
+        for file in client_files().values():
+            computation = compute(file)
+            document = json.loads(as_json(computation))
+            places = [(s["key"], line["key"]) for s in document["sheets"] for line in s["lines"]]
+            self.assertEqual(len(places), len(set(places)))
+            self.assertEqual(len(places), sum(len(sheet.lines) for sheet in computation.sheets))
+            for sheet in document["sheets"]:
+                for line in sheet["lines"]:
+                    self.assertRegex(line["amount"], r"^-?\d+(\.\d+)?$")
