@@ -182,6 +182,10 @@ class Threads(DemoCase):
         self.assertIn("not complete", self.window.carry.buttons["Total tax"].accessibleName())
         self.window.thread_panel.list.itemActivated.emit(self.window.thread_panel.list.item(0))
         self.assertIs(self.window.stage, Stage.ASSETS)
+        box = self.focused()
+        assert isinstance(box, QCheckBox)
+        self.press(Key.Key_Space)
+        self.assertNotIn("*", self.window.assets.model.index(2, 6).data())
 
     def test_findings_lead_to_their_place(self) -> None:
         self.window.open_path(self.folder / "Lindqvist, Greta 2025.halfyard")

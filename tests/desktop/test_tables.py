@@ -56,6 +56,8 @@ class Going(TableCase):
         self.press(Key.Key_Escape)
         self.assertIs(self.focused(), self.table)
         self.assertEqual(self.window.workspace.open_file.unsaved, 0)
+        self.press(TAB)
+        self.assertIsNot(self.focused(), self.table)
 
     def test_computed_cells_are_passed_over_and_not_typed_into(self) -> None:
         self.table.show_record("e00001", AMOUNT)
@@ -94,6 +96,12 @@ class New(TableCase):
         self.assertIn("could be several", self.view.entries.refusal.text())
         self.assertEqual(self.text(self.model.rowCount() - 1, LINE), "meals")
         self.assertNotIn("e00072", self.window.workspace.file.entries)
+
+    def test_the_arrow_keys_pick_from_the_list_of_choices(self) -> None:
+        self.new_entry("4/1", "Sail shop", "Thread")
+        self.type("meals", Key.Key_Down, Key.Key_Down, ENTER)
+        self.type("10", ENTER)
+        self.assertEqual(self.window.workspace.file.entries["e00072"].line, "restaurant_meals")
 
     def test_an_entry_without_a_line_is_kept_and_stopped(self) -> None:
         self.new_entry("", "Someone", "", "", "12")

@@ -84,6 +84,8 @@ class WindowCase(unittest.TestCase):
 
     def focused(self) -> QWidget:
         widget = QApplication.focusWidget()
+        if (popup := QApplication.activePopupWidget()) is not None:
+            widget = popup  # the keyboard is the popup's while it is open
         assert widget is not None, "nothing has the focus"
         return widget
 

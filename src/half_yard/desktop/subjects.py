@@ -12,8 +12,11 @@ TABLED = {"entries", "assets", "wages", "interest", "estimated_payments"}
 
 
 def record_of(subject: Subject) -> Subject:
-    """The record that holds a field, where it is a row of a table; other subjects as they are."""
-    if isinstance(subject, Place):
+    """The record that holds a field, where it is a row of a table; other subjects as they are.
+
+    The answers about a record are asked beside its table, so they stay what they are.
+    """
+    if isinstance(subject, Place) or "/answers" in subject:
         return subject
     parts = subject.split("/")
     return "/".join(parts[:3]) if len(parts) > 1 and parts[1] in TABLED else subject

@@ -156,8 +156,10 @@ class AssetsPage(Page):
         )
 
     def show_subject(self, path: str) -> None:
-        """Show the asset at a path."""
+        """Show the asset at a path, the cursor on a question about it where the path names one."""
         self.assets.table.show_record(collection_and_id(path)[1])
+        if "/answers" in path:
+            self.questions.focus_on(path)
 
     def focus(self) -> None:
         """Put the cursor where work goes on."""

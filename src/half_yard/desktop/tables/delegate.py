@@ -2,9 +2,20 @@
 
 from __future__ import annotations
 
-from PySide6.QtCore import QAbstractItemModel, QModelIndex, QPersistentModelIndex, QRect, Qt
-from PySide6.QtGui import QPainter, QPen
+from typing import TypeGuard
+
+from PySide6.QtCore import (
+    QAbstractItemModel,
+    QEvent,
+    QModelIndex,
+    QObject,
+    QPersistentModelIndex,
+    QRect,
+    Qt,
+)
+from PySide6.QtGui import QKeyEvent, QPainter, QPen
 from PySide6.QtWidgets import (
+    QApplication,
     QCompleter,
     QLineEdit,
     QStyle,
@@ -19,6 +30,7 @@ from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, Rec
 from half_yard.desktop.typed_line import TypedLine
 
 MARGIN = 6
+TAKING_KEYS = {Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_Tab, Qt.Key.Key_Backtab}
 
 
 class CellDelegate(QStyledItemDelegate):
@@ -62,7 +74,7 @@ class CellDelegate(QStyledItemDelegate):
         if column.kind is Kind.CHOICE and column.options is not None:
             model = index.model()
             record = model.records.get(model.id_at(index.row())) if isinstance(model, RecordModel) else None
-            editor.setCompleter(_completer([title for _, title in column.options(record)], editor))
+            editor.setCompleter(ChoiceCompleter([title for _, title in column.options(record)], editor))
         return editor
 
     def setEditorData(self, editor: QWidget, index: QModelIndex | QPersistentModelIndex) -> None:
@@ -90,11 +102,33 @@ def _stitch(painter: QPainter, rect: QRect, *, refused: bool) -> None:
     painter.drawLine(rect.left() + MARGIN, rect.bottom() - 2, rect.right() - MARGIN, rect.bottom() - 2)
 
 
-def _completer(titles: list[str], parent: QWidget) -> QCompleter:
-    completer = QCompleter(titles, parent)
-    completer.setCaseSensitivity(Qt.CaseSensitivity.CaseInsensitive)
-    completer.setFilterMode(Qt.MatchFlag.MatchContains)
-    completer.setMaxVisibleItems(14)
-    if popup := completer.popup():
-        popup.setMinimumWidth(280)
-    return completer
+def _takes(event: QEvent) -> TypeGuard[QKeyEvent]:
+    """Whether the event is the press of a key that takes what is typed."""
+    pressed = event.type() == QEvent.Type.KeyPress
+    return pressed and isinstance(event, QKeyEvent) and event.key() in TAKING_KEYS
+
+
+class ChoiceCompleter(QCompleter):
+    """Offers the choices that have what is typed in them. Enter and Tab take the one that the arrow keys
+    have reached, or else what is typed, and go on as they do in any cell."""
+
+    def __init__(self, titles: list[str], line: QLineEdit) -> None:
+        super().__init__(titles, line)
+        self._line = line
+        self.setCaseSensitivity(Qt.CaseSensitivity.CaseInsensitive)
+        self.setFilterMode(Qt.MatchFlag.MatchContains)
+        self.setMaxVisibleItems(14)
+        if popup := self.popup():
+            popup.setMinimumWidth(280)
+
+    def eventFilter(self, watched: QObject, event: QEvent) -> bool:
+        popup = self.popup()
+        if popup is not None and watched is popup and _takes(event):
+            chosen = popup.currentIndex()
+            popup.hide()
+            if chosen.isValid():
+                self._line.setText(str(chosen.data()))
+            again = QKeyEvent(QEvent.Type.KeyPress, event.key(), event.modifiers(), event.text())
+            QApplication.sendEvent(self._line, again)
+            return True
+        return super().eventFilter(watched, event)

@@ -21,8 +21,11 @@ CursorAction = QAbstractItemView.CursorAction
 
 
 class RecordTable(QTableView):
-    """Enter or typing edits a cell; Enter and Tab then go on to the next cell that can be typed into;
-    Delete takes the selected rows out. Signals `record_current` with the path of the current record."""
+    """Enter or typing edits a cell; Enter and Tab then go on to the next cell that can be typed into.
+    Arrow keys move between cells, Tab leaves the table, Delete takes the selected rows out.
+
+    Signals `record_current` with the path of the current record.
+    """
 
     record_current = Signal(str)
 
@@ -33,6 +36,7 @@ class RecordTable(QTableView):
         self.setItemDelegate(CellDelegate(self))
         self.setAccessibleName(name)
         self.setShowGrid(False)
+        self.setTabKeyNavigation(False)
         self.setWordWrap(False)
         self.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
