@@ -45,7 +45,7 @@ def _activity(kind: str, number: int) -> Activity:
 def _entry(chance: random.Random, keys: list[str], kinds: list[str]) -> Entry:
     number = chance.randrange(len(keys))
     lines = BY_KIND[kinds[number]]
-    income = chance.random() < 0.3
+    income = chance.random() < 0.75
     return Entry(
         activity=keys[number],
         date=datetime.date(YEAR, 1, 1) + datetime.timedelta(days=chance.randrange(365)),

@@ -48,16 +48,21 @@ class AssetKind:
 class AssetStory:
     """What depreciation does to one asset.
 
-    `this_year` and `next_year` are its depreciation in cents. `prior`, what the years before this one
+    `this_year` is its depreciation in cents. That of next year, `prior`, what the years before this one
     took, and `yearly`, every year by the table from `first_year` on, are made when first asked for.
     """
 
     first_year: int
     this_year: Figure
-    next_year: Figure
     summary: str
+    make_next_year: Callable[[], Figure]
     make_prior: Callable[[], Figure]
     make_yearly: Callable[[], tuple[Figure, ...]]
+
+    @cached_property
+    def next_year(self) -> Figure:
+        """The depreciation of the year after this one, if nothing changes."""
+        return self.make_next_year()
 
     @cached_property
     def prior(self) -> Figure:

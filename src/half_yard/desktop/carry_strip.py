@@ -32,7 +32,10 @@ class CarryButton(QAbstractButton):
 
     def show_figure(self, amount: Decimal, effect: Decimal, *, final: bool) -> None:
         """Show the amount, what the last edit changed, and whether anything is missing below it."""
-        self._amount, self._effect, self._final = money_text(amount), effect, final
+        shown = (money_text(amount), effect, final)
+        if shown == (self._amount, self._effect, self._final):
+            return
+        self._amount, self._effect, self._final = shown
         changed = f", last edit {self._effect_text()}" if effect else ""
         missing = "" if final else ", not complete"
         self.setAccessibleName(f"{self.point.label} {self._amount}{changed}{missing}")

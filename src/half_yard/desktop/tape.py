@@ -21,7 +21,7 @@ class StageButton(QAbstractButton):
     def __init__(self, stage: Stage) -> None:
         super().__init__()
         self.stage = stage
-        self._open = 0
+        self._open = -1
         self.setCheckable(True)
         self.setText(stage.value)
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
@@ -29,6 +29,8 @@ class StageButton(QAbstractButton):
 
     def show_open(self, count: int) -> None:
         """Show how many findings are open."""
+        if count == self._open:
+            return
         self._open = count
         said = f"{count} open" if count else "nothing open"
         self.setAccessibleName(f"{self.stage.value}, {said}")
@@ -39,7 +41,7 @@ class StageButton(QAbstractButton):
     def sizeHint(self) -> QSize:
         words = QFontMetrics(theme.title_font(12.5)).horizontalAdvance(self.text())
         mark = QFontMetrics(theme.text_font(9, italic=True)).horizontalAdvance(f"{self._open} open")
-        return QSize(words + (mark + 9 if self._open else 0) + 34, HEIGHT)
+        return QSize(words + (mark + 9 if self._open > 0 else 0) + 34, HEIGHT)
 
     def paintEvent(self, event: QPaintEvent) -> None:
         del event
@@ -50,7 +52,7 @@ class StageButton(QAbstractButton):
         painter.setFont(theme.title_font(12.5, bold=self.isChecked()))
         bounds = painter.boundingRect(inner, int(Qt.AlignmentFlag.AlignVCenter), self.text())
         painter.drawText(inner, int(Qt.AlignmentFlag.AlignVCenter), self.text())
-        if self._open:
+        if self._open > 0:
             painter.setFont(theme.text_font(9, italic=True))
             painter.setPen(theme.MADDER)
             beside = inner.adjusted(bounds.width() + 9, 2, 0, 0)

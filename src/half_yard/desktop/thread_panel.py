@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
+
 from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect, QSize, Qt
 from PySide6.QtGui import QFontMetrics, QPainter, QPen
 from PySide6.QtWidgets import (
@@ -155,7 +157,7 @@ class _StepDelegate(QStyledItemDelegate):
         width = ROW_WIDTH
         if row.heading:
             return QSize(width, 28)
-        words, below = _boxes(row, QRect(0, 0, width, 0))
+        words, below = _boxes(row)
         return QSize(width, 8 + words.height() + below.height())
 
     def paint(
@@ -176,7 +178,7 @@ class _StepDelegate(QStyledItemDelegate):
         if state & QStyle.StateFlag.State_Selected:
             painter.fillRect(rect, theme.INDIGO_WASH)
         self._thread(painter, rect, row)
-        words, below = _boxes(row, rect.adjusted(0, 4, 0, 0))
+        words, below = (box.translated(rect.left(), rect.top() + 4) for box in _boxes(row))
         wrap = int(Qt.TextFlag.TextWordWrap)
         painter.setFont(theme.text_font(10))
         painter.setPen(theme.MADDER if row.warns else theme.INK)
@@ -204,19 +206,20 @@ class _StepDelegate(QStyledItemDelegate):
         painter.drawEllipse(QRect(x - 3, rect.top() + 9, 6, 6))
 
 
-def _boxes(row: Row, rect: QRect) -> tuple[QRect, QRect]:
-    """Where a step's words and the small print below them stand."""
-    left = rect.left() + LEFT - 6 + row.depth * INDENT
+@lru_cache(maxsize=4096)
+def _boxes(row: Row) -> tuple[QRect, QRect]:
+    """Where a step's words and the small print below them stand, from the row's upper left corner."""
+    left = LEFT - 6 + row.depth * INDENT
     metrics = QFontMetrics(theme.text_font(10))
     amount = metrics.horizontalAdvance(row.amount) + 14 if row.amount else 6
     wrap = int(Qt.TextFlag.TextWordWrap)
-    room = QRect(left, rect.top(), max(rect.right() - left - amount, 60), 1000)
+    room = QRect(left, 0, max(ROW_WIDTH - left - amount, 60), 1000)
     words = metrics.boundingRect(room, wrap, row.text)
     words.setWidth(room.width())
     if not row.below:
         return words, QRect(left, words.bottom(), 0, 0)
     small = QFontMetrics(theme.text_font(9))
-    under = QRect(left, words.bottom() + 1, max(rect.right() - left - 6, 60), 1000)
+    under = QRect(left, words.bottom() + 1, max(ROW_WIDTH - left - 6, 60), 1000)
     below = small.boundingRect(under, wrap, row.below)
     below.setWidth(under.width())
     return words, below

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 from decimal import Decimal
-from functools import cached_property
+from functools import cached_property, partial
 
 from half_yard.figures.figure import ZERO, Entered, Figure, Operation, Place
+from half_yard.figures.remembered import Remembered
 from half_yard.figures.rounding import to_cents, to_dollars
 from half_yard.figures.sheet import Line, Sheet
 
@@ -61,15 +62,7 @@ class Threads:
         """The lines that each line feeds; made when first asked for."""
         fed: dict[Place, list[Line]] = {}
         for line in self._lines:
-            places: dict[Place, None] = {}
-            stack = [line.figure]
-            while stack:
-                for part in stack.pop().parts:
-                    if part.place is not None:
-                        places[part.place] = None
-                    elif part.parts:
-                        stack.append(part)
-            for place in places:
+            for place in FEEDING.get(line.place, (line.figure,), partial(_feeding, line.figure)):
                 fed.setdefault(place, []).append(line)
         return fed
 
@@ -90,6 +83,22 @@ class Threads:
             for line in self._lines
             if lands(line.figure) or any(part.place is None and lands(part) for part in _below(line))
         )
+
+
+FEEDING: Remembered[tuple[Place, ...]] = Remembered()
+
+
+def _feeding(figure: Figure) -> tuple[Place, ...]:
+    """The lines from which a line's figure is made, each once."""
+    places: dict[Place, None] = {}
+    stack = [figure]
+    while stack:
+        for part in stack.pop().parts:
+            if part.place is not None:
+                places[part.place] = None
+            elif part.parts:
+                stack.append(part)
+    return tuple(places)
 
 
 def _below(line: Line) -> Iterator[Figure]:

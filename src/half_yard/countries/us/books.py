@@ -2,15 +2,14 @@
 
 from __future__ import annotations
 
-from collections import defaultdict
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import partial
 
 from half_yard.countries.us.statement_lines import BY_KIND
 from half_yard.figures import Figure, entered, total
+from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile, Entry
-from half_yard.records.remembered import Remembered
 
 NOTHING = total("nothing entered", ())
 
@@ -30,39 +29,75 @@ class Books:
 def keep_books(file: ClientFile) -> Books:
     """Add up all entries of a file."""
     kinds = {key: activity.kind for key, activity in file.activities.items()}
-    known = _known_landings(kinds, file.tax_year)
-    gathered: dict[tuple[str, str], list[Figure]] = defaultdict(list)
-    stops: dict[str, str] = {}
-    for key, entry in sorted(file.entries.items()):
-        kept = known.get(key)
-        if kept is None or kept[0] is not entry:
-            landing = _land(key, entry, kinds.get(entry.activity), file.tax_year)
-            kept = known[key] = (entry, landing)
-        if isinstance(kept[1], str):
-            stops[f"/entries/{key}"] = kept[1]
-        else:
-            gathered[entry.activity, entry.line].append(kept[1])
+    landings = _landings(file.entries, kinds, file.tax_year)
     totals: dict[str, dict[str, Figure]] = {key: {} for key in kinds}
-    for (activity, line), figures in gathered.items():
+    for (activity, line), figures in landings.groups.items():
         title = TITLES[kinds[activity]][line]
-        make = partial(total, title, figures)
-        totals[activity][line] = TOTALS.get((activity, line), (title, *figures), make)
-    return Books(totals, stops)
+        make = partial(total, title, tuple(figures.values()))
+        totals[activity][line] = TOTALS.get((activity, line), (title, *figures.values()), make)
+    return Books(totals, {f"/entries/{key}": reason for key, reason in sorted(landings.stops.items())})
 
 
 TITLES = {kind: {line.key: line.title for line in lines} for kind, lines in BY_KIND.items()}
 TOTALS: Remembered[Figure] = Remembered()
-# The landing of each entry by id, with the entry it was made from, for one set of circumstances at a time:
-# the same idea as Remembered, without a call for each of thousands of entries.
-LANDINGS: dict[str, tuple[Entry, Figure | str]] = {}
-LANDED_UNDER: list[object] = []
+Group = dict[str, Figure]
 
 
-def _known_landings(kinds: Mapping[str, str], year: int) -> dict[str, tuple[Entry, Figure | str]]:
-    if [kinds, year] != LANDED_UNDER:
-        LANDED_UNDER[:] = [kinds, year]
-        LANDINGS.clear()
-    return LANDINGS
+@dataclass(frozen=True, slots=True)
+class _Landings:
+    """Where every entry lands: its leaf by activity and line, or the reason it is stopped, by id."""
+
+    entries: Mapping[str, Entry]
+    kinds: Mapping[str, str]
+    year: int
+    groups: Mapping[tuple[str, str], Group]
+    stops: Mapping[str, str]
+
+
+# The landings of the last file: those of a file after an edit differ in a few entries of thousands.
+LAST: list[_Landings] = []
+
+
+def _landings(entries: Mapping[str, Entry], kinds: Mapping[str, str], year: int) -> _Landings:
+    """The landings of these entries, made from the last ones where those are of the same circumstances."""
+    last = LAST[0] if LAST else None
+    if last is None or (last.kinds, last.year) != (kinds, year) or _others(last.entries, entries):
+        last = _Landings({}, kinds, year, {}, {})
+    before = last.entries
+    changed = [key for key, entry in entries.items() if before.get(key) is not entry]
+    gone = before.keys() - entries.keys()
+    groups, stops = dict(last.groups), dict(last.stops)
+    opened: set[tuple[str, str]] = set()
+
+    def open_group(place: tuple[str, str]) -> Group:
+        if place not in opened:
+            opened.add(place)
+            groups[place] = dict(groups.get(place, {}))
+        return groups[place]
+
+    for key in (*gone, *(key for key in changed if key in before)):
+        if stops.pop(key, None) is None:
+            del open_group((before[key].activity, before[key].line))[key]
+    for key in changed:
+        entry = entries[key]
+        landing = _land(key, entry, kinds.get(entry.activity), year)
+        if isinstance(landing, str):
+            stops[key] = landing
+        else:
+            open_group((entry.activity, entry.line))[key] = landing
+    for place in opened:
+        groups[place] = dict(sorted(groups[place].items()))
+        if not groups[place]:
+            del groups[place]
+    made = _Landings(entries, kinds, year, groups, stops)
+    LAST[:] = [made]
+    return made
+
+
+def _others(before: Mapping[str, Entry], entries: Mapping[str, Entry]) -> bool:
+    """Whether these are another file's entries: the first one is not the one before."""
+    first = next(iter(entries), "")
+    return bool(before) and before.get(first) is not entries.get(first)
 
 
 def _land(key: str, entry: Entry, kind: str | None, year: int) -> Figure | str:

@@ -15,8 +15,8 @@ from half_yard.countries.us.questions import ask
 from half_yard.countries.us.schedule_c import schedule_c
 from half_yard.countries.us.schedule_se import schedule_se
 from half_yard.figures import Choice, Figure, Mark, Sheet
+from half_yard.figures.remembered import Remembered
 from half_yard.records import Activity
-from half_yard.records.remembered import Remembered
 from half_yard.review import shares_add_up
 
 

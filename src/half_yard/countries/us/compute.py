@@ -32,8 +32,8 @@ from half_yard.countries.us.schedule_1 import schedule_1
 from half_yard.countries.us.schedule_2 import schedule_2
 from half_yard.countries.us.standard_deduction import standard_deduction
 from half_yard.figures import Figure, MarkKind, Place, Sheet, difference, entered, total
+from half_yard.figures.remembered import Remembered
 from half_yard.records import Asset, ClientFile
-from half_yard.records.remembered import Remembered
 
 CARRY = (
     CarryPoint("Businesses", Place("schedule_1", "business_income")),

@@ -27,9 +27,9 @@ from half_yard.figures import (
     stated,
     total,
 )
+from half_yard.figures.remembered import Remembered
 from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset, ClientFile
-from half_yard.records.remembered import Remembered
 
 LAST_QUARTER = 4
 NO_ALLOWANCE = "no_special_allowance"
@@ -137,21 +137,23 @@ def _story(key: str, asset: Asset, tax_year: int, test: _Test | None) -> AssetSt
         raise ValueError(f"{key} has no date in service")
     if asset_class.recovery is None:
         none = stated(Decimal(0), f"{asset.name}: land is never depreciated", "26 U.S.C. 167; 168(f)")
-        return AssetStory(placed.year, none, none, "Land is never depreciated.", lambda: none, tuple)
+        return AssetStory(placed.year, none, "Land is never depreciated.", lambda: none, lambda: none, tuple)
     life = _Life.of(key, asset, test)
     index = tax_year - placed.year
     taken = life.taken(index)
     this_year = life.capped(index, taken, lambda: life.prior(index))
-    next_year = life.capped(
-        index + 1,
-        taken + this_year.amount,
-        lambda: total("earlier years and this one", (life.prior(index), this_year)),
-    )
+
+    def next_year() -> Figure:
+        def before() -> Figure:
+            return total("earlier years and this one", (life.prior(index), this_year))
+
+        return life.capped(index + 1, taken + this_year.amount, before)
+
     summary = (
         f"{asset_class.recovery.years}-year, "
         f"{'straight line' if asset_class.real else '200% declining balance'}, {life.convention}"
     )
-    return AssetStory(placed.year, this_year, next_year, summary, lambda: life.prior(index), life.all_years)
+    return AssetStory(placed.year, this_year, summary, next_year, lambda: life.prior(index), life.all_years)
 
 
 @dataclass(frozen=True)

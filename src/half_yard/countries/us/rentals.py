@@ -13,8 +13,8 @@ from half_yard.countries.us.owned import NOTHING, Owned, owned_parts
 from half_yard.countries.us.rental_losses import loss_treatment
 from half_yard.countries.us.schedule_e import net_of, property_lines, schedule_e, with_allowed_loss
 from half_yard.figures import Figure, Mark, Sheet, total
+from half_yard.figures.remembered import Remembered
 from half_yard.records import Activity
-from half_yard.records.remembered import Remembered
 from half_yard.review import shares_add_up
 
 

@@ -2,22 +2,23 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from decimal import Decimal
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QButtonGroup, QHBoxLayout, QPushButton, QStackedWidget, QVBoxLayout
+from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout
 
 from half_yard.countries import Computation
 from half_yard.desktop.pages.activity_view import ActivityView
 from half_yard.desktop.pages.household_view import HouseholdView
 from half_yard.desktop.pages.parts import Page, button, soft
+from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 from half_yard.records import Activity, add, next_id
 
 HOUSEHOLD = "household"
+NAME_LENGTH = 26
 OWN_ITEMS = {"wages", "interest", "estimated_payments", "business_loss_carried_in"}
 NOTHING_YET = (
     "No activity yet. A business is reported on Schedule C, a rental on Schedule E: make one above, "
@@ -26,7 +27,7 @@ NOTHING_YET = (
 
 
 class BooksPage(Page):
-    """Swatches of the activities above, the chosen one below."""
+    """The activities in a strip above, the chosen one below."""
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace)
@@ -35,17 +36,14 @@ class BooksPage(Page):
         column.setContentsMargins(18, 10, 14, 10)
         column.setSpacing(8)
         head = QHBoxLayout()
-        self._swatches = QHBoxLayout()
-        self._swatches.setSpacing(6)
-        head.addLayout(self._swatches)
-        head.addStretch(1)
+        self.strip = Strip("Activities")
+        self.strip.chosen.connect(self.choose)
+        head.addWidget(self.strip, 1, Qt.AlignmentFlag.AlignTop)
         for kind, text in (("business", "New business"), ("rental", "New rental")):
             make = button(text)
             make.clicked.connect(lambda _checked=False, kind=kind: self.make_activity(kind))
-            head.addWidget(make)
+            head.addWidget(make, 0, Qt.AlignmentFlag.AlignTop)
         column.addLayout(head)
-        self._group = QButtonGroup(self)
-        self._buttons: dict[str, QPushButton] = {}
         self.activity = ActivityView(workspace)
         self.household = HouseholdView(workspace)
         self._empty = soft(NOTHING_YET)
@@ -66,36 +64,15 @@ class BooksPage(Page):
         activities = self._workspace.file.activities
         if self._chosen not in {*activities, HOUSEHOLD}:
             self._chosen = next(iter(sorted(activities)), "")
-        wanted = [*sorted(activities), HOUSEHOLD]
-        if list(self._buttons) != wanted:
-            self._make_swatches(wanted)
-        for key, swatch in self._buttons.items():
-            swatch.setText(self._swatch_text(key))
-            swatch.setChecked(key == self._chosen)
+        names = [self._name(key) for key in sorted(activities)]
+        self.strip.show_names([*names, (HOUSEHOLD, "Household", "Wages, interest, payments")], self._chosen)
         self._show_chosen()
 
-    def _make_swatches(self, keys: Sequence[str]) -> None:
-        for old in self._buttons.values():
-            self._group.removeButton(old)
-            self._swatches.removeWidget(old)
-            old.hide()
-            old.deleteLater()
-        self._buttons = {}
-        for key in keys:
-            swatch = QPushButton()
-            swatch.setCheckable(True)
-            swatch.clicked.connect(lambda _checked=False, key=key: self.choose(key))
-            self._group.addButton(swatch)
-            self._swatches.addWidget(swatch)
-            self._buttons[key] = swatch
-
-    def _swatch_text(self, key: str) -> str:
-        if key == HOUSEHOLD:
-            return "Household"
+    def _name(self, key: str) -> tuple[str, str, str]:
+        """An activity for the strip: its id, its name cut short with its result, its whole name."""
         name = self._workspace.file.activities[key].name or "Not named"
-        short = name if len(name) <= 26 else f"{name[:25]}…"
-        short = short.replace("&", "&&")
-        return f"{short}   {money_text(self._result(self._workspace.computation, key))}"
+        short = name if len(name) <= NAME_LENGTH else f"{name[: NAME_LENGTH - 1]}…"
+        return key, f"{short}   {money_text(self._result(self._workspace.computation, key))}", name
 
     def _result(self, computation: Computation, key: str) -> Decimal:
         keys = self._workspace.pack.statement_sheets(self._workspace.file, key)
@@ -106,8 +83,9 @@ class BooksPage(Page):
 
     def choose(self, key: str) -> None:
         """Show an activity, or the household."""
-        self._chosen = key
-        self.refresh()
+        if key != self._chosen:
+            self._chosen = key
+            self.refresh()
 
     def _show_chosen(self) -> None:
         if self._chosen == HOUSEHOLD:

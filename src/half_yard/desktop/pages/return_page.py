@@ -3,11 +3,9 @@
 from __future__ import annotations
 
 from PySide6.QtCore import Qt
-from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import (
     QFrame,
     QHBoxLayout,
-    QListView,
     QListWidget,
     QListWidgetItem,
     QVBoxLayout,
@@ -18,6 +16,7 @@ from half_yard.desktop import theme
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.pages.line_rows import sheet_rows
 from half_yard.desktop.pages.parts import Page, soft, title
+from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place, Sheet
@@ -26,7 +25,6 @@ from half_yard.review import Finding
 FIRST = "form_1040"
 FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
 FINDINGS_WIDTH = 268
-TALLEST_STRIP = 112
 SUBJECT_LENGTH = 15
 NO_BREAK = "\N{NO-BREAK SPACE}"
 
@@ -40,19 +38,8 @@ class ReturnPage(Page):
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 10, 14, 10)
         column.setSpacing(8)
-        self.sheets = QListWidget()
-        self.sheets.setFlow(QListView.Flow.LeftToRight)
-        self.sheets.setWrapping(True)
-        self.sheets.setResizeMode(QListView.ResizeMode.Adjust)
-        self.sheets.setSpacing(1)
-        self.sheets.setAccessibleName("Sheets, in the order in which they are worked out")
-        self.sheets.setStyleSheet(
-            f"QListWidget {{ background: transparent; border: none; }}"
-            f"QListWidget::item {{ padding: 2px 9px; border-bottom: 1px dashed {theme.STITCH.name()}; }}"
-            f"QListWidget::item:selected {{ background: {theme.INDIGO_WASH.name()};"
-            f" color: {theme.INK.name()}; border-bottom: 2px solid {theme.INDIGO.name()}; }}"
-        )
-        self.sheets.currentItemChanged.connect(self._sheet_chosen)
+        self.sheets = Strip("Sheets, in the order in which they are worked out")
+        self.sheets.chosen.connect(self._sheet_chosen)
         column.addWidget(self.sheets)
         body = QHBoxLayout()
         body.setSpacing(16)
@@ -117,34 +104,10 @@ class ReturnPage(Page):
         keys = [sheet.key for sheet in computation.sheets]
         if self._sheet not in keys:
             self._sheet = FIRST
-        shown = [self.sheets.item(row).data(FOUND_ROLE) for row in range(self.sheets.count())]
-        titles = [self.sheets.item(row).text() for row in range(self.sheets.count())]
-        wanted = [_short(sheet) for sheet in computation.sheets]
-        if shown != keys or titles != wanted:
-            self.sheets.blockSignals(True)
-            self.sheets.clear()
-            for sheet, text in zip(computation.sheets, wanted, strict=True):
-                item = QListWidgetItem(text)
-                item.setToolTip(sheet.title)
-                item.setData(FOUND_ROLE, sheet.key)
-                self.sheets.addItem(item)
-            self.sheets.blockSignals(False)
-        self.sheets.setCurrentRow(keys.index(self._sheet))
-        self._fit_strip()
+        names = [(sheet.key, _short(sheet), sheet.title) for sheet in computation.sheets]
+        self.sheets.show_names(names, self._sheet)
         self._show_sheet()
         self._show_findings()
-
-    def _fit_strip(self) -> None:
-        """Give the strip of sheets the rows that it needs."""
-        self.sheets.doItemsLayout()
-        last = self.sheets.visualItemRect(self.sheets.item(self.sheets.count() - 1))
-        rows = last.bottom() + self.sheets.verticalScrollBar().value() + 6
-        self.sheets.setFixedHeight(min(max(rows, 30), TALLEST_STRIP))
-
-    def resizeEvent(self, event: QResizeEvent) -> None:
-        super().resizeEvent(event)
-        if self.sheets.count():
-            self._fit_strip()
 
     def _show_sheet(self) -> None:
         sheet = self._workspace.computation.sheet(self._sheet)
@@ -172,9 +135,9 @@ class ReturnPage(Page):
             item.setFont(theme.text_font(10))
             self.findings.addItem(item)
 
-    def _sheet_chosen(self, item: QListWidgetItem | None) -> None:
-        if item is not None and item.data(FOUND_ROLE) != self._sheet:
-            self._sheet = item.data(FOUND_ROLE)
+    def _sheet_chosen(self, key: str) -> None:
+        if key != self._sheet:
+            self._sheet = key
             self._show_sheet()
 
     def _line_chosen(self, row: LineRow) -> None:

@@ -1,0 +1,85 @@
+"""A strip of names to choose from, in one or more rows: the sheets of a return, the activities of a file."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from PySide6.QtCore import Qt, Signal
+from PySide6.QtGui import QResizeEvent
+from PySide6.QtWidgets import QListView, QListWidget, QListWidgetItem, QWidget
+
+from half_yard.desktop import theme
+
+KEY_ROLE = Qt.ItemDataRole.UserRole + 1
+TALLEST = 112
+LOWEST = 30
+
+
+class Strip(QListWidget):
+    """Names in reading order, as many rows as they need up to a limit. Signals `chosen` with a key."""
+
+    chosen = Signal(str)
+
+    def __init__(self, name: str, parent: QWidget | None = None) -> None:
+        super().__init__(parent)
+        self.setFlow(QListView.Flow.LeftToRight)
+        self.setWrapping(True)
+        self.setResizeMode(QListView.ResizeMode.Adjust)
+        self.setSpacing(1)
+        self.setFixedHeight(LOWEST)
+        self.setAccessibleName(name)
+        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.setStyleSheet(
+            f"QListWidget {{ background: transparent; border: none; }}"
+            f"QListWidget::item {{ padding: 2px 9px; border-bottom: 1px dashed {theme.STITCH.name()}; }}"
+            f"QListWidget::item:selected {{ background: {theme.INDIGO_WASH.name()};"
+            f" color: {theme.INK.name()}; border-bottom: 2px solid {theme.INDIGO.name()}; }}"
+        )
+        self._shown: list[tuple[str, str, str]] = []
+        self.currentItemChanged.connect(self._changed)
+
+    def show_names(self, names: Sequence[tuple[str, str, str]], current: str) -> None:
+        """Show names as (key, text, whole text), the one with the current key chosen."""
+        if [key for key, _, _ in names] != [key for key, _, _ in self._shown]:
+            self.blockSignals(True)
+            self.clear()
+            for key, _, _ in names:
+                item = QListWidgetItem()
+                item.setData(KEY_ROLE, key)
+                self.addItem(item)
+            self.blockSignals(False)
+            self._shown = [(key, "", "") for key, _, _ in names]
+        for row, (before, name) in enumerate(zip(self._shown, names, strict=True)):
+            if before != name:
+                self.item(row).setText(name[1])
+                self.item(row).setToolTip(name[2])
+        wider = [len(text) for _, text, _ in names] != [len(text) for _, text, _ in self._shown]
+        self._shown = list(names)
+        if wider:
+            self.fit()
+        keys = [key for key, _, _ in names]
+        if current in keys and self.currentRow() != keys.index(current):
+            self.setCurrentRow(keys.index(current))
+
+    def text_of(self, key: str) -> str:
+        """The text of a name, or empty if it is not there."""
+        return next((text for known, text, _ in self._shown if known == key), "")
+
+    def fit(self) -> None:
+        """Take the rows that the names need."""
+        if not self.count():
+            return
+        self.doItemsLayout()
+        last = self.visualItemRect(self.item(self.count() - 1))
+        rows = last.bottom() + self.verticalScrollBar().value() + 6
+        self.setFixedHeight(min(max(rows, LOWEST), TALLEST))
+        self.scrollToItem(self.currentItem() or self.item(0))
+
+    def _changed(self, item: QListWidgetItem | None) -> None:
+        if item is not None:
+            self.chosen.emit(item.data(KEY_ROLE))
+
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        super().resizeEvent(event)
+        if event.size().width() != event.oldSize().width():
+            self.fit()
