@@ -101,6 +101,7 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "clients": clients,
     "books": books,
     "particulars": record("/activities/a00003/name"),
+    "payers": record("/forms/f00003"),
     "household": record("/wages/w00001"),
     "assets": record("/assets/s00001"),
     "return": at("form_1040", "taxable_income"),

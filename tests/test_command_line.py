@@ -37,14 +37,14 @@ class CommandLine(unittest.TestCase):
             sheet["key"]: {line["key"]: line for line in sheet["lines"]} for sheet in document["sheets"]
         }
         profit = sheets["schedule_c.a00001.owner"]["net_profit"]
-        self.assertEqual((profit["amount"], profit["number"]), ("36902", "31"))
-        self.assertEqual(sheets["form_1040"]["overpaid"]["amount"], "858")
+        self.assertEqual((profit["amount"], profit["number"]), ("37252", "31"))
+        self.assertEqual(sheets["form_1040"]["overpaid"]["amount"], "628")
         self.assertTrue(document["complete"])
         self.assertEqual(done.returncode, 0)
 
     def test_compute_as_text(self) -> None:
         done = self.run_command("compute", str(self.main))
-        self.assertRegex(done.stdout, r"31 +Net profit or loss +36,902")
+        self.assertRegex(done.stdout, r"31 +Net profit or loss +37,252")
 
     def test_trace_by_key_and_by_number(self) -> None:
         by_key = self.run_command("trace", str(self.main), "form_1040/taxable_income").stdout

@@ -154,6 +154,45 @@ class Typing(DemoCase):
         self.assertTrue(statement.show_line(["purchases"]))
 
 
+class PayersForms(DemoCase):
+    def states(self) -> dict[str, str]:
+        payers = self.window.books.forms.payers
+        cells = [(payers.item(row, 0), payers.item(row, 6)) for row in range(payers.rowCount())]
+        return {who.text(): state.text() for who, state in cells if who and state}
+
+    def test_the_demo_shows_each_state(self) -> None:
+        self.window.books.choose("forms")
+        states = self.states()
+        self.assertEqual(states["Islesboro Sailing School"], "agrees, counted once")
+        self.assertEqual(states["Camden Yacht Service, Inc."], "in both, counted once; more in the books")
+        self.assertEqual(states["Owl's Head Marina"], "differs: the form says more")
+        self.assertEqual(states["Rockport Opera House"], "on a form, not in the books")
+        self.assertEqual(states["Schooner Meriwether"], "in the books, no form: fine")
+
+    def test_a_form_that_arrives_late_changes_the_state_and_nothing_else(self) -> None:
+        income = self.amount("form_1040/total_income")
+        self.window.books.choose("forms")
+        table = self.window.books.forms.forms.table
+        table.start_new()
+        self.press(ENTER)
+        for cell in ("nec", "Hallowell Sail", "Thistle and Tern Inn", "", "6642"):
+            self.type(cell, ENTER)
+        self.press(Key.Key_Escape)
+        self.assertEqual(self.window.workspace.file.forms["f00007"].kind, "1099-NEC")
+        self.assertEqual(self.states()["Thistle and Tern Inn"], "agrees, counted once")
+        self.assertEqual(self.amount("form_1040/total_income"), income)
+        self.assertIn("Of 163,085.97 received, 70,705.00 is on forms", self.window.books.forms._share.text())
+
+    def test_findings_and_payers_lead_to_the_form(self) -> None:
+        self.window.workspace.go_to("/forms/f00005")
+        self.assertIs(self.window.stage, Stage.BOOKS)
+        self.assertIn("Gross receipts or sales", " ".join(self.thread()))
+        payers = self.window.books.forms.payers
+        payers.itemActivated.emit(payers.item(2, 0))
+        table = self.window.books.forms.forms.table
+        self.assertEqual(table.records.id_at(table.currentIndex().row()), "f00003")
+
+
 class Threads(DemoCase):
     def test_a_line_is_followed_back_to_an_entry_and_forward_to_the_result(self) -> None:
         workspace = self.window.workspace

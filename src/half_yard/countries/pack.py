@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
+from decimal import Decimal
+from enum import StrEnum
 from functools import cached_property
 from typing import Protocol
 
@@ -42,6 +44,49 @@ class AssetKind:
 
     key: str
     title: str
+
+
+@dataclass(frozen=True, slots=True)
+class FormKind:
+    """A kind of information form: which of its boxes is the amount, and the statement line that this belongs
+    to, by kind of activity."""
+
+    key: str
+    title: str
+    box: str
+    lines: Mapping[str, str]
+
+
+class MatchState(StrEnum):
+    """How a payer's forms and the books stand to each other."""
+
+    AGREES = "agrees, counted once"
+    FORM_ONLY = "on a form, not in the books"
+    BOOKS_ONLY = "in the books, no form: fine"
+    BOTH = "in both, counted once; more in the books"
+    DIFFERS = "differs: the form says more"
+
+
+@dataclass(frozen=True, slots=True)
+class PayerMatch:
+    """What one payer's forms say and what the books received from the same payer, in dollars.
+
+    `added` is what the forms add to the books' amount on the line, never less than zero; `difference` what
+    the forms say beyond the books, or the books beyond the forms where it is below zero. `booked_as` is the
+    payer's name as it is compared; `receipt` is false for what was paid.
+    """
+
+    payer: str
+    booked_as: str
+    activity: str
+    line: str
+    on_forms: Decimal
+    in_books: Decimal
+    difference: Decimal
+    state: MatchState
+    added: Figure | None
+    forms: tuple[str, ...]
+    receipt: bool = True
 
 
 @dataclass(frozen=True, eq=False)
@@ -95,6 +140,7 @@ class Computation:
     sheets: tuple[Sheet, ...]
     statements: Mapping[str, Mapping[str, Figure]]
     stories: Mapping[str, AssetStory]
+    make_matches: Callable[[], tuple[PayerMatch, ...]]
     stops: Mapping[str, str]
     findings: tuple[Finding, ...]
     carry: tuple[CarryPoint, ...]
@@ -102,6 +148,11 @@ class Computation:
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "_index", {sheet.key: sheet for sheet in self.sheets})
+
+    @cached_property
+    def matches(self) -> tuple[PayerMatch, ...]:
+        """Every payer: what is on forms, what is in the books; worked out when first asked for."""
+        return self.make_matches()
 
     @cached_property
     def threads(self) -> Threads:
@@ -161,6 +212,11 @@ class Pack(Protocol):
     @property
     def asset_kinds(self) -> Sequence[AssetKind]:
         """The classes of property, in the order in which they are offered."""
+        ...
+
+    @property
+    def form_kinds(self) -> Sequence[FormKind]:
+        """The kinds of information forms that payers file."""
         ...
 
     def statement_lines(self, kind: str) -> Sequence[StatementLine]:

@@ -13,6 +13,7 @@ from half_yard.records import (
     Household,
     InterestStatement,
     Person,
+    ReceivedForm,
     WageStatement,
 )
 from half_yard.records.identifiers import numbered
@@ -111,6 +112,15 @@ HOUSE_ASSETS: tuple[AssetRow, ...] = (
     ("New roof", "residential_building", "2024-09-05", "16840.00", "", "178.50"),
     ("Refrigerator, upper flat", "five_year", "2025-07-08", "1149.00", "none", None),
 )
+# Each state of matching occurs once among the loft's and the tuning's payers.
+FORM_ROWS = (
+    ("1099-NEC", LOFT, "Islesboro Sailing School", "11116.00", ""),
+    ("1099-NEC", LOFT, "Camden Yacht Service, Inc.", "19832.75", ""),
+    ("1099-NEC", LOFT, "Owl's Head Marina", "21594.95", ""),
+    ("1099-K", LOFT, "Tidewater Card Services", "10879.30", "Walk-in repairs"),
+    ("1099-NEC", TUNING, "Rockport Opera House", "640.00", ""),
+    ("1098", HOUSE, "Penbay Bank", "7426.19", ""),
+)
 INSTALMENTS = (
     ("04-15", "2900.00"),
     ("06-16", "2900.00"),
@@ -169,6 +179,16 @@ def hallowell() -> ClientFile:
             "assets": numbered(
                 "assets",
                 [*assets(LOFT, LOFT_ASSETS), *assets(TUNING, TUNING_ASSETS), *assets(HOUSE, HOUSE_ASSETS)],
+            ),
+            "forms": numbered(
+                "forms",
+                [
+                    ReceivedForm(
+                        kind=kind, activity=activity, payer=payer, amount=Decimal(amount),
+                        payee_in_books=booked_as,
+                    )
+                    for kind, activity, payer, amount, booked_as in FORM_ROWS
+                ],
             ),
             "wages": numbered(
                 "wages",

@@ -45,6 +45,8 @@ def findables(computation: Computation) -> Iterator[Findable]:
             yield Findable(f"{where} · {line.title} · {amount_text(line.figure)}", line.place)
     for key, asset in sorted(file.assets.items()):
         yield Findable(f"Asset · {asset.name} · {asset.cost:,.2f}", f"/assets/{key}")
+    for key, form in sorted(file.forms.items()):
+        yield Findable(f"Form · {form.payer} · {form.kind} · {form.amount:,.2f}", f"/forms/{key}")
     for key, entry in sorted(file.entries.items()):
         day = date_text(entry.date, file.tax_year)
         words = " · ".join(filter(None, ("Entry", entry.payee, entry.memo, day, f"{entry.amount:,.2f}")))

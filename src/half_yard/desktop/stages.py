@@ -24,6 +24,7 @@ BY_COLLECTION = {
     "people": Stage.CLIENTS,
     "activities": Stage.BOOKS,
     "entries": Stage.BOOKS,
+    "forms": Stage.BOOKS,
     "wages": Stage.BOOKS,
     "interest": Stage.BOOKS,
     "estimated_payments": Stage.BOOKS,

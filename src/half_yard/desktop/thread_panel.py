@@ -35,6 +35,7 @@ ROW_WIDTH = WIDTH - 40
 KINDS = {
     "entries": "Entry",
     "assets": "Asset",
+    "forms": "Payer's form",
     "wages": "Wages",
     "interest": "Interest",
     "estimated_payments": "Estimated payment",

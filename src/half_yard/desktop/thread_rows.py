@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from half_yard.countries import Computation
 from half_yard.desktop.subjects import Subject, collection_and_id
 from half_yard.figures import Entered, Figure, Line, Place, RuleValue, amount_text, how, steps
+from half_yard.figures.explain import money_text
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,6 +93,12 @@ def _record_rows(computation: Computation, path: str) -> Iterator[Row]:
     if collection == "assets" and key in computation.stories:
         yield Row("Depreciation of this year", heading=True)
         yield from _figure_rows(computation, computation.stories[key].this_year)
+    if collection == "forms":
+        for match in computation.matches:
+            if key in match.forms:
+                yield Row("Matched with the books", heading=True)
+                yield Row("On forms", money_text(match.on_forms))
+                yield Row("In the books", money_text(match.in_books), match.state.value.capitalize())
     lands = computation.threads.landing_of(f"/{collection}/{key}" if key else path)
     if lands:
         yield Row("Lands on", heading=True)

@@ -10,6 +10,7 @@ from half_yard.records.client_file import (
     Household,
     InterestStatement,
     Person,
+    ReceivedForm,
     Record,
     WageStatement,
 )
@@ -29,6 +30,7 @@ __all__ = [
     "Household",
     "InterestStatement",
     "Person",
+    "ReceivedForm",
     "Record",
     "WageStatement",
     "add",

@@ -132,6 +132,26 @@ class EstimatedPayment(Record):
     reckoning: Text = ""
 
 
+class ReceivedForm(Record):
+    """An information form that a payer filed about an activity.
+
+    `kind` is a key of the country's pack and says what `amount` is; `payee_in_books` the name under which
+    the books have its receipts, where it is another than the payer's; `fees` and `refunds` what a processor
+    kept of a gross amount or gave back, where the preparer knows them.
+    """
+
+    kind: Text = ""
+    activity: Text = ""
+    payer: Text = ""
+    payer_number: Text = ""
+    payee_in_books: Text = ""
+    amount: Amount
+    reckoning: Text = ""
+    fees: Amount | None = None
+    refunds: Amount | None = None
+    withheld: Amount | None = None
+
+
 class ClientFile(Record):
     """Everything entered for one client and one tax year. Nothing computed is kept here."""
 
@@ -144,6 +164,7 @@ class ClientFile(Record):
     activities: Mapping[str, Activity] = {}
     entries: Mapping[str, Entry] = {}
     assets: Mapping[str, Asset] = {}
+    forms: Mapping[str, ReceivedForm] = {}
     wages: Mapping[str, WageStatement] = {}
     interest: Mapping[str, InterestStatement] = {}
     estimated_payments: Mapping[str, EstimatedPayment] = {}

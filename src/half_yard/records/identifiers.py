@@ -9,6 +9,7 @@ LETTERS = {
     "activities": "a",
     "entries": "e",
     "assets": "s",
+    "forms": "f",
     "wages": "w",
     "interest": "i",
     "estimated_payments": "p",

@@ -1,4 +1,4 @@
-"""The books of each activity: entries added up by statement line, and what stops an entry from counting."""
+"""The books of each activity: entries and payers' forms added up by statement line, and what is stopped."""
 
 from __future__ import annotations
 
@@ -6,6 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import partial
 
+from half_yard.countries.pack import PayerMatch
+from half_yard.countries.us.received_forms import match_forms
 from half_yard.countries.us.statement_lines import BY_KIND
 from half_yard.figures import Figure, entered, total
 from half_yard.figures.remembered import Remembered
@@ -16,9 +18,12 @@ NOTHING = total("nothing entered", ())
 
 @dataclass(frozen=True, slots=True)
 class Books:
-    """Totals in cents by activity and statement line, and the stopped entries by record path."""
+    """Totals in cents by activity and statement line, forms included; the entries that landed, by activity
+    and line; how payers' forms match them; and what is stopped, by record path."""
 
     totals: Mapping[str, Mapping[str, Figure]]
+    entries: Mapping[tuple[str, str], Mapping[str, Figure]]
+    matches: tuple[PayerMatch, ...]
     stops: Mapping[str, str]
 
     def on(self, activity: str, line: str) -> Figure:
@@ -30,12 +35,15 @@ def keep_books(file: ClientFile) -> Books:
     """Add up all entries of a file."""
     kinds = {key: activity.kind for key, activity in file.activities.items()}
     landings = _landings(file.entries, kinds, file.tax_year)
+    received = match_forms(file, landings.groups)
     totals: dict[str, dict[str, Figure]] = {key: {} for key in kinds}
-    for (activity, line), figures in landings.groups.items():
+    for activity, line in sorted({*landings.groups, *received.added}):
         title = TITLES[kinds[activity]][line]
-        make = partial(total, title, tuple(figures.values()))
-        totals[activity][line] = TOTALS.get((activity, line), (title, *figures.values()), make)
-    return Books(totals, {f"/entries/{key}": reason for key, reason in sorted(landings.stops.items())})
+        own = landings.groups.get((activity, line), {}).values()
+        parts = (*own, *received.added.get((activity, line), ()))
+        totals[activity][line] = TOTALS.get((activity, line), (title, *parts), partial(total, title, parts))
+    stops = {f"/entries/{key}": reason for key, reason in sorted(landings.stops.items())}
+    return Books(totals, landings.groups, received.matches, {**stops, **received.stops})
 
 
 TITLES = {kind: {line.key: line.title for line in lines} for kind, lines in BY_KIND.items()}

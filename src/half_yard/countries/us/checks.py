@@ -5,8 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
-from half_yard.countries.pack import AssetStory
-from half_yard.countries.us.identity import employer_number_problem, identity_problem
+from half_yard.countries.pack import AssetStory, MatchState, PayerMatch
+from half_yard.countries.us.identity import (
+    employer_number_problem,
+    employer_or_personal_problem,
+    identity_problem,
+)
 from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
@@ -20,7 +24,11 @@ NOT_COVERED = (
 
 
 def findings_of(
-    frame: OnReturn, sheets: Sequence[Sheet], stops: Mapping[str, str], stories: Mapping[str, AssetStory]
+    frame: OnReturn,
+    sheets: Sequence[Sheet],
+    stops: Mapping[str, str],
+    stories: Mapping[str, AssetStory],
+    matches: Sequence[PayerMatch],
 ) -> tuple[Finding, ...]:
     """Everything found, the gravest first."""
     found = [
@@ -31,6 +39,7 @@ def findings_of(
         *_gaps(sheets),
         *_assets(frame, stories),
         *_rental_days(frame),
+        *_forms(frame, matches),
         *_return(frame, sheets),
         Finding(Level.NOTE, NOT_COVERED),
     ]
@@ -117,6 +126,28 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
                 path,
                 "Depreciation allowed or allowable reduces the basis either way: find out what was taken.",
             )
+
+
+def _forms(frame: OnReturn, matches: Sequence[PayerMatch]) -> Iterator[Finding]:
+    for match in matches:
+        path = f"/forms/{match.forms[0]}"
+        payer = match.payer or "A payer without a name"
+        if match.state is MatchState.FORM_ONLY:
+            yield Finding(
+                Level.WARNING,
+                f"{payer}: {match.on_forms:,.2f} is on a form and not in the books. It is counted.",
+                path,
+                "See that it is not in the books under another name.",
+            )
+        elif match.state is MatchState.DIFFERS:
+            yield Finding(
+                Level.WARNING,
+                f"{payer}: the form says {match.difference:,.2f} more than the books. The form's is counted.",
+                path,
+            )
+    for key, form in frame.file.forms.items():
+        if problem := employer_or_personal_problem(form.payer_number):
+            yield Finding(Level.WARNING, problem, f"/forms/{key}")
 
 
 def _rental_days(frame: OnReturn) -> Iterator[Finding]:

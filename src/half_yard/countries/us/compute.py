@@ -27,6 +27,7 @@ from half_yard.countries.us.macrs import Depreciation, depreciate
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.own_income import own_income
 from half_yard.countries.us.qualified import qualified_businesses, rental_choices
+from half_yard.countries.us.received_forms import receipts_without_form
 from half_yard.countries.us.rentals import Rentals, rentals
 from half_yard.countries.us.schedule_1 import schedule_1
 from half_yard.countries.us.schedule_2 import schedule_2
@@ -53,7 +54,7 @@ def compute(file: ClientFile) -> Computation:
     frame = OnReturn.of(file)
     books = keep_books(file)
     depreciation = depreciate(file, frame.rules)
-    own, own_stops = own_income(file, frame.people)
+    own, own_stops = own_income(file, frame.people, books.stops)
 
     asset_sheets = _asset_sheets(file, depreciation, frame)
     by_activity = {key: form["total"] for key, (_, form) in asset_sheets.items()}
@@ -73,8 +74,9 @@ def compute(file: ClientFile) -> Computation:
         sheets=finished,
         statements=books.totals,
         stories=depreciation.stories,
+        make_matches=lambda: (*books.matches, *receipts_without_form(file, books.entries, books.matches)),
         stops=stops,
-        findings=findings_of(frame, finished, stops, depreciation.stories),
+        findings=findings_of(frame, finished, stops, depreciation.stories, books.matches),
         carry=CARRY,
     )
 

@@ -9,6 +9,7 @@ import re
 from stdnum.us import ein, itin, ssn
 
 NINE = 9
+PERSONAL_DASHES = 2
 
 
 def identity_problem(number: str) -> str:
@@ -31,6 +32,12 @@ def employer_number_problem(number: str) -> str:
     if ein.is_valid(number):
         return ""
     return f"{number} starts with digits that are never issued. A return with it cannot be filed."
+
+
+def employer_or_personal_problem(number: str) -> str:
+    """What is wrong with a payer's number, which may be an employer's (12-3456789) or a person's."""
+    personal = number.count("-") == PERSONAL_DASHES
+    return identity_problem(number) if personal else employer_number_problem(number)
 
 
 def _shape_problem(number: str, example: str) -> str:

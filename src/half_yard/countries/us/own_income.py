@@ -1,15 +1,20 @@
 """Wages, interest and payments of the people on the return, as figures."""
 
-from collections.abc import Sequence
+from collections.abc import Container, Sequence
 from decimal import Decimal
 
 from half_yard.countries.us.form_1040 import OwnIncome
 from half_yard.figures import Choice, Figure, entered
-from half_yard.records import ClientFile
+from half_yard.records import ClientFile, InterestStatement, ReceivedForm
 
 
-def own_income(file: ClientFile, people: Sequence[str]) -> tuple[OwnIncome, dict[str, str]]:
-    """The household's own items, and by record path what stops one from counting."""
+def own_income(
+    file: ClientFile, people: Sequence[str], stopped: Container[str]
+) -> tuple[OwnIncome, dict[str, str]]:
+    """The household's own items, and by record path what stops one from counting.
+
+    `stopped` are the record paths that are stopped already, such as forms without an activity.
+    """
     wages = [(f"/wages/{key}", item) for key, item in sorted(file.wages.items())]
     interest = [(f"/interest/{key}", item) for key, item in sorted(file.interest.items())]
     owners = {path: item.person for path, item in wages} | {path: item.person for path, item in interest}
@@ -31,6 +36,10 @@ def own_income(file: ClientFile, people: Sequence[str]) -> tuple[OwnIncome, dict
             payments.append(entered(payment.amount, "Estimated payment", f"{path}/amount", payment.reckoning))
     counted_wages = [(path, item) for path, item in wages if path not in stops]
     counted_interest = [(path, item) for path, item in interest if path not in stops]
+    with_tax: list[tuple[str, InterestStatement | ReceivedForm]] = [
+        *counted_interest,
+        *_own_forms(file, people, stopped),
+    ]
     return OwnIncome(
         wages=[_leaf(item.wages, item.employer, f"{path}/wages") for path, item in counted_wages],
         interest=[_leaf(item.interest, item.payer, f"{path}/interest") for path, item in counted_interest],
@@ -40,12 +49,23 @@ def own_income(file: ClientFile, people: Sequence[str]) -> tuple[OwnIncome, dict
             if item.withheld
         ],
         withheld_elsewhere=[
-            _leaf(item.withheld, item.payer, f"{path}/withheld")
-            for path, item in counted_interest
-            if item.withheld
+            _leaf(item.withheld, item.payer, f"{path}/withheld") for path, item in with_tax if item.withheld
         ],
         estimated_payments=payments,
     ), stops
+
+
+def _own_forms(
+    file: ClientFile, people: Sequence[str], stopped: Container[str]
+) -> list[tuple[str, ReceivedForm]]:
+    """The information forms about activities of the people on the return."""
+    own = {
+        key
+        for key, activity in file.activities.items()
+        if any(share and person in people for person, share in activity.owners.items())
+    }
+    forms = [(f"/forms/{key}", form) for key, form in sorted(file.forms.items()) if form.activity in own]
+    return [(path, form) for path, form in forms if path not in stopped]
 
 
 def social_security_wages(file: ClientFile, person: str) -> list[Figure]:

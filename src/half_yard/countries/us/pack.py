@@ -8,6 +8,7 @@ from half_yard.countries.us.compute import compute
 from half_yard.countries.us.identity import employer_number_problem, identity_problem
 from half_yard.countries.us.on_return import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE
+from half_yard.countries.us.received_forms import FORM_KINDS
 from half_yard.countries.us.statement_lines import BY_KIND
 from half_yard.countries.us.year_rules import YEARS
 from half_yard.records import ClientFile
@@ -26,6 +27,8 @@ class UnitedStates:
         "4 Commercial", "5 Land", "7 Self-rental", "8 Other",
     )  # fmt: skip
     asset_kinds = tuple(AssetKind(item.key, item.title) for item in CLASSES.values())
+
+    form_kinds = FORM_KINDS
 
     def statement_lines(self, kind: str) -> Sequence[StatementLine]:
         """The lines of Schedule C or of Schedule E, part I."""

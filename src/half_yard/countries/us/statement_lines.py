@@ -65,4 +65,5 @@ RENTAL_EXPENSES = (
 )
 RENTAL = RENTAL_INCOME + RENTAL_EXPENSES
 
+RECEIPT_LINES = {"gross_receipts", "other_income", "rents"}
 BY_KIND = {"business": BUSINESS, "rental": RENTAL}

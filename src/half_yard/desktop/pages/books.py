@@ -9,6 +9,7 @@ from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout
 
 from half_yard.countries import Computation
 from half_yard.desktop.pages.activity_view import ActivityView
+from half_yard.desktop.pages.forms_view import FormsView
 from half_yard.desktop.pages.household_view import HouseholdView
 from half_yard.desktop.pages.parts import Page, button, soft
 from half_yard.desktop.strip import Strip
@@ -18,7 +19,12 @@ from half_yard.figures.explain import money_text
 from half_yard.records import Activity, add, next_id
 
 HOUSEHOLD = "household"
-NAME_LENGTH = 26
+FORMS = "forms"
+BESIDES = (
+    (FORMS, "Payers' forms", "Information forms of payers, matched with the books"),
+    (HOUSEHOLD, "Household", "Wages, interest, payments"),
+)
+NAME_LENGTH = 20
 OWN_ITEMS = {"wages", "interest", "estimated_payments", "business_loss_carried_in"}
 NOTHING_YET = (
     "No activity yet. A business is reported on Schedule C, a rental on Schedule E: make one above, "
@@ -46,10 +52,11 @@ class BooksPage(Page):
         column.addLayout(head)
         self.activity = ActivityView(workspace)
         self.household = HouseholdView(workspace)
+        self.forms = FormsView(workspace)
         self._empty = soft(NOTHING_YET)
         self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
         self._stack = QStackedWidget()
-        for part in (self.activity, self.household, self._empty):
+        for part in (self.activity, self.forms, self.household, self._empty):
             self._stack.addWidget(part)
         column.addWidget(self._stack, 1)
         workspace.opened.connect(self._opened)
@@ -62,10 +69,10 @@ class BooksPage(Page):
         if not self._workspace.is_open:
             return
         activities = self._workspace.file.activities
-        if self._chosen not in {*activities, HOUSEHOLD}:
+        if self._chosen not in {*activities, FORMS, HOUSEHOLD}:
             self._chosen = next(iter(sorted(activities)), "")
         names = [self._name(key) for key in sorted(activities)]
-        self.strip.show_names([*names, (HOUSEHOLD, "Household", "Wages, interest, payments")], self._chosen)
+        self.strip.show_names([*names, *BESIDES], self._chosen)
         self._show_chosen()
 
     def _name(self, key: str) -> tuple[str, str, str]:
@@ -91,6 +98,9 @@ class BooksPage(Page):
         if self._chosen == HOUSEHOLD:
             self._stack.setCurrentWidget(self.household)
             self.household.refresh()
+        elif self._chosen == FORMS:
+            self._stack.setCurrentWidget(self.forms)
+            self.forms.refresh()
         elif self._chosen:
             self._stack.setCurrentWidget(self.activity)
             self.activity.show_activity(self._chosen)
@@ -116,6 +126,9 @@ class BooksPage(Page):
         if collection in OWN_ITEMS:
             self.choose(HOUSEHOLD)
             self.household.show_subject(path)
+        elif collection == FORMS:
+            self.choose(FORMS)
+            self.forms.show_subject(path)
         elif collection == "activities" and key in file.activities:
             self.choose(key)
             if path.count("/") > 2:
@@ -132,5 +145,7 @@ class BooksPage(Page):
         """Put the cursor where work goes on."""
         if self._stack.currentWidget() is self.activity:
             self.activity.focus()
+        elif self._stack.currentWidget() is self.forms:
+            self.forms.forms.table.setFocus()
         else:
             self.household.tables["wages"].table.setFocus()

@@ -6,15 +6,12 @@ from pathlib import Path
 
 from PySide6.QtCore import Qt, QTimer, Signal
 from PySide6.QtWidgets import (
-    QAbstractItemView,
     QFileDialog,
     QGridLayout,
     QHBoxLayout,
-    QHeaderView,
     QLabel,
     QLineEdit,
     QScrollArea,
-    QTableWidget,
     QTableWidgetItem,
     QVBoxLayout,
     QWidget,
@@ -24,13 +21,13 @@ from half_yard.countries import PACKS
 from half_yard.desktop import theme
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.office import RecentFiles, Standing, file_name, standing_of
-from half_yard.desktop.pages.parts import Page, button, soft, title
+from half_yard.desktop.pages.parts import Page, button, plain_table, soft, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import ClientFile, Person, add, apply, change, remove
 from half_yard.storage import SUFFIX, FileRefusedError, OpenFile
 
 PATH_ROLE = Qt.ItemDataRole.UserRole + 1
-HEADINGS = ("Client", "Year", "Stands at", "Result")
+COLUMNS = (("Client", 170), ("Year", 46), ("Stands at", 118), ("Result", 104))
 COUNTRY = "us"
 LEFT_WIDTH = 452
 
@@ -74,22 +71,7 @@ class ClientsPage(Page):
         self._folder = soft("")
         self._folder.setWordWrap(False)
         column.addWidget(self._folder)
-        self.files = QTableWidget(0, len(HEADINGS))
-        self.files.setHorizontalHeaderLabels(list(HEADINGS))
-        self.files.setAccessibleName("Client files")
-        self.files.verticalHeader().hide()
-        self.files.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT + 3)
-        self.files.setShowGrid(False)
-        self.files.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
-        self.files.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
-        self.files.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
-        self.files.setTabKeyNavigation(False)
-        header = self.files.horizontalHeader()
-        header.setHighlightSections(False)
-        header.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
-        header.setSectionResizeMode(0, QHeaderView.ResizeMode.Stretch)
-        for section, width in ((1, 46), (2, 118), (3, 104)):
-            header.resizeSection(section, width)
+        self.files = plain_table("Client files", COLUMNS)
         self.files.itemActivated.connect(self._activate)
         column.addWidget(self.files, 1)
         column.addWidget(title("New client", 12))

@@ -2,9 +2,20 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from PySide6.QtCore import Qt
 from PySide6.QtGui import QShowEvent
-from PySide6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+from PySide6.QtWidgets import (
+    QAbstractItemView,
+    QHBoxLayout,
+    QHeaderView,
+    QLabel,
+    QPushButton,
+    QTableWidget,
+    QVBoxLayout,
+    QWidget,
+)
 
 from half_yard.desktop import theme
 from half_yard.desktop.tables import RecordModel, RecordTable
@@ -56,6 +67,27 @@ class Page(QWidget):
 
     def focus(self) -> None:
         """Put the cursor where work goes on."""
+
+
+def plain_table(name: str, columns: Sequence[tuple[str, int]]) -> QTableWidget:
+    """A table that is read and chosen from, of (heading, width); the first column takes what is left."""
+    table = QTableWidget(0, len(columns))
+    table.setHorizontalHeaderLabels([heading for heading, _ in columns])
+    table.setAccessibleName(name)
+    table.verticalHeader().hide()
+    table.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT + 2)
+    table.setShowGrid(False)
+    table.setTabKeyNavigation(False)
+    table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
+    table.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
+    table.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
+    header = table.horizontalHeader()
+    header.setHighlightSections(False)
+    header.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
+    header.setSectionResizeMode(0, QHeaderView.ResizeMode.Stretch)
+    for section, (_, width) in enumerate(columns):
+        header.resizeSection(section, width)
+    return table
 
 
 class TableBlock(QWidget):
