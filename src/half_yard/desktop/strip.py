@@ -31,7 +31,7 @@ class Strip(QListWidget):
         self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.setStyleSheet(
             f"QListWidget {{ background: transparent; border: none; }}"
-            f"QListWidget::item {{ padding: 2px 9px; border-bottom: 1px dashed {theme.STITCH.name()}; }}"
+            f"QListWidget::item {{ padding: 2px 7px; border-bottom: 1px dashed {theme.STITCH.name()}; }}"
             f"QListWidget::item:selected {{ background: {theme.INDIGO_WASH.name()};"
             f" color: {theme.INK.name()}; border-bottom: 2px solid {theme.INDIGO.name()}; }}"
         )

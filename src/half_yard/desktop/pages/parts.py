@@ -114,7 +114,16 @@ class TableBlock(QWidget):
         column.addWidget(self.table, 1)
         column.addWidget(self.refusal)
         model.refused.connect(self._refuse)
+        self.table.said.connect(self._say)
 
     def _refuse(self, message: str) -> None:
+        self._show(message, "error")
+
+    def _say(self, message: str) -> None:
+        self._show(message, "error" if "Not taken" in message else "soft")
+
+    def _show(self, message: str, role: str) -> None:
+        self.refusal.setProperty("role", role)
+        self.refusal.style().polish(self.refusal)  # so that the style sheet sees the role
         self.refusal.setText(message)
         self.refusal.setVisible(bool(message))

@@ -10,7 +10,8 @@ from pydantic import JsonValue
 from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, QPersistentModelIndex, Qt, Signal
 
 from half_yard.desktop import theme
-from half_yard.desktop.tables.columns import AMOUNTS, Column
+from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
+from half_yard.desktop.tables.pasting import read_rows
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Record, add, next_id, remove
 from half_yard.records.naming import name_of
@@ -20,6 +21,8 @@ PATH_ROLE = Qt.ItemDataRole.UserRole + 1
 PROBLEM_ROLE = Qt.ItemDataRole.UserRole + 2
 COLUMN_ROLE = Qt.ItemDataRole.UserRole + 3
 NEW = ""
+SHOWN_ORDER = {Kind.TEXT, Kind.CHOICE, Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
+"""The kinds of column that are sorted as they read; the others by their value."""
 
 
 @dataclass(frozen=True)
@@ -55,6 +58,7 @@ class RecordModel(QAbstractTableModel):
         self.columns = list(columns)
         self._ids: list[str] = []
         self._live = False
+        self._sorted_by = (-1, False)
         self._shown_records: Mapping[str, Any] = {}
         self._beside: object = None
         self._draft: dict[str, JsonValue] = {}
@@ -88,7 +92,7 @@ class RecordModel(QAbstractTableModel):
             self.endResetModel()
         belongs, before = self.source.belongs, self._shown_records
         shown = {key: record for key, record in sorted(self.records.items()) if belongs(record)}
-        ids, old = list(shown), self._ids
+        ids, old = self._in_order(shown), self._ids
         self._shown_records = shown
         if ids == old:
             self._tell_changed(before)
@@ -259,6 +263,41 @@ class RecordModel(QAbstractTableModel):
         self._workspace.do(add(f"New {self.source.noun}", f"/{self.source.collection}/{key}", record))
         self._draft.clear()
         self.added.emit(key)
+
+    def paste(self, text: str, columns: Sequence[Column]) -> str:
+        """Add the rows of pasted text in one edit; returns what became of them, in words."""
+        source, year = self.source, self._workspace.file.tax_year
+        pasted = read_rows(text, columns, source.record, source.start(), source.needed, year)
+        changes, records = [], dict(self.records)
+        for record in pasted.records:
+            key = next_id(source.collection, records)
+            records[key] = record
+            value = record.model_dump(mode="json")
+            changes.append(Change(op="add", path=f"/{source.collection}/{key}", value=value))
+        label = f"{len(changes)} pasted {source.noun} rows"
+        if changes and not self._workspace.try_to(Edit(label=label, changes=tuple(changes))):
+            return ""
+        return pasted.said
+
+    def sort(self, column: int, order: Qt.SortOrder = Qt.SortOrder.AscendingOrder) -> None:
+        """Show the records in the order of a column; in the order in which they were made for -1."""
+        self._sorted_by = (column, order is Qt.SortOrder.DescendingOrder)
+        self.refresh()
+
+    def _in_order(self, shown: Mapping[str, Any]) -> list[str]:
+        number, backwards = self._sorted_by
+        if not 0 <= number < len(self.columns):
+            return list(shown)
+        column, year = self.columns[number], self._workspace.file.tax_year
+
+        def place(key: str) -> tuple[bool, Any]:
+            value = getattr(shown[key], column.field, None) if column.field else None
+            if column.kind in SHOWN_ORDER:
+                value = column.text(key, shown[key], year).casefold()
+            # None sorts before everything, and is never compared with a value.
+            return value is not None, value if value is not None else 0
+
+        return sorted(shown, key=place, reverse=backwards)
 
     def remove_rows(self, rows: Sequence[int]) -> None:
         """Remove the records of these rows in one edit; on the new row, forget what was typed there."""

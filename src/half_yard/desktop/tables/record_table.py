@@ -3,17 +3,20 @@
 from __future__ import annotations
 
 from PySide6.QtCore import QItemSelection, QModelIndex, Qt, QTimer, Signal
-from PySide6.QtGui import QKeyEvent
+from PySide6.QtGui import QKeyEvent, QKeySequence
 from PySide6.QtWidgets import (
     QAbstractItemDelegate,
     QAbstractItemView,
+    QApplication,
     QHeaderView,
     QTableView,
     QWidget,
 )
 
 from half_yard.desktop import theme
+from half_yard.desktop.tables.columns import Column
 from half_yard.desktop.tables.delegate import CellDelegate
+from half_yard.desktop.tables.pasting import as_rows
 from half_yard.desktop.tables.record_model import PROBLEM_ROLE, Index, RecordModel
 
 Hint = QAbstractItemDelegate.EndEditHint
@@ -24,10 +27,14 @@ class RecordTable(QTableView):
     """Enter or typing edits a cell; Enter and Tab then go on to the next cell that can be typed into.
     Arrow keys move between cells, Tab leaves the table, Delete takes the selected rows out.
 
-    Signals `record_current` with the path of the current record.
+    Ctrl+V adds rows from a spreadsheet, Ctrl+C takes the selected ones there. A click on a heading sorts by
+    it, forwards, backwards and back to the order in which the rows were made.
+
+    Signals `record_current` with the path of the current record, `said` with words for the reader.
     """
 
     record_current = Signal(str)
+    said = Signal(str)
 
     def __init__(self, model: RecordModel, name: str, parent: QWidget | None = None) -> None:
         super().__init__(parent)
@@ -52,6 +59,8 @@ class RecordTable(QTableView):
         self.verticalHeader().setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
         header = self.horizontalHeader()
         header.setHighlightSections(False)
+        header.setSectionsClickable(True)
+        header.sectionClicked.connect(self.sort_by)
         for number, column in enumerate(model.columns):
             header.resizeSection(number, column.width)
             if column.stretch:
@@ -98,6 +107,20 @@ class RecordTable(QTableView):
         super().selectionChanged(selected, deselected)
         self.viewport().update()
 
+    def sort_by(self, column: int) -> None:
+        """Sort by a column: forwards, backwards at the second time, not at the third."""
+        header = self.horizontalHeader()
+        again = header.isSortIndicatorShown() and header.sortIndicatorSection() == column
+        backwards = again and header.sortIndicatorOrder() is Qt.SortOrder.DescendingOrder
+        if backwards:
+            header.setSortIndicatorShown(False)
+            self._records.sort(-1)
+            return
+        order = Qt.SortOrder.DescendingOrder if again else Qt.SortOrder.AscendingOrder
+        header.setSortIndicatorShown(True)
+        header.setSortIndicator(column, order)
+        self._records.sort(column, order)
+
     def _start_over(self) -> None:
         self._current_id = ""
         self.setCurrentIndex(QModelIndex())
@@ -117,8 +140,34 @@ class RecordTable(QTableView):
                 self._go_on(CursorAction.MoveNext)
         elif event.key() == Qt.Key.Key_Delete and not editing:
             self._remove_selected()
+        elif event.matches(QKeySequence.StandardKey.Paste) and not editing:
+            self.paste()
+        elif event.matches(QKeySequence.StandardKey.Copy) and not editing:
+            self.copy()
         else:
             super().keyPressEvent(event)
+
+    def paste(self) -> None:
+        """Add the rows of the clipboard, their cells in the order of the columns that can be typed into."""
+        said = self._records.paste(QApplication.clipboard().text(), self._typed_columns())
+        if said:
+            self.said.emit(said)
+
+    def copy(self) -> None:
+        """Put the selected rows on the clipboard, with all their columns."""
+        rows = sorted({index.row() for index in self.selectionModel().selectedRows()})
+        shown = [n for n in range(self._records.columnCount()) if not self.isColumnHidden(n)]
+        kept = [row for row in rows if self._records.id_at(row)]
+        cells = [[str(self._records.index(row, n).data() or "") for n in shown] for row in kept]
+        QApplication.clipboard().setText(as_rows([[self._records.columns[n].title for n in shown], *cells]))
+
+    def _typed_columns(self) -> list[Column]:
+        """The columns that are shown and can be typed into."""
+        return [
+            column
+            for number, column in enumerate(self._records.columns)
+            if column.editable and not self.isColumnHidden(number)
+        ]
 
     def _remove_selected(self) -> None:
         rows = sorted({index.row() for index in self.selectionModel().selectedRows()})
