@@ -171,10 +171,6 @@ class Computation:
         """The line at a place. Raises KeyError if there is none."""
         return self._index[place.sheet].line(place.line)
 
-    def sheets_of(self, activity: str) -> tuple[Sheet, ...]:
-        """The sheets that belong to one activity: those with its id in their key."""
-        return tuple(sheet for sheet in self.sheets if activity in sheet.key.split("."))
-
     @property
     def complete(self) -> bool:
         """Whether nothing is known to be missing: no error, and no gap on any line of the chain."""

@@ -25,14 +25,13 @@ class LifeTape(QWidget):
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self._story: AssetStory | None = None
         self._year = 0
-        self._cost = Decimal(0)
 
     def sizeHint(self) -> QSize:
         return QSize(600, HEIGHT)
 
-    def show_story(self, story: AssetStory | None, year: int, cost: Decimal) -> None:
-        """Show an asset's life, `year` being the tax year, `cost` its basis in dollars."""
-        self._story, self._year, self._cost = story, year, cost
+    def show_story(self, story: AssetStory | None, year: int) -> None:
+        """Show an asset's life, `year` being the tax year."""
+        self._story, self._year = story, year
         self.setAccessibleName(self._words())
         self.update()
 

@@ -61,10 +61,6 @@ class Strip(QListWidget):
         if current in keys and self.currentRow() != keys.index(current):
             self.setCurrentRow(keys.index(current))
 
-    def text_of(self, key: str) -> str:
-        """The text of a name, or empty if it is not there."""
-        return next((text for known, text, _ in self._shown if known == key), "")
-
     def fit(self) -> None:
         """Take the rows that the names need."""
         if not self.count():

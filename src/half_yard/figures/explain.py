@@ -8,7 +8,6 @@ from decimal import Decimal
 
 from half_yard.figures.figure import Figure, Operation, RuleValue
 
-SINGLE_PART = {Operation.SUM, Operation.CARRIED}
 WORDS = {
     Operation.ENTERED: "as entered",
     Operation.RULE: "a value of the law",

@@ -12,8 +12,7 @@ from half_yard.countries.us.statement_lines import BY_KIND
 from half_yard.figures import Figure, entered, total
 from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile, Entry
-
-NOTHING = total("nothing entered", ())
+from half_yard.records.dates import date_text
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,10 +24,6 @@ class Books:
     entries: Mapping[tuple[str, str], Mapping[str, Figure]]
     matches: tuple[PayerMatch, ...]
     stops: Mapping[str, str]
-
-    def on(self, activity: str, line: str) -> Figure:
-        """The total of one statement line of an activity; an empty sum where nothing is entered."""
-        return self.totals.get(activity, {}).get(line, NOTHING)
 
 
 def keep_books(file: ClientFile) -> Books:
@@ -126,7 +121,7 @@ def _stop(entry: Entry, titles: Mapping[str, str], year: int) -> str:
         return f"“{entry.line}” is no line of this kind of activity. Choose another."
     if entry.date is not None and entry.date.year != year:
         return (
-            f"Its date, {entry.date:%B} {entry.date.day}, {entry.date.year}, is outside tax year "
-            f"{year}. Mend the date, or enter it in that year's file."
+            f"Its date, {date_text(entry.date, year)}, is outside tax year {year}. "
+            "Mend the date, or enter it in that year's file."
         )
     return ""

@@ -44,10 +44,6 @@ class Depreciation:
     stops: Mapping[str, str]
     mid_quarter: Sheet | None
 
-    def of(self, keys: Iterable[str], label: str) -> Figure:
-        """This year's depreciation of the assets with these ids, in cents."""
-        return total(label, (self.stories[key].this_year for key in keys if key in self.stories))
-
 
 def depreciate(file: ClientFile, rules: YearRules) -> Depreciation:
     """Depreciate every asset of the file."""

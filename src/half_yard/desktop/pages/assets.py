@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from decimal import Decimal
 from typing import Any
 
 from pydantic import JsonValue
@@ -124,13 +123,13 @@ class AssetsPage(Page):
         if asset is None:
             self._title.setText("")
             self._summary.setText("")
-            self.tape.show_story(None, file.tax_year, Decimal(0))
+            self.tape.show_story(None, file.tax_year)
             self.questions.show_fields([])
             return
         story = self._story(self._current)
         self._title.setText(asset.name or "Not named")
         self._summary.setText(self._life_words(story))
-        self.tape.show_story(story, file.tax_year, asset.cost)
+        self.tape.show_story(story, file.tax_year)
         self.questions.show_fields(
             [
                 Field(
