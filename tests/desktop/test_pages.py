@@ -193,6 +193,29 @@ class PayersForms(DemoCase):
         self.assertEqual(table.records.id_at(table.currentIndex().row()), "f00003")
 
 
+class RepairOrAsset(DemoCase):
+    def test_a_repair_becomes_an_asset_and_goes_back(self) -> None:
+        workspace = self.window.workspace
+        before = workspace.file.entries["e00068"]
+        workspace.go_to("/entries/e00068")
+        self.window.books.activity.make_asset()
+        self.assertIs(self.window.stage, Stage.ASSETS)
+        self.assertEqual(workspace.file.assets["s00010"].made_from, before)
+        self.assertIn("No class", " ".join(self.thread()))
+        self.assertTrue(self.window.assets.back.isVisible())
+        self.window.assets.back.click()
+        self.assertIs(self.window.stage, Stage.BOOKS)
+        self.assertIn(before, workspace.file.entries.values())
+        self.window.show_stage(Stage.ASSETS)
+        self.assertFalse(self.window.assets.back.isVisible())
+
+    def test_without_an_entry_under_the_cursor_it_says_so(self) -> None:
+        self.window.books.activity.show_all()
+        self.window.books.activity.entries.table.start_new()
+        self.window.books.activity.make_asset()
+        self.assertIn("Choose an entry first", self.window._message.text())
+
+
 class Threads(DemoCase):
     def test_a_line_is_followed_back_to_an_entry_and_forward_to_the_result(self) -> None:
         workspace = self.window.workspace

@@ -113,6 +113,7 @@ class MainWindow(QMainWindow):
             "New business": lambda: self._new_activity("business"),
             "New rental": lambda: self._new_activity("rental"),
             "New asset": self._new_asset,
+            "Make the entry an asset": self._make_asset,
             "Quit": self._quit,
         }
 
@@ -265,6 +266,10 @@ class MainWindow(QMainWindow):
         if self.workspace.is_open:
             self.show_stage(Stage.ASSETS)
             self.assets.assets.table.start_new()
+
+    def _make_asset(self) -> None:
+        if self.workspace.is_open and self.stage is Stage.BOOKS:
+            self.books.activity.make_asset()
 
     # -- saying --------------------------------------------------------------------------------------
 

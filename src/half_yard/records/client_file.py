@@ -93,7 +93,8 @@ class Entry(Record):
 
 class Asset(Record):
     """A depreciable asset or land. `cost` is the unadjusted basis in dollars; `prior_depreciation`
-    what earlier years took, where the preparer has entered it; `answers` as for an activity."""
+    what earlier years took, where the preparer has entered it; `answers` as for an activity; `made_from` the
+    entry that it was, where it was typed as a cost first."""
 
     activity: Text
     name: Text = ""
@@ -103,6 +104,7 @@ class Asset(Record):
     reckoning: Text = ""
     prior_depreciation: Amount | None = None
     answers: Mapping[str, bool] = {}
+    made_from: Entry | None = None
 
 
 class WageStatement(Record):

@@ -6,12 +6,14 @@ from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
 from half_yard.countries.pack import AssetStory, MatchState, PayerMatch
+from half_yard.countries.us.books import Books
 from half_yard.countries.us.identity import (
     employer_number_problem,
     employer_or_personal_problem,
     identity_problem,
 )
 from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn
+from half_yard.countries.us.statement_lines import REPAIR_LINES
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
 from half_yard.review import Finding, Level, share_findings
@@ -28,7 +30,7 @@ def findings_of(
     sheets: Sequence[Sheet],
     stops: Mapping[str, str],
     stories: Mapping[str, AssetStory],
-    matches: Sequence[PayerMatch],
+    books: Books,
 ) -> tuple[Finding, ...]:
     """Everything found, the gravest first."""
     found = [
@@ -39,7 +41,8 @@ def findings_of(
         *_gaps(sheets),
         *_assets(frame, stories),
         *_rental_days(frame),
-        *_forms(frame, matches),
+        *_forms(frame, books.matches),
+        *_repairs(frame, books),
         *_return(frame, sheets),
         Finding(Level.NOTE, NOT_COVERED),
     ]
@@ -148,6 +151,23 @@ def _forms(frame: OnReturn, matches: Sequence[PayerMatch]) -> Iterator[Finding]:
     for key, form in frame.file.forms.items():
         if problem := employer_or_personal_problem(form.payer_number):
             yield Finding(Level.WARNING, problem, f"/forms/{key}")
+
+
+def _repairs(frame: OnReturn, books: Books) -> Iterator[Finding]:
+    """Larger repairs and supplies, for the look that preparers take at each (26 CFR 1.263(a)-1(f), -3)."""
+    threshold = frame.rules.amount("de_minimis_safe_harbor_no_audited_statements")
+    for (_, line), group in sorted(books.entries.items()):
+        if line not in REPAIR_LINES:
+            continue
+        for key, leaf in group.items():
+            if leaf.amount > threshold:
+                yield Finding(
+                    Level.NOTE,
+                    f"{leaf.label} {leaf.amount:,.2f}: repair or asset? Did it better the property, restore "
+                    "it, or adapt it to another use?",
+                    f"/entries/{key}",
+                    "If so, make it an asset on the Books page.",
+                )
 
 
 def _rental_days(frame: OnReturn) -> Iterator[Finding]:

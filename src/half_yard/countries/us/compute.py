@@ -76,7 +76,7 @@ def compute(file: ClientFile) -> Computation:
         stories=depreciation.stories,
         make_matches=lambda: (*books.matches, *receipts_without_form(file, books.entries, books.matches)),
         stops=stops,
-        findings=findings_of(frame, finished, stops, depreciation.stories, books.matches),
+        findings=findings_of(frame, finished, stops, depreciation.stories, books),
         carry=CARRY,
     )
 

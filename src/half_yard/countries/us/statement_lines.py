@@ -66,4 +66,6 @@ RENTAL_EXPENSES = (
 RENTAL = RENTAL_INCOME + RENTAL_EXPENSES
 
 RECEIPT_LINES = {"gross_receipts", "other_income", "rents"}
+# Lines on which preparers look for costs that should be assets.
+REPAIR_LINES = {"repairs", "supplies"}
 BY_KIND = {"business": BUSINESS, "rental": RENTAL}

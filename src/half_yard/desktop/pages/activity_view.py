@@ -14,6 +14,7 @@ from half_yard.desktop.pages.parts import TableBlock, button
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Activity, Edit, Entry, Record
+from half_yard.records.capitalizing import into_asset
 from half_yard.records.choices import Option
 from half_yard.records.edits import Change
 from half_yard.review import shares_add_up
@@ -47,7 +48,11 @@ class ActivityView(QWidget):
         self._switch = button("Particulars", "Name, owners and the questions that shape the schedule")
         self._switch.setCheckable(True)
         self._switch.clicked.connect(self._switch_view)
-        self._remove = button("Remove", "Take the activity out, with its entries and assets")
+        self._asset = button(
+            "Make it an asset", "Turn the entry under the cursor into an asset of the activity"
+        )
+        self._asset.clicked.connect(self.make_asset)
+        self._remove = button("Remove activity", "Take the activity out, with its entries and assets")
         self._remove.clicked.connect(self.remove_activity)
         self._stack = QStackedWidget()
         self._stack.addWidget(self.entries)
@@ -56,6 +61,7 @@ class ActivityView(QWidget):
         line.addWidget(self._all)
         line.addWidget(self._switch)
         line.addStretch(1)
+        line.addWidget(self._asset)
         line.addWidget(self._remove)
         right = QVBoxLayout()
         right.setSpacing(6)
@@ -206,6 +212,16 @@ class ActivityView(QWidget):
         self.statement.setFocus()
         if not self.statement.currentIndex().isValid() and self.statement.rows_model.rows:
             self.statement.setCurrentIndex(self.statement.rows_model.index(0, 0))
+
+    def make_asset(self) -> None:
+        """Turn the current entry into an asset, and go to it to choose its class."""
+        key = self.model.id_at(self.entries.table.currentIndex().row())
+        if not key or self._stack.currentWidget() is not self.entries:
+            self._workspace.said.emit("Choose an entry first: the one under the cursor becomes an asset.")
+            return
+        edit, asset = into_asset(self._workspace.file, key)
+        if self._workspace.try_to(edit):
+            self._workspace.go_to(f"/assets/{asset}")
 
     def remove_activity(self) -> None:
         """Take the activity out with all that belongs to it, in one edit that undo brings back."""

@@ -6,19 +6,21 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from pydantic import JsonValue
+from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QVBoxLayout
 
 from half_yard.countries.pack import AssetStory
 from half_yard.desktop import theme
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.life_tape import LifeTape
-from half_yard.desktop.pages.parts import Page, TableBlock, soft, title
+from half_yard.desktop.pages.parts import Page, TableBlock, button, soft, title
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.tables.columns import exact_text
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Figure
 from half_yard.records import Asset, Record
+from half_yard.records.capitalizing import back_into_entry
 from half_yard.records.choices import Option
 
 
@@ -39,6 +41,8 @@ class AssetsPage(Page):
         self._summary = soft("")
         self.tape = LifeTape()
         self.questions = FieldForm(workspace)
+        self.back = button("Back to an entry", "It was typed as a cost first: make it one again")
+        self.back.clicked.connect(self.make_entry)
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 14, 14, 10)
         column.setSpacing(6)
@@ -46,6 +50,7 @@ class AssetsPage(Page):
         column.addSpacing(6)
         for part in (self._title, self._summary, self.tape, self.questions):
             column.addWidget(part)
+        column.addWidget(self.back, 0, Qt.AlignmentFlag.AlignLeft)
         workspace.opened.connect(self._opened)
 
     def _source(self) -> Source:
@@ -120,6 +125,7 @@ class AssetsPage(Page):
     def _show_life(self) -> None:
         file = self._workspace.file
         asset = file.assets.get(self._current)
+        self.back.setVisible(asset is not None and asset.made_from is not None)
         if asset is None:
             self._title.setText("")
             self._summary.setText("")
@@ -153,6 +159,12 @@ class AssetsPage(Page):
             f"{story.summary}, {story.first_year} to {last}. Before this year {exact_text(before)}, "
             f"left after it {exact_text(left)}."
         )
+
+    def make_entry(self) -> None:
+        """Turn the current asset back into the entry that it was, and go to it."""
+        edit, entry = back_into_entry(self._workspace.file, self._current)
+        if self._workspace.try_to(edit):
+            self._workspace.go_to(f"/entries/{entry}")
 
     def show_subject(self, path: str) -> None:
         """Show the asset at a path, the cursor on a question about it where the path names one."""
