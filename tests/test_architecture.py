@@ -15,9 +15,10 @@ MAY_IMPORT = {
     "sharing": {"figures"},
     "review": {"records"},
     "countries": {"figures", "records", "depreciation", "sharing", "review"},
+    "interop": {"countries"},
     "storage": {"records"},
     "demo": {"records", "storage"},
-    "cli": {"figures", "records", "countries", "review", "storage", "demo"},
+    "cli": {"figures", "records", "countries", "review", "interop", "storage", "demo"},
     "desktop": {"figures", "records", "countries", "review", "storage"},
 }
 LONGEST = 400

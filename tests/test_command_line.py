@@ -1,5 +1,7 @@
 """The command line, run as a user runs it."""
 
+import csv
+import io
 import json
 import subprocess
 import sys
@@ -9,6 +11,7 @@ from pathlib import Path
 
 from half_yard.demo import MAIN_FILE
 from half_yard.records.schema import schema_text
+from half_yard.storage import read_file
 
 
 class CommandLine(unittest.TestCase):
@@ -61,6 +64,18 @@ class CommandLine(unittest.TestCase):
         self.assertEqual(done.returncode, 1)
         self.assertIn("error: Nail and Shingle 2,874.35: No line is chosen yet.", done.stdout)
         self.assertIn("incomplete: the result is not final", done.stdout)
+
+    def test_books_as_csv_and_json_hold_every_entry(self) -> None:
+        path = self.office / "Lindqvist, Greta 2025.halfyard"
+        rows = list(csv.DictReader(io.StringIO(self.run_command("books", str(path)).stdout)))
+        self.assertEqual(rows, json.loads(self.run_command("books", str(path), "--json").stdout))
+        self.assertEqual(len(rows), len(read_file(path).entries))
+        rent, unsorted = rows[0], rows[4]
+        self.assertEqual((rent["line"], rent["number"], rent["amount"]), ("rents", "3", "14760.00"))
+        self.assertEqual(
+            (rent["activity"], rent["date"], rent["stopped"]), ("Cable Street cottage", "2025-12-31", "")
+        )
+        self.assertIn("No line is chosen", unsorted["stopped"])
 
     def test_schema(self) -> None:
         self.assertEqual(self.run_command("schema").stdout, schema_text())

@@ -228,6 +228,30 @@ class NeverSilentlyWrong(unittest.TestCase):
         self.assertEqual(errors[0].path, f"/activities/{BUSINESS}/owners")
 
 
+class ShortRentals(unittest.TestCase):
+    """26 U.S.C. 280A(g)."""
+
+    def let(self, rented: int, personal: int) -> ClientFile:
+        cabin = rental(days_rented=rented, days_personal=personal)
+        building = asset("residential_building", "2020-05-01", "90000", RENTAL)
+        return landlord("2100", "350", activities={RENTAL: cabin}, assets={"s00001": building})
+
+    def test_a_home_let_for_fourteen_days_is_left_out_and_says_so(self) -> None:
+        computation = compute(self.let(14, 40))
+        self.assertEqual(line(computation, "form_1040/total_income").amount, 0)
+        self.assertFalse([sheet.key for sheet in computation.sheets if RENTAL in sheet.key])
+        self.assertEqual(set(computation.stops), {"/entries/e00001", "/entries/e00002", "/assets/s00001"})
+        self.assertTrue(computation.complete)
+        said = " ".join(str(finding) for finding in computation.findings)
+        self.assertIn("note: Cottage: A home rented for fewer than 15 days", said)
+
+    def test_fifteen_days_or_little_use_of_ones_own_is_another_case(self) -> None:
+        for rented, personal in ((15, 40), (14, 14)):
+            self.assertIn("280A", gaps(self.let(rented, personal)))
+            self.assertGreater(amount(self.let(rented, personal), f"schedule_e.{RENTAL}/rents"), 0)
+        self.assertNotIn("280A", gaps(self.let(14, 0)))
+
+
 class Stops(unittest.TestCase):
     def stop(self, file: ClientFile, path: str) -> str:
         computation = compute(file)

@@ -62,10 +62,13 @@ class Years(unittest.TestCase):
         self.assertFalse(any(sheet.notes for sheet in compute(sole_proprietor("40000", 2025)).sheets))
 
     def test_line_numbers_follow_the_years_forms(self) -> None:
-        """Form 1040 of 2024 and 2025, Schedule C of 2023 and 2024 (from memory of the forms)."""
+        """Form 1040 of 2024 and 2025, Schedules C and 2 of 2023 and 2024 (from memory of the forms)."""
         for year, number in ((2024, "11"), (2025, "11a")):
             sheet = compute(sole_proprietor("40000", year)).sheet("form_1040")
             self.assertEqual(sheet.line("adjusted_gross_income").number, number)
+        for year, number in ((2023, "1"), (2024, "2")):
+            sheet = compute(sole_proprietor("40000", year)).sheet("schedule_2")
+            self.assertEqual(sheet.line("minimum_tax").number, number)
         for year, number in ((2023, "27a"), (2024, "27b")):
             sheet = compute(sole_proprietor("40000", year)).sheet("schedule_c.a00001.owner")
             self.assertEqual(sheet.line("other_expenses").number, number)

@@ -14,6 +14,7 @@ from half_yard.desktop.stages import Stage
 from half_yard.desktop.thread_panel import ROW_ROLE
 from half_yard.desktop.window import MainWindow
 from half_yard.figures import Place
+from half_yard.records import change
 from half_yard.storage import read_file, to_text
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
@@ -191,6 +192,19 @@ class PayersForms(DemoCase):
         payers.itemActivated.emit(payers.item(2, 0))
         table = self.window.books.forms.forms.table
         self.assertEqual(table.records.id_at(table.currentIndex().row()), "f00003")
+
+
+class NotOnTheReturn(DemoCase):
+    def test_a_home_let_for_few_days_says_why_it_is_left_out(self) -> None:
+        workspace = self.window.workspace
+        for field, days in (("days_rented", 10), ("days_personal", 60)):
+            workspace.do(change("Days", f"/activities/a00003/{field}", days))
+        workspace.go_to("/entries/e00059")
+        view = self.window.books.activity
+        self.assertEqual(view.statement.rows_model.rows, [])
+        self.assertIn("Nothing of it goes on this return", view.entries.explanation.text())
+        self.assertIn("280A(g)", " ".join(self.thread()))
+        self.assertEqual(self.amount("schedule_1/rental_income"), 0)
 
 
 class RepairOrAsset(DemoCase):

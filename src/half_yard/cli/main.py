@@ -1,4 +1,4 @@
-"""half-yard compute, trace, check, schema and demo. docs/command-line.md describes them."""
+"""half-yard compute, trace, check, books, schema and demo. docs/command-line.md describes them."""
 
 from __future__ import annotations
 
@@ -11,11 +11,12 @@ from half_yard.cli.printed import as_json, as_text, thread_text
 from half_yard.countries import PACKS, Computation, compute
 from half_yard.demo import write_office
 from half_yard.figures import Line
+from half_yard.interop import books_text
 from half_yard.records.schema import schema_text
 from half_yard.review import Level
 from half_yard.storage import FileRefusedError, read_file
 
-COMMANDS = ("compute", "trace", "check", "schema", "demo")
+COMMANDS = ("compute", "trace", "check", "books", "schema", "demo")
 DONE, FOUND, REFUSED = 0, 1, 2
 
 
@@ -59,6 +60,11 @@ def _parser() -> argparse.ArgumentParser:
     checking = commands.add_parser("check", help="print what was found; exit code 1 if there are errors")
     checking.add_argument("file", type=Path, metavar="FILE")
     checking.set_defaults(run=_check)
+
+    books = commands.add_parser("books", help="print every entry, where it lands or what stops it, as CSV")
+    books.add_argument("file", type=Path, metavar="FILE")
+    books.add_argument("--json", action="store_true", help="as a JSON array of objects")
+    books.set_defaults(run=_books)
 
     schema = commands.add_parser("schema", help="print the JSON Schema of client files")
     schema.set_defaults(run=_schema)
@@ -116,6 +122,11 @@ def _check(options: argparse.Namespace) -> int:
         print(finding)
     print("complete" if computation.complete else "incomplete: the result is not final")
     return FOUND if any(finding.level is Level.ERROR for finding in computation.findings) else DONE
+
+
+def _books(options: argparse.Namespace) -> int:
+    sys.stdout.write(books_text(_computed(options.file), as_json=options.json))
+    return DONE
 
 
 def _schema(_options: argparse.Namespace) -> int:

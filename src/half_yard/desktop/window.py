@@ -82,7 +82,7 @@ class MainWindow(QMainWindow):
         self._message = QLabel()
         self._message.setWordWrap(True)
         self._message.setAccessibleName("Message")
-        dismiss = button("Good", "Put the message away")
+        dismiss = button("Put away", "Put the message away")
         self._message_bar = QWidget()
         self._message_bar.setStyleSheet(f"QWidget {{ background: {theme.WELD_WASH.name()}; }}")
         bar = QHBoxLayout(self._message_bar)

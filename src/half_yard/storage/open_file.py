@@ -86,7 +86,7 @@ class OpenFile:
             count = len(self._done)
             self.messages.append(
                 f"{count} unsaved edit{'s were' if count > 1 else ' was'} brought back after the program "
-                "ended without saving. Undo takes them back one by one."
+                f"ended without saving. Undo takes {'them back one by one' if count > 1 else 'it back'}."
             )
         if found.cut:
             self.messages.append("The last edit before that was cut off and is not there.")

@@ -13,6 +13,7 @@ from half_yard.countries.us.identity import (
     identity_problem,
 )
 from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn
+from half_yard.countries.us.short_rentals import REASON, is_short_rental
 from half_yard.countries.us.statement_lines import REPAIR_LINES
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
@@ -37,7 +38,7 @@ def findings_of(
         *_people(frame),
         *share_findings(frame.file),
         *_activities(frame),
-        *(Finding(Level.ERROR, f"{_called(frame, path)}: {reason}", path) for path, reason in stops.items()),
+        *_stopped(frame, stops),
         *_gaps(sheets),
         *_assets(frame, stories),
         *_rental_days(frame),
@@ -48,6 +49,13 @@ def findings_of(
     ]
     order = list(Level)
     return tuple(sorted(found, key=lambda finding: order.index(finding.level)))
+
+
+def _stopped(frame: OnReturn, stops: Mapping[str, str]) -> Iterator[Finding]:
+    """An error for everything that lands nowhere, but for what the law leaves out."""
+    for path, reason in stops.items():
+        if reason != REASON:
+            yield Finding(Level.ERROR, f"{_called(frame, path)}: {reason}", path)
 
 
 def _called(frame: OnReturn, path: str) -> str:
@@ -171,7 +179,6 @@ def _repairs(frame: OnReturn, books: Books) -> Iterator[Finding]:
 
 
 def _rental_days(frame: OnReturn) -> Iterator[Finding]:
-    short = frame.rules.amount("short_rental_days")
     for key, activity in frame.file.activities.items():
         if activity.kind != "rental":
             continue
@@ -181,13 +188,8 @@ def _rental_days(frame: OnReturn) -> Iterator[Finding]:
                 f"{activity.name}: the days rented at a fair price are not entered.",
                 f"/activities/{key}/days_rented",
             )
-        elif activity.days_rented < short and activity.days_personal:
-            yield Finding(
-                Level.WARNING,
-                f"{activity.name}: rented fewer than {short} days and used personally: rent is not taxed.",
-                f"/activities/{key}/days_rented",
-                "Take its rent and costs out (26 U.S.C. 280A(g)).",
-            )
+        elif is_short_rental(activity, frame.rules):
+            yield Finding(Level.NOTE, f"{activity.name}: {REASON}", f"/activities/{key}/days_rented")
 
 
 def _return(frame: OnReturn, sheets: Sequence[Sheet]) -> Iterator[Finding]:

@@ -31,6 +31,7 @@ from half_yard.countries.us.received_forms import receipts_without_form
 from half_yard.countries.us.rentals import Rentals, rentals
 from half_yard.countries.us.schedule_1 import schedule_1
 from half_yard.countries.us.schedule_2 import schedule_2
+from half_yard.countries.us.short_rentals import short_rentals, stopped_with
 from half_yard.countries.us.standard_deduction import standard_deduction
 from half_yard.figures import Figure, MarkKind, Place, Sheet, difference, entered, total
 from half_yard.figures.remembered import Remembered
@@ -56,11 +57,12 @@ def compute(file: ClientFile) -> Computation:
     depreciation = depreciate(file, frame.rules)
     own, own_stops = own_income(file, frame.people, books.stops)
 
-    asset_sheets = _asset_sheets(file, depreciation, frame)
+    left_out = short_rentals(file, frame.rules)
+    asset_sheets = _asset_sheets(file, depreciation, frame, left_out)
     by_activity = {key: form["total"] for key, (_, form) in asset_sheets.items()}
     made = businesses(frame, books, by_activity)
     profits = [business.profit for business in made]
-    let = rentals(frame, books, by_activity, [*own.wages, *own.interest, *profits])
+    let = rentals(frame, books, by_activity, left_out, [*own.wages, *own.interest, *profits])
 
     sheets = [sheet for sheet in (depreciation.mid_quarter,) if sheet]
     sheets += [sheet for pair in asset_sheets.values() for sheet in pair]
@@ -69,6 +71,7 @@ def compute(file: ClientFile) -> Computation:
     sheets += _owners_return(frame, own, made, let, _personal_property(file, depreciation))
     finished = tuple(_with_year_note(sheet, frame) for sheet in sheets)
     stops = {**books.stops, **depreciation.stops, **own_stops, **_not_on_return(frame, books)}
+    stops |= stopped_with(file, left_out) if left_out else {}
     return Computation(
         file=file,
         sheets=finished,
@@ -82,13 +85,14 @@ def compute(file: ClientFile) -> Computation:
 
 
 def _asset_sheets(
-    file: ClientFile, depreciation: Depreciation, frame: OnReturn
+    file: ClientFile, depreciation: Depreciation, frame: OnReturn, left_out: frozenset[str]
 ) -> dict[str, tuple[Sheet, Sheet]]:
     """The depreciation worksheet and Form 4562 of each activity that has assets."""
     by_activity: dict[str, dict[str, Asset]] = {}
     for key in depreciation.stories:
         asset = file.assets[key]
-        by_activity.setdefault(asset.activity, {})[key] = asset
+        if asset.activity not in left_out:
+            by_activity.setdefault(asset.activity, {})[key] = asset
     made = {}
     for key, assets in sorted(by_activity.items()):
         stories = depreciation.stories

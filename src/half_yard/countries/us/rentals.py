@@ -32,12 +32,17 @@ class Rentals:
 
 
 def rentals(
-    frame: OnReturn, books: Books, depreciation: Mapping[str, Figure], other_income: Sequence[Figure]
+    frame: OnReturn,
+    books: Books,
+    depreciation: Mapping[str, Figure],
+    left_out: frozenset[str],
+    other_income: Sequence[Figure],
 ) -> Rentals:
-    """Schedule E part I. `other_income` is all other income of the return, which the loss rules look at."""
+    """Schedule E part I, but for the rentals left out. `other_income` is all other income of the return,
+    which the loss rules look at."""
     sheets: dict[str, Sheet] = {}
     for key, activity in sorted(frame.file.activities.items()):
-        if activity.kind != "rental":
+        if activity.kind != "rental" or key in left_out:
             continue
         totals = books.totals.get(key, {})
         of_assets = depreciation.get(key, NOTHING)

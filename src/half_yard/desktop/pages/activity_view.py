@@ -22,6 +22,7 @@ from half_yard.review import shares_add_up
 STATEMENT_WIDTH = 328
 STATEMENT_ROW = 19
 LINE_COLUMN = 3
+NOT_ON_RETURN = "Nothing of it goes on this return: an entry's thread says why."
 
 
 class ActivityView(QWidget):
@@ -148,7 +149,8 @@ class ActivityView(QWidget):
         chosen = [line for line in known if line.key in self._lines]
         heading = f"{chosen[0].title}, line {chosen[0].number}" if chosen else "All entries"
         self.entries.heading.setText(heading)
-        self.entries.explanation.setText(chosen[0].explanation if chosen else "")
+        explanation = chosen[0].explanation if chosen else ""
+        self.entries.explanation.setText(explanation if self.statement.rows_model.rows else NOT_ON_RETURN)
         self.entries.table.setColumnHidden(LINE_COLUMN, bool(chosen))
         self._all.setChecked(not chosen and self._stack.currentWidget() is self.entries)
         self._switch.setChecked(self._stack.currentWidget() is self.particulars)

@@ -1,0 +1,67 @@
+"""The books as a table for other programs: every entry, where it lands or what stops it."""
+
+from __future__ import annotations
+
+import csv
+import io
+import json
+from collections.abc import Iterator
+from dataclasses import asdict, dataclass, fields
+
+from half_yard.countries import Computation, StatementLine, pack_for
+
+
+@dataclass(frozen=True, slots=True)
+class BooksRow:
+    """An entry: its id and what was entered, `amount` in dollars as a decimal string, `date` in ISO 8601,
+    `line` the key of its statement line with its printed number and title, `stopped` why it lands nowhere."""
+
+    entry: str
+    activity: str
+    date: str
+    payee: str
+    memo: str
+    line: str
+    number: str
+    title: str
+    amount: str
+    reckoning: str
+    stopped: str
+
+
+def books_rows(computation: Computation) -> Iterator[BooksRow]:
+    """The entries of a file, by activity and in the order in which they were made."""
+    file = computation.file
+    pack = pack_for(file.country)
+    lines: dict[str, dict[str, StatementLine]] = {
+        key: {line.key: line for line in pack.statement_lines(activity.kind)}
+        for key, activity in file.activities.items()
+    }
+    for key, entry in sorted(file.entries.items(), key=lambda item: (item[1].activity, item[0])):
+        activity = file.activities.get(entry.activity)
+        line = lines.get(entry.activity, {}).get(entry.line)
+        yield BooksRow(
+            entry=key,
+            activity=activity.name if activity else entry.activity,
+            date=entry.date.isoformat() if entry.date else "",
+            payee=entry.payee,
+            memo=entry.memo,
+            line=entry.line,
+            number=line.number if line else "",
+            title=line.title if line else "",
+            amount=format(entry.amount, ".2f"),
+            reckoning=entry.reckoning,
+            stopped=computation.stops.get(f"/entries/{key}", ""),
+        )
+
+
+def books_text(computation: Computation, *, as_json: bool = False) -> str:
+    """The books as CSV (RFC 4180, a heading row, one entry a row) or as a JSON array of objects."""
+    rows = [asdict(row) for row in books_rows(computation)]
+    if as_json:
+        return json.dumps(rows, indent=1, ensure_ascii=False) + "\n"
+    out = io.StringIO(newline="")
+    writer = csv.DictWriter(out, [field.name for field in fields(BooksRow)], lineterminator="\r\n")
+    writer.writeheader()
+    writer.writerows(rows)
+    return out.getvalue()
