@@ -84,34 +84,39 @@ class ThreadPanel(QWidget):
         column.addWidget(self.list, 1)
         column.addWidget(hint)
         workspace.changed.connect(self.refresh)
-        workspace.looked_at.connect(self.refresh)
+        workspace.looked_at.connect(self._look)
+
+    def _look(self) -> None:
+        """Begin at the top of another subject's thread."""
+        self.list.setCurrentRow(-1)
+        self.refresh()
+        self.list.scrollToTop()
 
     def refresh(self) -> None:
         """Show the thread of the subject as it is now."""
         subject = self._workspace.subject
         computation = self._workspace.computation if self._workspace.is_open else None
         if computation is None or subject is None or not self._head(computation, subject):
-            self._rows = []
-            self.list.clear()
-            self._say(
-                "Thread",
-                "No number is chosen",
-                "",
-                "Choose a line or an entry: what it is made of stands here.",
-            )
+            self._say("Thread", "No number is chosen", "")
+            self._show([Row("Choose a line or an entry: what it is made of stands here.")])
             return
-        rows = list(thread_rows(computation, subject))
-        if rows == self._rows:
-            return
-        self._rows = rows
-        self.list.clear()
-        for row in rows:
-            item = QListWidgetItem()
+        self._show(list(thread_rows(computation, subject)))
+
+    def _show(self, rows: list[Row]) -> None:
+        """Show these rows, drawing only those again that are not as they were."""
+        for number, row in enumerate(rows):
+            if number < len(self._rows) and self._rows[number] == row:
+                continue
+            if number >= self.list.count():
+                self.list.addItem(QListWidgetItem())
+            item = self.list.item(number)
             item.setData(ROW_ROLE, row)
             item.setData(Qt.ItemDataRole.AccessibleTextRole, joined(row.text, row.amount, row.below))
-            if row.heading:
-                item.setFlags(Qt.ItemFlag.ItemIsEnabled)
-            self.list.addItem(item)
+            passive = Qt.ItemFlag.ItemIsEnabled
+            item.setFlags(passive if row.heading else passive | Qt.ItemFlag.ItemIsSelectable)
+        while self.list.count() > len(rows):
+            self.list.takeItem(self.list.count() - 1)
+        self._rows = rows
 
     def _head(self, computation: Computation, subject: Subject) -> bool:
         if isinstance(subject, Place):
@@ -132,16 +137,11 @@ class ThreadPanel(QWidget):
         self._say(where, name_of(record) or "Not named", "" if amount is None else money_text(amount))
         return True
 
-    def _say(self, where: str, title: str, amount: str, hint: str = "") -> None:
+    def _say(self, where: str, title: str, amount: str) -> None:
         self._where.setText(where)
         self._title.setText(title)
         self._amount.setText(amount)
         self._amount.setVisible(bool(amount))
-        if hint:
-            item = QListWidgetItem()
-            item.setData(ROW_ROLE, Row(hint))
-            item.setFlags(Qt.ItemFlag.ItemIsEnabled)
-            self.list.addItem(item)
 
     def _follow(self, item: QListWidgetItem) -> None:
         row: Row = item.data(ROW_ROLE)
