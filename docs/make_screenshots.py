@@ -22,7 +22,8 @@ def main() -> int:
     target = Path(sys.argv[1]) if len(sys.argv) > 1 else HERE / "screenshots"
     target.mkdir(parents=True, exist_ok=True)
     with tempfile.TemporaryDirectory() as folder:
-        os.environ["XDG_STATE_HOME"] = folder
+        # A home of its own, so that the pictures show no path of this machine and are always the same.
+        os.environ["HOME"] = os.environ["XDG_STATE_HOME"] = folder
         for path in draw(Path(folder) / "Demo office", target):
             print(path)
     return 0
