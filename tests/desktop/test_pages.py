@@ -6,6 +6,7 @@ import unittest
 from decimal import Decimal
 from unittest import mock
 
+from PySide6.QtCore import QModelIndex
 from PySide6.QtWidgets import QApplication, QCheckBox, QLineEdit, QWidget
 
 from half_yard.demo import MAIN_FILE, write_office
@@ -225,9 +226,16 @@ class RepairOrAsset(DemoCase):
 
     def test_without_an_entry_under_the_cursor_it_says_so(self) -> None:
         self.window.books.activity.show_all()
-        self.window.books.activity.entries.table.start_new()
+        before = to_text(self.window.workspace.file)
+        table = self.window.books.activity.entries.table
+        table.start_new()
         self.window.books.activity.make_asset()
         self.assertIn("Choose an entry first", self.window._message.text())
+        table.setCurrentIndex(QModelIndex())
+        self.window.books.activity.make_asset()
+        self.window.books.choose("household")
+        self.find("command make the entry an asset")
+        self.assertEqual(to_text(self.window.workspace.file), before)
 
 
 class Threads(DemoCase):

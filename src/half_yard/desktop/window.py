@@ -268,7 +268,7 @@ class MainWindow(QMainWindow):
             self.assets.assets.table.start_new()
 
     def _make_asset(self) -> None:
-        if self.workspace.is_open and self.stage is Stage.BOOKS:
+        if self.workspace.is_open and self.books.activity.isVisible():
             self.books.activity.make_asset()
 
     # -- saying --------------------------------------------------------------------------------------

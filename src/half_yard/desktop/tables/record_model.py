@@ -119,8 +119,8 @@ class RecordModel(QAbstractTableModel):
                 self.dataChanged.emit(self.index(row, 0), self.index(row, last))
 
     def id_at(self, row: int) -> str:
-        """The id of the record in a row; empty for the row of a new one."""
-        return self._ids[row] if row < len(self._ids) else NEW
+        """The id of the record in a row; empty for the row of a new one, and for none."""
+        return self._ids[row] if 0 <= row < len(self._ids) else NEW
 
     def row_of(self, key: str) -> int:
         """The row of a record, or -1."""
