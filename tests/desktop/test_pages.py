@@ -177,13 +177,23 @@ class PayersForms(DemoCase):
         table = self.window.books.forms.forms.table
         table.start_new()
         self.press(ENTER)
-        for cell in ("nec", "Hallowell Sail", "Thistle and Tern Inn", "", "6642"):
+        for cell in ("nec", "Hallowell Sail", "", "Thistle and Tern Inn", "6642"):
             self.type(cell, ENTER)
         self.press(Key.Key_Escape)
         self.assertEqual(self.window.workspace.file.forms["f00007"].kind, "1099-NEC")
         self.assertEqual(self.states()["Thistle and Tern Inn"], "agrees, counted once")
         self.assertEqual(self.amount("form_1040/total_income"), income)
         self.assertIn("Of 163,085.97 received, 70,705.00 is on forms", self.window.books.forms._share.text())
+
+    def test_a_known_payer_is_filled_in_by_number(self) -> None:
+        self.window.workspace.do(change("Number", "/forms/f00004/payer_number", "12-3456789"))
+        self.window.books.choose("forms")
+        self.window.books.forms.forms.table.start_new()
+        self.press(ENTER)
+        for cell in ("1099-K", "Hallowell Sail", "123456789", "", "50"):
+            self.type(cell, ENTER)
+        made = self.window.workspace.file.forms["f00007"]
+        self.assertEqual((made.payer, made.payee_in_books), ("Tidewater Card Services", "Walk-in repairs"))
 
     def test_findings_and_payers_lead_to_the_form(self) -> None:
         self.window.workspace.go_to("/forms/f00005")

@@ -36,8 +36,8 @@ class FormsView(QWidget):
         super().__init__()
         self._workspace = workspace
         source = Source(
-            "forms", "form", ReceivedForm, _any, self._start, ("kind", "amount"), "a new form", hint_column=2,
-            beside=lambda: (workspace.file.activities, workspace.computation.stops),
+            "forms", "form", ReceivedForm, _any, self._start, ("kind", "amount"), "a new form", hint_column=3,
+            beside=lambda: (workspace.file.activities, workspace.computation.stops), fill_in=self._fill_in,
         )  # fmt: skip
         self.forms = TableBlock(
             "Payers' forms", RecordModel(workspace, source, self._columns(), self),
@@ -63,8 +63,8 @@ class FormsView(QWidget):
         return (
             Column("Form", Kind.CHOICE, 118, "kind", options=self._kinds),
             Column("Activity", Kind.CHOICE, 116, "activity", options=self._activities),
-            Column("Payer", Kind.TEXT, 140, "payer", stretch=True),
             Column("Number", Kind.TEXT, 88, "payer_number", hint="the payer's employer or personal number"),
+            Column("Payer", Kind.TEXT, 140, "payer", stretch=True),
             Column("Amount", Kind.AMOUNT, 88, "amount", hint="as the form prints it, before any fees"),
             Column("Fees", Kind.AMOUNT, 62, "fees", optional=True, hint="kept of a gross amount"),
             Column("Refunds", Kind.AMOUNT, 66, "refunds", optional=True, hint="given back out of a gross"),
@@ -74,6 +74,14 @@ class FormsView(QWidget):
 
     def _start(self) -> Mapping[str, JsonValue]:
         return {"activity": next(iter(sorted(self._workspace.file.activities)), "")}
+
+    def _fill_in(self, typed: Mapping[str, JsonValue]) -> Mapping[str, JsonValue]:
+        """What is known of a payer whose number is on another form of the file."""
+        digits = _digits(str(typed.get("payer_number") or ""))
+        for form in self._workspace.file.forms.values():
+            if digits and _digits(form.payer_number) == digits:
+                return {"payer": form.payer, "payee_in_books": form.payee_in_books}
+        return {}
 
     def _kinds(self, record: Record | None) -> Sequence[Option]:
         del record
@@ -131,6 +139,10 @@ def _share_words(matches: Sequence[PayerMatch]) -> str:
     if not whole:
         return "Nothing is received yet."
     return f"Of {whole:,.2f} received, {on_forms:,.2f} is on forms ({on_forms / whole:.0%})."
+
+
+def _digits(number: str) -> str:
+    return "".join(sign for sign in number if sign.isdecimal())
 
 
 def _dollars(amount: Decimal) -> str:

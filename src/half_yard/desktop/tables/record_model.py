@@ -29,7 +29,8 @@ SHOWN_ORDER = {Kind.TEXT, Kind.CHOICE, Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
 class Source:
     """Which records a table shows: a collection of the file, those that belong, what a new one starts
     with, the fields it can't do without, and what to call one; `new_hint` stands in the row of a new one;
-    `beside` gives what else than its own record a row shows, to be compared with what it was."""
+    `beside` gives what else than its own record a row shows, to be compared with what it was; `fill_in` what
+    follows from the fields typed so far, for those that are still empty."""
 
     collection: str
     noun: str
@@ -40,6 +41,7 @@ class Source:
     new_hint: str
     hint_column: int = 0
     beside: Callable[[], object] = lambda: None
+    fill_in: Callable[[Mapping[str, JsonValue]], Mapping[str, JsonValue]] = lambda _typed: {}
 
 
 class RecordModel(QAbstractTableModel):
@@ -225,6 +227,8 @@ class RecordModel(QAbstractTableModel):
                 self._change(key, column, values)
             else:
                 self._draft |= values
+                known = self.source.fill_in(self._draft)
+                self._draft |= {name: value for name, value in known.items() if not self._draft.get(name)}
                 self._add_if_ready()
         except ValueError as error:
             self._rejected.pop((key, index.column()), None)
@@ -233,7 +237,8 @@ class RecordModel(QAbstractTableModel):
             self.refused.emit(self.problem())
             return False
         self.refused.emit(self.problem())
-        self.dataChanged.emit(index, index)
+        row = index.row()
+        self.dataChanged.emit(self.index(row, 0), self.index(row, len(self.columns) - 1))
         return True
 
     def problem(self) -> str:
