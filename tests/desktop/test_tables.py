@@ -7,8 +7,7 @@ from PySide6.QtWidgets import QLineEdit
 
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.tables import RecordModel, RecordTable
-from half_yard.desktop.tables.columns import exact_text
-from half_yard.figures.explain import money_text
+from half_yard.figures.explain import exact_text, money_text
 from half_yard.records import remove
 from half_yard.storage import to_text
 from tests.desktop.window_case import Key, Modifier, WindowCase

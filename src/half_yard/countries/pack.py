@@ -71,9 +71,8 @@ class MatchState(StrEnum):
 class PayerMatch:
     """What one payer's forms say and what the books received from the same payer, in dollars.
 
-    `added` is what the forms add to the books' amount on the line, never less than zero; `difference` what
-    the forms say beyond the books, or the books beyond the forms where it is below zero. `booked_as` is the
-    payer's name as it is compared; `receipt` is false for what was paid.
+    `difference` is what the forms say beyond the books, or the books beyond the forms where it is below
+    zero; `booked_as` the payer's name as it is compared; `receipt` is false for what was paid.
     """
 
     payer: str
@@ -84,7 +83,6 @@ class PayerMatch:
     in_books: Decimal
     difference: Decimal
     state: MatchState
-    added: Figure | None
     forms: tuple[str, ...]
     receipt: bool = True
 

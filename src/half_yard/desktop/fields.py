@@ -92,18 +92,16 @@ def _read_percent(text: str) -> str:
 
 
 class FieldForm(QWidget):
-    """A grid of fields in one or more pairs of columns, kept up with the file."""
+    """Fields under each other, kept up with the file."""
 
-    def __init__(self, workspace: Workspace, columns: int = 1) -> None:
+    def __init__(self, workspace: Workspace) -> None:
         super().__init__()
         self._workspace = workspace
-        self._columns = columns
         self._grid = QGridLayout(self)
         self._grid.setContentsMargins(0, 0, 0, 0)
         self._grid.setHorizontalSpacing(10)
         self._grid.setVerticalSpacing(1)
-        for column in range(columns):
-            self._grid.setColumnStretch(2 * column + 1, 1)
+        self._grid.setColumnStretch(1, 1)
         self._fields: list[Field] = []
         self._editors: dict[str, QWidget] = {}
         self._problems: dict[str, QLabel] = {}
@@ -127,12 +125,11 @@ class FieldForm(QWidget):
         self._editors.clear()
         self._problems.clear()
         self._typed.clear()
-        for number, field in enumerate(fields):
-            self._place(field, number)
+        for row, field in enumerate(fields):
+            self._place(field, row)
         self.refresh()
 
-    def _place(self, field: Field, number: int) -> None:
-        row, column = divmod(number, self._columns)
+    def _place(self, field: Field, row: int) -> None:
         editor = self._editor(field)
         problem = QLabel()
         problem.setProperty("role", "error")
@@ -140,14 +137,14 @@ class FieldForm(QWidget):
         problem.setWordWrap(True)
         problem.hide()
         if field.kind is FieldKind.ANSWER:
-            self._grid.addWidget(editor, 2 * row, 2 * column, 1, 2)
+            self._grid.addWidget(editor, 2 * row, 0, 1, 2)
         else:
             label = QLabel(field.label)
             label.setProperty("role", "soft")
             label.setBuddy(editor)
-            self._grid.addWidget(label, 2 * row, 2 * column)
-            self._grid.addWidget(editor, 2 * row, 2 * column + 1)
-        self._grid.addWidget(problem, 2 * row + 1, 2 * column, 1, 2)
+            self._grid.addWidget(label, 2 * row, 0)
+            self._grid.addWidget(editor, 2 * row, 1)
+        self._grid.addWidget(problem, 2 * row + 1, 0, 1, 2)
         editor.show()  # at once, so that it can take the focus
         self._editors[field.path] = editor
         self._problems[field.path] = problem

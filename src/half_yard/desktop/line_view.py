@@ -22,7 +22,7 @@ HEADINGS = ("Line", "", "Amount")
 @dataclass(frozen=True, slots=True)
 class LineRow:
     """A line, or a heading where it has no place. `entries` are the keys of the statement lines that
-    entries are sorted to here; none for a computed line. `text` stands for the amount where it is given."""
+    entries are sorted to here; none for a computed line."""
 
     number: str
     title: str
@@ -31,14 +31,13 @@ class LineRow:
     entries: tuple[str, ...] = ()
     strong: bool = False
     unfinished: bool = False
-    text: str = ""
 
     @property
     def shown(self) -> str:
         """The amount for reading; a dot where there is nothing."""
         if self.place is None:
             return ""
-        return self.text or (money_text(self.amount) if self.amount or self.strong else "·")
+        return money_text(self.amount) if self.amount or self.strong else "·"
 
 
 class LineModel(QAbstractTableModel):

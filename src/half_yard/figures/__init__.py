@@ -2,6 +2,7 @@
 
 from half_yard.figures.explain import Step, amount_text, how, steps
 from half_yard.figures.figure import (
+    NOT_BELOW_ZERO,
     Choice,
     Entered,
     Figure,
@@ -22,6 +23,7 @@ from half_yard.figures.sheet import Line, Page, Sheet
 from half_yard.figures.thread import Threads, recompute
 
 __all__ = [
+    "NOT_BELOW_ZERO",
     "Choice",
     "Entered",
     "Figure",

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from decimal import Decimal
 
 from half_yard.figures.figure import Figure, Operation, RuleValue
+from half_yard.figures.rounding import to_cents
 
 WORDS = {
     Operation.ENTERED: "as entered",
@@ -68,14 +69,19 @@ def amount_text(figure: Figure) -> str:
     return money_text(figure.amount)
 
 
+def exact_text(amount: Decimal) -> str:
+    """Dollars and cents with thousands set apart and a true minus sign."""
+    return _signed(amount, f"{abs(amount):,.2f}")
+
+
 def money_text(amount: Decimal) -> str:
-    """Dollars with thousands set apart, in cents where there are any, a true minus sign before."""
-    exact = (
-        f"{abs(amount):,.2f}"
-        if amount == amount.quantize(Decimal("0.01"))
-        else f"{abs(amount):,f}".rstrip("0")
-    )
-    shown = exact.removesuffix(".00")
+    """Dollars as `exact_text` has them, without cents where there are none, with more places if need be."""
+    if amount == to_cents(amount):
+        return exact_text(amount).removesuffix(".00")
+    return _signed(amount, f"{abs(amount):,f}".rstrip("0"))
+
+
+def _signed(amount: Decimal, shown: str) -> str:
     return f"−{shown}" if amount < 0 else shown
 
 

@@ -214,6 +214,10 @@ def stated(amount: Decimal, label: str, reference: str = "") -> Figure:
     return Figure(amount, label, Operation.STATED, reference=reference)
 
 
+NOT_BELOW_ZERO = stated(ZERO, "not less than zero")
+"""The floor that forms state in words."""
+
+
 def total(label: str, parts: Iterable[Figure]) -> Figure:
     """The sum of the parts; of none, an empty sum of zero."""
     kept = tuple(parts)

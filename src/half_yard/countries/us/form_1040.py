@@ -4,12 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from decimal import Decimal
 
 from half_yard.countries.us.year_rules import YearRules
-from half_yard.figures import Figure, Page, Sheet, larger_of, stated, total
-
-NONE = stated(Decimal(0), "not less than zero")
+from half_yard.figures import NOT_BELOW_ZERO, Figure, Page, Sheet, larger_of, total
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,7 +62,7 @@ class Form1040:
         )  # fmt: skip
         deductions = self._line("deductions", "14", "Total deductions", standard + deduction)
         return self._line(
-            "taxable_income", "15", "Taxable income", larger_of("", adjusted - deductions, NONE)
+            "taxable_income", "15", "Taxable income", larger_of("", adjusted - deductions, NOT_BELOW_ZERO)
         )
 
     def tax(self, tax: Figure, schedule_2: Sheet) -> Figure:
@@ -99,6 +96,6 @@ class Form1040:
         )
         payments = self._line("payments", "33", "Total payments", withheld + estimated)
         self._page.section = "Refund or amount you owe"
-        self._line("overpaid", "34", "Overpaid: refund", larger_of("", payments - total_tax, NONE))
-        self._line("owed", "37", "Amount you owe", larger_of("", total_tax - payments, NONE))
+        self._line("overpaid", "34", "Overpaid: refund", larger_of("", payments - total_tax, NOT_BELOW_ZERO))
+        self._line("owed", "37", "Amount you owe", larger_of("", total_tax - payments, NOT_BELOW_ZERO))
         return self._page.sheet()

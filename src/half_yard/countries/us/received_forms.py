@@ -15,7 +15,7 @@ from functools import cache
 
 from half_yard.countries.pack import FormKind, MatchState, PayerMatch
 from half_yard.countries.us.statement_lines import RECEIPT_LINES
-from half_yard.figures import Figure, difference, entered, larger_of, stated, total
+from half_yard.figures import NOT_BELOW_ZERO, Figure, difference, entered, larger_of, total
 from half_yard.records import ClientFile, ReceivedForm
 
 FORM_KINDS = (
@@ -32,7 +32,6 @@ FORM_KINDS = (
     ),
 )  # fmt: skip
 KINDS = {kind.key: kind for kind in FORM_KINDS}
-NONE = stated(Decimal(0), "not less than zero")
 Place = tuple[str, str]
 """An activity and a statement line."""
 
@@ -108,12 +107,12 @@ def _match(
     ]
     on_forms = total(f"{name}: on forms", leaves)
     beyond = difference("forms less books", on_forms, booked)
-    added = larger_of(f"{name}: on a form, not in the books", beyond, NONE)
+    added = larger_of(f"{name}: on a form, not in the books", beyond, NOT_BELOW_ZERO)
     kept = sum(((form.fees or 0) + (form.refunds or 0) for form in forms.values()), Decimal(0))
     gap = beyond.amount - kept if booked.amount else beyond.amount
     match = PayerMatch(
         payer, booked_as, activity, line, on_forms.amount, booked.amount, gap,
-        _state(beyond.amount, gap, booked.amount), added, tuple(forms), line in RECEIPT_LINES,
+        _state(beyond.amount, gap, booked.amount), tuple(forms), line in RECEIPT_LINES,
     )  # fmt: skip
     return match, added
 
@@ -142,7 +141,7 @@ def _kept_and_given_back(
             if business:
                 yield (activity, "returns"), refunds
             else:
-                yield (activity, line), difference(label, NONE, refunds)
+                yield (activity, line), difference(label, NOT_BELOW_ZERO, refunds)
 
 
 def receipts_without_form(
@@ -161,6 +160,6 @@ def receipts_without_form(
                 name, amount = found.get(payer, (entry.payee, Decimal(0)))
                 found[payer] = (name, amount + entry.amount)
     return [
-        PayerMatch(name, payer, activity, line, Decimal(0), amount, -amount, MatchState.BOOKS_ONLY, None, ())
+        PayerMatch(name, payer, activity, line, Decimal(0), amount, -amount, MatchState.BOOKS_ONLY, ())
         for (activity, line, payer), (name, amount) in found.items()
     ]

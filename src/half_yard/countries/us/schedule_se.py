@@ -4,9 +4,18 @@ from collections.abc import Sequence
 from decimal import Decimal
 
 from half_yard.countries.us.year_rules import YearRules
-from half_yard.figures import Choice, Figure, Page, Sheet, difference, larger_of, smaller_of, stated, total
-
-NONE = stated(Decimal(0), "not less than zero")
+from half_yard.figures import (
+    NOT_BELOW_ZERO,
+    Choice,
+    Figure,
+    Page,
+    Sheet,
+    difference,
+    larger_of,
+    smaller_of,
+    stated,
+    total,
+)
 
 
 def schedule_se(
@@ -39,7 +48,7 @@ def _tax(page: Page, net: Figure, wages: Sequence[Figure], rules: YearRules) -> 
     base = rules.figure("social_security_wage_base", label="Social security wage base")
     maximum = page.line("wage_base", "7", "Most earnings subject to social security tax", total("", (base,)))
     on_wages = page.line("wages", "8d", "Social security wages", total("", wages))
-    room = larger_of("", difference("wage base less wages", maximum, on_wages), NONE)
+    room = larger_of("", difference("wage base less wages", maximum, on_wages), NOT_BELOW_ZERO)
     left = page.line("room", "9", "Line 7 less line 8d, not less than zero", room)
     oasdi_rate = rules.figure("self_employment_oasdi_rate", label="social security rate")
     oasdi = page.line(

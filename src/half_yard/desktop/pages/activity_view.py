@@ -81,11 +81,11 @@ class ActivityView(QWidget):
             "entries",
             "entry",
             Entry,
-            self._belongs,
             self._start,
             ("amount",),
             "a new entry",
             hint_column=1,
+            belongs=self._belongs,
             beside=lambda: self._workspace.computation.stops,
         )
 

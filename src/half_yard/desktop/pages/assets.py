@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from typing import Any
 
 from pydantic import JsonValue
 from PySide6.QtCore import Qt
@@ -16,9 +15,9 @@ from half_yard.desktop.life_tape import LifeTape
 from half_yard.desktop.pages.parts import Page, TableBlock, button, soft, title
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
-from half_yard.desktop.tables.columns import exact_text
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Figure
+from half_yard.figures.explain import exact_text
 from half_yard.records import Asset, Record
 from half_yard.records.capitalizing import back_into_entry
 from half_yard.records.choices import Option
@@ -56,7 +55,7 @@ class AssetsPage(Page):
     def _source(self) -> Source:
         needed = ("name", "asset_class", "in_service", "cost")
         return Source(
-            "assets", "asset", Asset, _any, self._start, needed, "type a new asset here",
+            "assets", "asset", Asset, self._start, needed, "type a new asset here",
             beside=lambda: (self._workspace.computation.stories, self._workspace.file.activities),
         )  # fmt: skip
 
@@ -182,7 +181,3 @@ class AssetsPage(Page):
 def _amount(figure: Figure) -> str:
     star = " *" if figure.gaps else ""
     return f"{exact_text(figure.amount)}{star}"
-
-
-def _any(_record: Any) -> bool:
-    return True

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from decimal import Decimal
-from typing import Any
 
 from pydantic import JsonValue
 from PySide6.QtCore import Qt
@@ -15,8 +14,8 @@ from half_yard.desktop import theme
 from half_yard.desktop.pages.parts import TableBlock, plain_table, soft, title
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
-from half_yard.desktop.tables.columns import exact_text
 from half_yard.desktop.workspace import Workspace
+from half_yard.figures.explain import exact_text
 from half_yard.records import ReceivedForm, Record
 from half_yard.records.choices import Option
 
@@ -36,7 +35,7 @@ class FormsView(QWidget):
         super().__init__()
         self._workspace = workspace
         source = Source(
-            "forms", "form", ReceivedForm, _any, self._start, ("kind", "amount"), "a new form", hint_column=3,
+            "forms", "form", ReceivedForm, self._start, ("kind", "amount"), "a new form", hint_column=3,
             beside=lambda: (workspace.file.activities, workspace.computation.stops), fill_in=self._fill_in,
         )  # fmt: skip
         self.forms = TableBlock(
@@ -147,7 +146,3 @@ def _digits(number: str) -> str:
 
 def _dollars(amount: Decimal) -> str:
     return exact_text(amount) if amount else "·"
-
-
-def _any(_record: Any) -> bool:
-    return True

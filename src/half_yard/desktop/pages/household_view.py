@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
-from typing import Any
 
 from pydantic import JsonValue
 from PySide6.QtWidgets import QVBoxLayout, QWidget
@@ -33,7 +32,7 @@ class HouseholdView(QWidget):
                 "Wages",
                 "Form W-2",
                 Source(
-                    "wages", "wages", WageStatement, _any, self._owner_first, ("wages",), "new employer here"
+                    "wages", "wages", WageStatement, self._owner_first, ("wages",), "new employer here"
                 ),
                 (
                     Column("Employer", Kind.TEXT, 200, "employer", stretch=True),
@@ -50,7 +49,7 @@ class HouseholdView(QWidget):
                 "Interest",
                 "Form 1099-INT",
                 Source(
-                    "interest", "interest", InterestStatement, _any, self._owner_first, ("interest",),
+                    "interest", "interest", InterestStatement, self._owner_first, ("interest",),
                     "new payer here",
                 ),
                 (
@@ -64,7 +63,7 @@ class HouseholdView(QWidget):
                 "Estimated tax payments",
                 "for this tax year, also those paid in January after it",
                 Source(
-                    "estimated_payments", "payment", EstimatedPayment, _any, dict, ("amount",), "month/day"
+                    "estimated_payments", "payment", EstimatedPayment, dict, ("amount",), "month/day"
                 ),
                 (
                     Column("Paid on", Kind.DATE, 110, "date"),
@@ -118,7 +117,3 @@ class HouseholdView(QWidget):
             self.tables[collection].table.show_record(key)
         else:
             self.carried.focus_on(path)
-
-
-def _any(_record: Any) -> bool:
-    return True

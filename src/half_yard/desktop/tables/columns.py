@@ -9,7 +9,7 @@ from enum import Enum, auto
 
 from pydantic import JsonValue
 
-from half_yard.figures.explain import money_text
+from half_yard.figures.explain import exact_text
 from half_yard.records import Record
 from half_yard.records.choices import Option, choice_title, read_choice
 from half_yard.records.dates import date_text, read_date
@@ -111,12 +111,3 @@ class Column:
 
 RECKONED = {"amount", "cost"}
 """The amount fields that keep the arithmetic as typed beside them."""
-
-
-def exact_text(amount: Decimal) -> str:
-    """Dollars and cents with thousands set apart and a true minus sign."""
-    shown = f"{abs(amount):,.2f}"
-    return f"−{shown}" if amount < 0 else shown
-
-
-__all__ = ["AMOUNTS", "COMPUTED", "Column", "Kind", "exact_text", "money_text"]

@@ -14,12 +14,12 @@ from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
 from half_yard.desktop.tables.pasting import read_rows
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Record, add, next_id, remove
+from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import name_of
 
 Index = QModelIndex | QPersistentModelIndex
-PATH_ROLE = Qt.ItemDataRole.UserRole + 1
-PROBLEM_ROLE = Qt.ItemDataRole.UserRole + 2
-COLUMN_ROLE = Qt.ItemDataRole.UserRole + 3
+PROBLEM_ROLE = Qt.ItemDataRole.UserRole + 1
+COLUMN_ROLE = Qt.ItemDataRole.UserRole + 2
 NEW = ""
 SHOWN_ORDER = {Kind.TEXT, Kind.CHOICE, Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
 """The kinds of column that are sorted as they read; the others by their value."""
@@ -27,19 +27,22 @@ SHOWN_ORDER = {Kind.TEXT, Kind.CHOICE, Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
 
 @dataclass(frozen=True)
 class Source:
-    """Which records a table shows: a collection of the file, those that belong, what a new one starts
-    with, the fields it can't do without, and what to call one; `new_hint` stands in the row of a new one;
-    `beside` gives what else than its own record a row shows, to be compared with what it was; `fill_in` what
-    follows from the fields typed so far, for those that are still empty."""
+    """Which records a table shows: a collection of the file and what to call one of it.
+
+    `start` gives what a new one begins with, `needed` the fields it can't do without; `new_hint` stands in
+    the row of a new one. `belongs` picks among the collection, which is shown whole otherwise. `beside` gives
+    what else than its own record a row shows, to be compared with what it was; `fill_in` what follows from
+    the fields typed so far, for those that are still empty.
+    """
 
     collection: str
     noun: str
     record: type[Record]
-    belongs: Callable[[Any], bool]
     start: Callable[[], Mapping[str, JsonValue]]
     needed: Sequence[str]
     new_hint: str
     hint_column: int = 0
+    belongs: Callable[[Any], bool] = lambda _record: True
     beside: Callable[[], object] = lambda: None
     fill_in: Callable[[Mapping[str, JsonValue]], Mapping[str, JsonValue]] = lambda _typed: {}
 
@@ -177,8 +180,6 @@ class RecordModel(QAbstractTableModel):
                 return rejected[1] if rejected else self._stop(row) or None
             case Qt.ItemDataRole.AccessibleTextRole:
                 return f"{column.title}: {self._shown(row, column) or 'empty'}"
-            case _ if role == PATH_ROLE:
-                return self.path_at(row)
             case _ if role == PROBLEM_ROLE:
                 return rejected[1] if rejected else ""
             case _ if role == COLUMN_ROLE:
@@ -273,14 +274,13 @@ class RecordModel(QAbstractTableModel):
         """Add the rows of pasted text in one edit; returns what became of them, in words."""
         source, year = self.source, self._workspace.file.tax_year
         pasted = read_rows(text, columns, source.record, source.start(), source.needed, year)
-        changes, records = [], dict(self.records)
-        for record in pasted.records:
-            key = next_id(source.collection, records)
-            records[key] = record
-            value = record.model_dump(mode="json")
-            changes.append(Change(op="add", path=f"/{source.collection}/{key}", value=value))
+        ids = fresh_ids(source.collection, self.records)
+        changes = tuple(
+            Change(op="add", path=f"/{source.collection}/{key}", value=record.model_dump(mode="json"))
+            for record, key in zip(pasted.records, ids, strict=False)
+        )
         label = f"{len(changes)} pasted {source.noun} rows"
-        if changes and not self._workspace.try_to(Edit(label=label, changes=tuple(changes))):
+        if changes and not self._workspace.try_to(Edit(label=label, changes=changes)):
             return ""
         return pasted.said
 
