@@ -9,10 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from half_yard.countries import MatchState, compute
-from half_yard.countries.us.received_forms import same_payer
 from half_yard.figures import recompute
 from half_yard.records import ClientFile, Entry, ReceivedForm
 from half_yard.records.identifiers import numbered
+from half_yard.records.naming import same_name
 from tests.files import BUSINESS, RENTAL, amount, business, client, line, rental
 
 RECEIPTS = f"schedule_c.{BUSINESS}.owner/gross_receipts"
@@ -72,8 +72,8 @@ class States(unittest.TestCase):
         self.assertEqual(amount(file_of(booked, [linked]), RECEIPTS), 9000)
 
     def test_names_are_compared_without_case_punctuation_and_kind_of_company(self) -> None:
-        self.assertEqual(same_payer("The Owl's Head Marina, Inc."), same_payer("OWLS HEAD MARINA"))
-        self.assertNotEqual(same_payer("Owl Marina"), same_payer("Owl Market"))
+        self.assertEqual(same_name("The Owl's Head Marina, Inc."), same_name("OWLS HEAD MARINA"))
+        self.assertNotEqual(same_name("Owl Marina"), same_name("Owl Market"))
 
 
 class NeverTwice(unittest.TestCase):

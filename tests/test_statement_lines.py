@@ -5,6 +5,7 @@ from decimal import Decimal
 
 from half_yard.countries import compute, pack_for
 from half_yard.countries.us.statement_lines import BY_KIND, COST_OF_GOODS
+from half_yard.records import Activity
 from half_yard.records.identifiers import numbered
 from tests.files import BUSINESS, RENTAL, business, client, entries, rental
 
@@ -73,7 +74,7 @@ class Pack(unittest.TestCase):
         pack = pack_for("us")
         self.assertEqual(list(pack.years), [2021, 2022, 2023, 2024, 2025, 2026])
         self.assertEqual(set(pack.activity_kinds), set(BY_KIND))
-        self.assertEqual(pack.statement_lines("farm"), ())
+        self.assertEqual(pack.statement_lines(Activity(kind="farm")), ())
         self.assertEqual(pack.asset_questions("land"), ())
         self.assertEqual([q.key for q in pack.asset_questions("seven_year")], ["no_special_allowance"])
         self.assertIn("land", [kind.key for kind in pack.asset_kinds])

@@ -84,12 +84,16 @@ class OwnersReturn(unittest.TestCase):
     def test_qualified_business_income_limited_by_taxable_income(self) -> None:
         """Treas. Reg. 1.199A-1(d)(4), example 1: QBI 100,000, taxable income before it 81,000: 16,200.
 
-        Example 2 needs a net capital gain and the phase-in example Form 8995-A, which are not computed.
+        Example 2: the same with net capital gain of 7,000, taxable income of 74,000: 13,400. The phase-in
+        example needs Form 8995-A, which is not computed.
         """
         trade = QualifiedBusiness("a", "Trade", total("", (stated(Decimal(100000), ""),)))
         none, income = stated(Decimal(0), ""), stated(Decimal(81000), "")
-        sheet = form_8995([trade], none, income, [], rules_for(2025), "single")
+        sheet = form_8995([trade], none, income, none, [], rules_for(2025), "single")
         self.assertEqual(sheet["deduction"].amount, 16200)
+        gain, income = stated(Decimal(7000), ""), stated(Decimal(74000), "")
+        sheet = form_8995([trade], none, income, gain, [], rules_for(2025), "single")
+        self.assertEqual(sheet["deduction"].amount, 13400)
 
     def test_self_employment_tax_on_100_000(self) -> None:
         """Common practice, no source: 14,130, or 14,129 where each part is a whole dollar on its own line,

@@ -10,7 +10,7 @@ from functools import cached_property
 from typing import Protocol
 
 from half_yard.figures import Figure, Line, Place, Sheet, Threads
-from half_yard.records import ClientFile
+from half_yard.records import Activity, ClientFile
 from half_yard.review import Finding, Level
 
 
@@ -18,7 +18,8 @@ from half_yard.review import Finding, Level
 class StatementLine:
     """A line of an activity's statement to which entries are sorted.
 
-    `sheet_line` is the line key on the schedule; two statement lines may share one (meals).
+    `sheet_line` is the line key on the schedule; two statement lines may share one (meals). `receipt` says
+    that money comes in on it; `also` are other words by which it is found.
     """
 
     key: str
@@ -26,6 +27,8 @@ class StatementLine:
     title: str
     sheet_line: str
     explanation: str = ""
+    receipt: bool = False
+    also: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -213,8 +216,8 @@ class Pack(Protocol):
         """The kinds of information forms that payers file."""
         ...
 
-    def statement_lines(self, kind: str) -> Sequence[StatementLine]:
-        """The lines of an activity's statement, in the order of its schedule."""
+    def statement_lines(self, activity: Activity) -> Sequence[StatementLine]:
+        """The lines of an activity's statement, in the order of its schedule, the preparer's own behind."""
         ...
 
     def activity_questions(self, kind: str) -> Sequence[Question]:

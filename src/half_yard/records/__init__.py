@@ -2,20 +2,18 @@
 
 from half_yard.records.client_file import (
     Activity,
-    Address,
     Asset,
     ClientFile,
     Entry,
     EstimatedPayment,
     Household,
-    InterestStatement,
     Person,
-    ReceivedForm,
-    Record,
-    WageStatement,
 )
 from half_yard.records.edits import Change, Edit, EditError, add, apply, change, remove
+from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.identifiers import next_id
+from half_yard.records.record import Address, Record
+from half_yard.records.statements import SortingRule, Statement, StatementRow
 
 __all__ = [
     "Activity",
@@ -23,6 +21,7 @@ __all__ = [
     "Asset",
     "Change",
     "ClientFile",
+    "DividendStatement",
     "Edit",
     "EditError",
     "Entry",
@@ -32,6 +31,9 @@ __all__ = [
     "Person",
     "ReceivedForm",
     "Record",
+    "SortingRule",
+    "Statement",
+    "StatementRow",
     "WageStatement",
     "add",
     "apply",

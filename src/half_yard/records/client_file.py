@@ -6,32 +6,15 @@ stays true whatever else is added or removed; ids sort in the order in which the
 
 from __future__ import annotations
 
-import datetime
 from collections.abc import Mapping
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
 from half_yard.records.amounts import Amount, Percent
-
-Text = Annotated[str, Field(max_length=2000)]
-Days = Annotated[int, Field(ge=0, le=366)]
-Date = datetime.date | None
-
-
-class Record(BaseModel):
-    """The base of all records: frozen, and strict about keys it does not know."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid", regex_engine="python-re")
-
-
-class Address(Record):
-    """A postal address; `region` is the state or province."""
-
-    street: Text = ""
-    city: Text = ""
-    region: Text = ""
-    postal_code: Text = ""
+from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
+from half_yard.records.record import Address, Date, Days, Record, Text
+from half_yard.records.statements import SortingRule, Statement
 
 
 class Person(Record):
@@ -60,7 +43,10 @@ class Activity(Record):
     """A business or a rental, as its country's pack names the kinds.
 
     `owners` are shares in percent by person; they must add up to 100. `answers` are the pack's yes/no
-    questions about the activity; one that is missing takes the pack's default.
+    questions about the activity; one that is missing takes the pack's default. `choices` are its questions
+    with more answers, by key. `last_year` is what last year's return had by statement line, `notes` the
+    preparer's notes by statement line, `own_lines` the names of lines that the preparer has added to the
+    schedule's other expenses. An archived activity is kept and is not on the return.
     """
 
     kind: Text
@@ -72,14 +58,23 @@ class Activity(Record):
     property_type: Text = ""
     days_rented: Days | None = None
     days_personal: Days | None = None
+    started: Date = None
+    ended: Date = None
     owners: Mapping[str, Percent] = {}
     answers: Mapping[str, bool] = {}
+    choices: Mapping[str, Text] = {}
+    last_year: Mapping[str, Amount] = {}
+    notes: Mapping[str, Text] = {}
+    own_lines: Mapping[str, Text] = {}
+    archived: bool = False
 
 
 class Entry(Record):
     """One receipt or cost. `line` is a key of the activity's statement; empty while not sorted.
 
-    `reckoning` is the arithmetic as typed, where the amount was typed as arithmetic.
+    `reckoning` is the arithmetic as typed, where the amount was typed as arithmetic; `share` the percent of
+    it that belongs to the activity, all of it where there is none; `from_row` the statement row that it was
+    sorted from, as `STATEMENT/ROW`.
     """
 
     activity: Text
@@ -89,12 +84,16 @@ class Entry(Record):
     line: Text = ""
     amount: Amount
     reckoning: Text = ""
+    share: Percent | None = None
+    note: Text = ""
+    from_row: Text = ""
 
 
 class Asset(Record):
     """A depreciable asset or land. `cost` is the unadjusted basis in dollars; `prior_depreciation`
-    what earlier years took, where the preparer has entered it; `answers` as for an activity; `made_from` the
-    entry that it was, where it was typed as a cost first."""
+    what earlier years took, where the preparer has entered it; `months` over how long a cost is written off,
+    where the class leaves that open; `answers` as for an activity; `made_from` the entry that it was, where
+    it was typed as a cost first."""
 
     activity: Text
     name: Text = ""
@@ -103,27 +102,9 @@ class Asset(Record):
     cost: Amount
     reckoning: Text = ""
     prior_depreciation: Amount | None = None
+    months: Annotated[int, Field(ge=1, le=1200)] | None = None
     answers: Mapping[str, bool] = {}
     made_from: Entry | None = None
-
-
-class WageStatement(Record):
-    """A person's wages from one employer: taxable wages, social-security wages and tax withheld."""
-
-    person: Text
-    employer: Text = ""
-    wages: Amount
-    social_security_wages: Amount | None = None
-    withheld: Amount | None = None
-
-
-class InterestStatement(Record):
-    """Taxable interest from one payer, with tax withheld."""
-
-    person: Text
-    payer: Text = ""
-    interest: Amount
-    withheld: Amount | None = None
 
 
 class EstimatedPayment(Record):
@@ -132,26 +113,6 @@ class EstimatedPayment(Record):
     date: Date = None
     amount: Amount
     reckoning: Text = ""
-
-
-class ReceivedForm(Record):
-    """An information form that a payer filed about an activity.
-
-    `kind` is a key of the country's pack and says what `amount` is; `payee_in_books` the name under which
-    the books have its receipts, where it is another than the payer's; `fees` and `refunds` what a processor
-    kept of a gross amount or gave back, where the preparer knows them.
-    """
-
-    kind: Text = ""
-    activity: Text = ""
-    payer: Text = ""
-    payer_number: Text = ""
-    payee_in_books: Text = ""
-    amount: Amount
-    reckoning: Text = ""
-    fees: Amount | None = None
-    refunds: Amount | None = None
-    withheld: Amount | None = None
 
 
 class ClientFile(Record):
@@ -169,7 +130,10 @@ class ClientFile(Record):
     forms: Mapping[str, ReceivedForm] = {}
     wages: Mapping[str, WageStatement] = {}
     interest: Mapping[str, InterestStatement] = {}
+    dividends: Mapping[str, DividendStatement] = {}
     estimated_payments: Mapping[str, EstimatedPayment] = {}
+    statements: Mapping[str, Statement] = {}
+    sorting_rules: Mapping[str, SortingRule] = {}
     business_loss_carried_in: Amount | None = None
 
     @staticmethod

@@ -34,11 +34,16 @@ def read_date(typed: str, year: int) -> datetime.date | None:
 
 
 def _year(written: str | None, default: int) -> int:
-    if written is None:
-        return default
+    return default if written is None else full_year(written)
+
+
+def full_year(written: str) -> int:
+    """A year written with two digits or four. Raises ValueError for another count of digits."""
     short = int(written)
     if len(written) == len("2025"):
         return short
+    if len(written) > len("25"):
+        raise ValueError(written)
     return CENTURY + short if short < PIVOT else CENTURY - 100 + short
 
 

@@ -13,7 +13,8 @@ from typing import Any, Literal, get_args, get_type_hints
 
 from pydantic import JsonValue, TypeAdapter, ValidationError
 
-from half_yard.records.client_file import ClientFile, Record
+from half_yard.records.client_file import ClientFile
+from half_yard.records.record import Record
 
 
 class EditError(ValueError):

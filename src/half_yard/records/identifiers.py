@@ -13,7 +13,12 @@ LETTERS = {
     "forms": "f",
     "wages": "w",
     "interest": "i",
+    "dividends": "d",
     "estimated_payments": "p",
+    "statements": "b",
+    "rows": "r",
+    "sorting_rules": "u",
+    "own_lines": "o",
 }
 WIDTH = 5
 

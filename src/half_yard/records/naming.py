@@ -1,11 +1,15 @@
-"""What to call a record in a message: the first of its texts, and its amount."""
+"""What to call a record in a message, and when two names are the same."""
 
+import re
 from decimal import Decimal
+from functools import cache
 
-from half_yard.records.client_file import Record
+from half_yard.records.record import Record
 
-NAMES = ("name", "payee", "employer", "payer", "memo")
-AMOUNTS = ("amount", "cost", "wages", "interest")
+NAMES = ("name", "payee", "employer", "payer", "memo", "words")
+NOT_COMPARED = re.compile(r"[^\w ]|_")
+COMPANY = {"inc", "llc", "co", "corp", "ltd", "the"}
+AMOUNTS = ("amount", "cost", "wages", "interest", "ordinary")
 
 
 def name_of(record: Record) -> str:
@@ -17,3 +21,10 @@ def amount_of(record: Record) -> Decimal | None:
     """The record's main amount in dollars, where it has one."""
     amounts = (getattr(record, field, None) for field in AMOUNTS)
     return next((amount for amount in amounts if amount is not None), None)
+
+
+@cache
+def same_name(name: str) -> str:
+    """A payer's or payee's name as it is compared: without case, punctuation, spaces or kind of company."""
+    plain = NOT_COMPARED.sub("", name.casefold())
+    return "".join(word for word in plain.split() if word not in COMPANY)

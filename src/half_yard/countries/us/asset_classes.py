@@ -13,7 +13,8 @@ from half_yard.depreciation import Recovery
 class AssetClass:
     """A class: how it is recovered, where it stands on Form 4562 part III, and whether it is real property.
 
-    `since` is the first day in service to which this recovery applies.
+    `since` is the first day in service to which this recovery applies; `section` the law under which a cost
+    is amortized instead of depreciated.
     """
 
     key: str
@@ -23,10 +24,17 @@ class AssetClass:
     real: bool
     since: datetime.date
     tables: str
+    section: str = ""
+
+    @property
+    def personal_property(self) -> bool:
+        """Whether it is depreciated, and neither land nor a building."""
+        return self.recovery is not None and not self.real
 
 
 MACRS_START = datetime.date(1987, 1, 1)
 THIRTY_NINE_START = datetime.date(1993, 5, 13)
+START_UP, LOAN = "start_up", "loan_costs"
 TWO, ONE = Decimal(2), Decimal(1)
 
 CLASSES = {
@@ -51,6 +59,14 @@ CLASSES = {
             "nonresidential_building", "Nonresidential building (39 years)",
             Recovery(Decimal(39), ONE, 3, level=True), "i", True, THIRTY_NINE_START,
             "IRS Pub. 946, table A-7a",
+        ),
+        AssetClass(
+            START_UP, "Start-up costs of a business (15 years)", None, "", False, datetime.date(2004, 10, 23),
+            "26 U.S.C. 195(b)", section="195",
+        ),
+        AssetClass(
+            LOAN, "Loan points and costs (over the loan)", None, "", False, datetime.date.min,
+            "26 CFR 1.446-5", section="461(g)",
         ),
         AssetClass("land", "Land (never depreciated)", None, "", True, datetime.date.min, ""),
     )

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from decimal import Decimal
 from functools import partial
 
 from half_yard.countries.pack import PayerMatch
 from half_yard.countries.us.received_forms import match_forms
-from half_yard.countries.us.statement_lines import BY_KIND
+from half_yard.countries.us.statement_lines import titles_of
 from half_yard.figures import Figure, entered, total
 from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile, Entry
@@ -28,12 +29,12 @@ class Books:
 
 def keep_books(file: ClientFile) -> Books:
     """Add up all entries of a file."""
-    kinds = {key: activity.kind for key, activity in file.activities.items()}
-    landings = _landings(file.entries, kinds, file.tax_year)
+    titles = {key: titles_of(activity) for key, activity in file.activities.items()}
+    landings = _landings(file.entries, titles, file.tax_year)
     received = match_forms(file, landings.groups)
-    totals: dict[str, dict[str, Figure]] = {key: {} for key in kinds}
+    totals: dict[str, dict[str, Figure]] = {key: {} for key in titles}
     for activity, line in sorted({*landings.groups, *received.added}):
-        title = TITLES[kinds[activity]][line]
+        title = titles[activity][line]
         own = landings.groups.get((activity, line), {}).values()
         parts = (*own, *received.added.get((activity, line), ()))
         totals[activity][line] = TOTALS.get((activity, line), (title, *parts), partial(total, title, parts))
@@ -41,9 +42,11 @@ def keep_books(file: ClientFile) -> Books:
     return Books(totals, landings.groups, received.matches, {**stops, **received.stops})
 
 
-TITLES = {kind: {line.key: line.title for line in lines} for kind, lines in BY_KIND.items()}
 TOTALS: Remembered[Figure] = Remembered()
+HUNDRED = Decimal(100)
 Group = dict[str, Figure]
+Titles = Mapping[str, Mapping[str, str]]
+"""The titles of the statement lines by activity and line."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,7 +54,7 @@ class _Landings:
     """Where every entry lands: its leaf by activity and line, or the reason it is stopped, by id."""
 
     entries: Mapping[str, Entry]
-    kinds: Mapping[str, str]
+    titles: Titles
     year: int
     groups: Mapping[tuple[str, str], Group]
     stops: Mapping[str, str]
@@ -61,11 +64,11 @@ class _Landings:
 LAST: list[_Landings] = []
 
 
-def _landings(entries: Mapping[str, Entry], kinds: Mapping[str, str], year: int) -> _Landings:
+def _landings(entries: Mapping[str, Entry], titles: Titles, year: int) -> _Landings:
     """The landings of these entries, made from the last ones where those are of the same circumstances."""
     last = LAST[0] if LAST else None
-    if last is None or (last.kinds, last.year) != (kinds, year) or _others(last.entries, entries):
-        last = _Landings({}, kinds, year, {}, {})
+    if last is None or (last.titles, last.year) != (titles, year) or _others(last.entries, entries):
+        last = _Landings({}, titles, year, {}, {})
     before = last.entries
     changed = [key for key, entry in entries.items() if before.get(key) is not entry]
     gone = before.keys() - entries.keys()
@@ -83,7 +86,7 @@ def _landings(entries: Mapping[str, Entry], kinds: Mapping[str, str], year: int)
             del open_group((before[key].activity, before[key].line))[key]
     for key in changed:
         entry = entries[key]
-        landing = _land(key, entry, kinds.get(entry.activity), year)
+        landing = _land(key, entry, titles.get(entry.activity), year)
         if isinstance(landing, str):
             stops[key] = landing
         else:
@@ -92,7 +95,7 @@ def _landings(entries: Mapping[str, Entry], kinds: Mapping[str, str], year: int)
         groups[place] = dict(sorted(groups[place].items()))
         if not groups[place]:
             del groups[place]
-    made = _Landings(entries, kinds, year, groups, stops)
+    made = _Landings(entries, titles, year, groups, stops)
     LAST[:] = [made]
     return made
 
@@ -103,15 +106,18 @@ def _others(before: Mapping[str, Entry], entries: Mapping[str, Entry]) -> bool:
     return bool(before) and before.get(first) is not entries.get(first)
 
 
-def _land(key: str, entry: Entry, kind: str | None, year: int) -> Figure | str:
+def _land(key: str, entry: Entry, titles: Mapping[str, str] | None, year: int) -> Figure | str:
     """An entry as a leaf of its line, or in words what stops it."""
-    if kind is None:
+    if titles is None:
         return "It belongs to no activity of this file. Choose one."
-    titles = TITLES.get(kind, {})
     if reason := _stop(entry, titles, year):
         return reason
     label = entry.payee or entry.memo or titles[entry.line]
-    return entered(entry.amount, label, f"/entries/{key}/amount", entry.reckoning)
+    whole = entered(entry.amount, label, f"/entries/{key}/amount", entry.reckoning)
+    if entry.share is None:
+        return whole
+    share = entered(entry.share / HUNDRED, "share of it for the activity", f"/entries/{key}/share")
+    return (whole * share).in_cents().named(label)
 
 
 def _stop(entry: Entry, titles: Mapping[str, str], year: int) -> str:

@@ -10,7 +10,7 @@ from half_yard.countries.us import gaps
 from half_yard.countries.us.books import Books
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.own_income import social_security_wages
-from half_yard.countries.us.owned import HUNDRED, NOTHING, owned_parts
+from half_yard.countries.us.owned import HUNDRED, OfAssets, owned_parts
 from half_yard.countries.us.questions import ask
 from half_yard.countries.us.schedule_c import schedule_c
 from half_yard.countries.us.schedule_se import schedule_se
@@ -34,15 +34,18 @@ class Business:
         return self.sheet["net_profit"]
 
 
-def businesses(frame: OnReturn, books: Books, depreciation: Mapping[str, Figure]) -> list[Business]:
-    """A Schedule C for each owner on the return of each business; `depreciation` by activity."""
+def businesses(
+    frame: OnReturn, books: Books, forms: Mapping[str, Sheet], left_out: Mapping[str, str]
+) -> list[Business]:
+    """A Schedule C for each owner on the return of each business that is not left out; `forms` are Forms 4562
+    by activity."""
     made: list[Business] = []
     for key, activity in sorted(frame.file.activities.items()):
-        if activity.kind != "business":
+        if activity.kind != "business" or key in left_out:
             continue
-        totals, of_assets = books.totals.get(key, {}), depreciation.get(key, NOTHING)
-        made_from = (activity, of_assets, *frame.circumstances, *totals.values())
-        make = partial(_of_activity, frame, key, activity, totals, of_assets)
+        totals, form = books.totals.get(key, {}), forms.get(key)
+        made_from = (activity, form, *frame.circumstances, *totals.values())
+        make = partial(_of_activity, frame, key, activity, totals, OfAssets.of(form))
         made += MADE.get(key, made_from, make)
     return made
 
@@ -51,7 +54,7 @@ MADE: Remembered[list[Business]] = Remembered()
 
 
 def _of_activity(
-    frame: OnReturn, key: str, activity: Activity, totals: Mapping[str, Figure], of_assets: Figure
+    frame: OnReturn, key: str, activity: Activity, totals: Mapping[str, Figure], of_assets: OfAssets
 ) -> list[Business]:
     """The Schedule C of each owner on the return of one business."""
     made = []
@@ -61,7 +64,7 @@ def _of_activity(
             activity,
             frame.name(part.person),
             part.on,
-            part.depreciation,
+            part.of_assets,
             frame.rules,
             _share_choices(frame, key, activity, part.person),
             _marks(key, activity),

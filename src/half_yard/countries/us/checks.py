@@ -12,8 +12,8 @@ from half_yard.countries.us.identity import (
     employer_or_personal_problem,
     identity_problem,
 )
+from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
 from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn
-from half_yard.countries.us.short_rentals import REASON, is_short_rental
 from half_yard.countries.us.statement_lines import REPAIR_LINES
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
@@ -54,7 +54,7 @@ def findings_of(
 def _stopped(frame: OnReturn, stops: Mapping[str, str]) -> Iterator[Finding]:
     """An error for everything that lands nowhere, but for what the law leaves out."""
     for path, reason in stops.items():
-        if reason != REASON:
+        if reason not in REASONS:
             yield Finding(Level.ERROR, f"{_called(frame, path)}: {reason}", path)
 
 
@@ -189,7 +189,7 @@ def _rental_days(frame: OnReturn) -> Iterator[Finding]:
                 f"/activities/{key}/days_rented",
             )
         elif is_short_rental(activity, frame.rules):
-            yield Finding(Level.NOTE, f"{activity.name}: {REASON}", f"/activities/{key}/days_rented")
+            yield Finding(Level.NOTE, f"{activity.name}: {SHORT}", f"/activities/{key}/days_rented")
 
 
 def _return(frame: OnReturn, sheets: Sequence[Sheet]) -> Iterator[Finding]:

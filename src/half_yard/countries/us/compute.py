@@ -16,9 +16,11 @@ from half_yard.countries.us.form_1040 import Form1040, OwnIncome
 from half_yard.countries.us.form_4562 import depreciation_sheets
 from half_yard.countries.us.form_8995 import form_8995
 from half_yard.countries.us.income_tax import tax_sheet
+from half_yard.countries.us.left_out import left_out_activities, stopped_with
 from half_yard.countries.us.limits import (
     deduction_marks,
     earnings_marks,
+    gain_marks,
     income_marks,
     loss_marks,
     minimum_tax_marks,
@@ -31,7 +33,6 @@ from half_yard.countries.us.received_forms import receipts_without_form
 from half_yard.countries.us.rentals import Rentals, rentals
 from half_yard.countries.us.schedule_1 import schedule_1
 from half_yard.countries.us.schedule_2 import schedule_2
-from half_yard.countries.us.short_rentals import short_rentals, stopped_with
 from half_yard.countries.us.standard_deduction import standard_deduction
 from half_yard.figures import Figure, MarkKind, Place, Sheet, difference, entered, total
 from half_yard.figures.remembered import Remembered
@@ -57,12 +58,12 @@ def compute(file: ClientFile) -> Computation:
     depreciation = depreciate(file, frame.rules)
     own, own_stops = own_income(file, frame.people, books.stops)
 
-    left_out = short_rentals(file, frame.rules)
+    left_out = left_out_activities(file, frame.rules)
     asset_sheets = _asset_sheets(file, depreciation, frame, left_out)
-    by_activity = {key: form["total"] for key, (_, form) in asset_sheets.items()}
-    made = businesses(frame, books, by_activity)
+    forms = {key: form for key, (_, form) in asset_sheets.items()}
+    made = businesses(frame, books, forms, left_out)
     profits = [business.profit for business in made]
-    let = rentals(frame, books, by_activity, left_out, [*own.wages, *own.interest, *profits])
+    let = rentals(frame, books, forms, left_out, [*own.wages, *own.investment, *profits])
 
     sheets = [sheet for sheet in (depreciation.mid_quarter,) if sheet]
     sheets += [sheet for pair in asset_sheets.values() for sheet in pair]
@@ -71,7 +72,7 @@ def compute(file: ClientFile) -> Computation:
     sheets += _owners_return(frame, own, made, let, _personal_property(file, depreciation))
     finished = tuple(_with_year_note(sheet, frame) for sheet in sheets)
     stops = {**books.stops, **depreciation.stops, **own_stops, **_not_on_return(frame, books)}
-    stops |= stopped_with(file, left_out) if left_out else {}
+    stops |= stopped_with(file, left_out)
     return Computation(
         file=file,
         sheets=finished,
@@ -85,7 +86,7 @@ def compute(file: ClientFile) -> Computation:
 
 
 def _asset_sheets(
-    file: ClientFile, depreciation: Depreciation, frame: OnReturn, left_out: frozenset[str]
+    file: ClientFile, depreciation: Depreciation, frame: OnReturn, left_out: Mapping[str, str]
 ) -> dict[str, tuple[Sheet, Sheet]]:
     """The depreciation worksheet and Form 4562 of each activity that has assets."""
     by_activity: dict[str, dict[str, Asset]] = {}
@@ -124,6 +125,7 @@ def _owners_return(
         [business.profit for business in made],
         let.results,
         [sheet["deductible_part"] for sheet in taxes.values()],
+        own.early_withdrawal,
         rules,
     )
     yield from taxes.values()
@@ -138,17 +140,18 @@ def _owners_return(
     standard = form.standard_deduction(
         deduction.marked(*frame.status_marks, *deduction_marks(status, frame.persons, rules))
     )
-    deduction_sheet = _business_income(frame, made, let, taxes, difference("", adjusted, standard))
+    before = difference("", adjusted, standard)
+    deduction_sheet = _business_income(frame, made, let, taxes, before, form.net_capital_gain)
     if deduction_sheet:
         yield deduction_sheet
     taxable = form.taxable_income(
         adjusted, standard, deduction_sheet["deduction"] if deduction_sheet else None
     )
     worksheet = tax_sheet(taxable, rules, status, frame.status_choice)
-    tax = worksheet["tax"]
+    tax = worksheet["tax"].marked(*gain_marks(form.net_capital_gain.amount))
     yield worksheet
 
-    investment = total("", [*own.interest, *let.results]).amount
+    investment = total("", [*own.investment, *let.results]).amount
     second = schedule_2(
         [sheet["tax"] for sheet in taxes.values()],
         minimum_tax_marks(status, taxable.amount, standard.amount, personal_property, tax.amount, rules),
@@ -168,7 +171,12 @@ def _owners_return(
 
 
 def _business_income(
-    frame: OnReturn, made: list[Business], let: Rentals, taxes: Mapping[str, Sheet], taxable: Figure
+    frame: OnReturn,
+    made: list[Business],
+    let: Rentals,
+    taxes: Mapping[str, Sheet],
+    taxable: Figure,
+    gain: Figure,
 ) -> Sheet | None:
     """Form 8995, where there is a qualified business or a loss carried in."""
     carried = frame.file.business_loss_carried_in
@@ -179,14 +187,16 @@ def _business_income(
     carried_in = entered(amount, "Qualified business loss carried in", "/business_loss_carried_in")
     income = taxable.named("adjusted gross income less the standard deduction")
     choices = rental_choices(frame, let)
-    return form_8995(qualified, carried_in, income, choices, frame.rules, frame.status)
+    return form_8995(qualified, carried_in, income, gain, choices, frame.rules, frame.status)
 
 
 def _personal_property(file: ClientFile, depreciation: Depreciation) -> Decimal:
     """This year's depreciation of all but buildings, in dollars."""
     stories = depreciation.stories
     classes = {key: CLASSES[file.assets[key].asset_class] for key in stories}
-    return sum((stories[key].this_year.amount for key in stories if not classes[key].real), Decimal(0))
+    return sum(
+        (stories[key].this_year.amount for key in stories if classes[key].personal_property), Decimal(0)
+    )
 
 
 def _with_year_note(sheet: Sheet, frame: OnReturn) -> Sheet:

@@ -15,9 +15,19 @@ class OwnIncome:
 
     wages: Sequence[Figure]
     interest: Sequence[Figure]
+    exempt_interest: Sequence[Figure]
+    dividends: Sequence[Figure]
+    qualified_dividends: Sequence[Figure]
+    capital_gain: Sequence[Figure]
+    early_withdrawal: Sequence[Figure]
     withheld_on_wages: Sequence[Figure]
     withheld_elsewhere: Sequence[Figure]
     estimated_payments: Sequence[Figure]
+
+    @property
+    def investment(self) -> list[Figure]:
+        """What its capital brings: interest, dividends and capital gain distributions."""
+        return [*self.interest, *self.dividends, *self.capital_gain]
 
 
 class Form1040:
@@ -32,18 +42,33 @@ class Form1040:
         """Lines 1 to 10; returns total income less adjustments."""
         self._page.section = "Income"
         wages = self._line("wages", "1z", "Wages (Form W-2, box 1)", total("", own.wages))
+        self._line("exempt_interest", "2a", "Tax-exempt interest", total("", own.exempt_interest))
         interest = self._line("taxable_interest", "2b", "Taxable interest", total("", own.interest))
-        additional = self._line(
-            "additional_income",
-            "8",
-            "Additional income (Schedule 1, line 10)",
-            schedule_1["additional_income"],
+        self._qualified = self._line(
+            "qualified_dividends", "3a", "Qualified dividends", total("", own.qualified_dividends)
         )
-        income = self._line("total_income", "9", "Total income", total("", (wages, interest, additional)))
+        dividends = self._line(
+            "ordinary_dividends", "3b", "Ordinary dividends (Form 1099-DIV, box 1a)", total("", own.dividends)
+        )
+        self._gain = self._line(
+            "capital_gain", "7", "Capital gain distributions (Form 1099-DIV, box 2a)",
+            total("", own.capital_gain),
+        )  # fmt: skip
+        additional = self._line(
+            "additional_income", "8", "Additional income (Schedule 1, line 10)",
+            schedule_1["additional_income"],
+        )  # fmt: skip
+        parts = (wages, interest, dividends, self._gain, additional)
+        income = self._line("total_income", "9", "Total income", total("", parts))
         adjustments = self._line(
             "adjustments", "10", "Adjustments to income (Schedule 1, line 26)", schedule_1["adjustments"]
         )
         return income - adjustments
+
+    @property
+    def net_capital_gain(self) -> Figure:
+        """Qualified dividends and capital gain, which lower rates are for."""
+        return self._qualified + self._gain
 
     def adjusted(self, amount: Figure) -> Figure:
         """Line 11, adjusted gross income, with what was marked on it."""

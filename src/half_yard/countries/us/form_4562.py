@@ -1,4 +1,5 @@
-"""Form 4562, part III: MACRS depreciation of one activity's assets, and the worksheet behind it."""
+"""Form 4562, parts III and VI: depreciation and amortization of one activity's assets, and the worksheet
+behind them."""
 
 from collections.abc import Mapping
 
@@ -25,7 +26,7 @@ def depreciation_sheets(
         )
         for number, (key, asset) in enumerate(sorted(assets.items()), 1)
     }
-    worksheet.exact_line("total", "", "Depreciation of this year", total("", figures.values()))
+    worksheet.exact_line("total", "", "Depreciation and amortization", total("", figures.values()))
     return worksheet.sheet(), _form(file, activity, assets, figures, rules)
 
 
@@ -43,9 +44,10 @@ def _form(
     new = {
         key for key, asset in assets.items() if asset.in_service and asset.in_service.year == file.tax_year
     }
+    amortized = {key for key, asset in assets.items() if CLASSES[asset.asset_class].section}
     earlier = page.line(
         "earlier_years", "17", "Assets placed in service in tax years before this one",
-        total("", (figures[key] for key in sorted(assets) if key not in new)),
+        total("", (figures[key] for key in sorted(assets.keys() - new - amortized))),
     )  # fmt: skip
     lines = [earlier]
     for asset_class in CLASSES.values():
@@ -62,4 +64,15 @@ def _form(
             )  # fmt: skip
     page.section = "Part IV · Summary"
     page.line("total", "22", "Total", total("", lines))
+    if amortized:
+        page.section = "Part VI · Amortization"
+        begun = total("", (figures[key] for key in sorted(amortized & new)))
+        before = total("", (figures[key] for key in sorted(amortized - new)))
+        page.line(
+            "amortization", "44", "Total amortization",
+            total("", (
+                page.line("amortization_begun", "42", "Costs that begin this year", begun),
+                page.line("amortization_before", "43", "Costs that began before this year", before),
+            )),
+        )  # fmt: skip
     return page.sheet()

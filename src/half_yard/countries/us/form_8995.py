@@ -24,13 +24,13 @@ def form_8995(
     businesses: Sequence[QualifiedBusiness],
     carried_in: Figure,
     taxable_income: Figure,
+    net_capital_gain: Figure,
     choices: Sequence[Choice],
     rules: YearRules,
     status: str,
 ) -> Sheet:
     """Lines 1 to 17. `taxable_income` is income before this deduction, `carried_in` a loss as a positive
-    amount; both in dollars. `choices` say which rentals count as a trade or business. The program knows no
-    net capital gain yet, so line 12 is zero."""
+    amount; both in dollars. `choices` say which rentals count as a trade or business."""
     page = Page("form_8995", "Form 8995", "", rules.numbers("form_8995"))
     rows = [
         page.line(f"business.{business.key}", f"1({roman})", business.name, business.income)
@@ -52,7 +52,7 @@ def form_8995(
     income = page.line(
         "taxable_income", "11", "Taxable income before this deduction", total("", (taxable_income,))
     )
-    gain = page.line("net_capital_gain", "12", "Net capital gain and qualified dividends", total("", ()))
+    gain = page.line("net_capital_gain", "12", "Net capital gain and qualified dividends", net_capital_gain)
     ordinary = page.line(
         "ordinary", "13", "Line 11 less line 12, not less than zero", larger_of("", income - gain, NONE)
     )

@@ -28,6 +28,10 @@ NET_INVESTMENT = gap(
 ADDITIONAL_MEDICARE = gap(
     "Earnings are above the threshold of the Additional Medicare Tax: Form 8959 is not computed."
 )
+LOWER_RATES = gap(
+    "The lower tax on qualified dividends and capital gain distributions is not computed: the tax shown is "
+    "too high."
+)
 MINIMUM_TAX = gap("The alternative minimum tax may apply: Form 6251 is not computed.")
 EXCESS_BUSINESS_LOSS = gap(
     "Business losses are above the limit of 26 U.S.C. 461(l): Form 461 is not computed."

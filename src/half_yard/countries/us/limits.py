@@ -42,6 +42,11 @@ def loss_marks(status: str, business_results: list[Decimal], agi: Decimal, rules
     return marks
 
 
+def gain_marks(net_capital_gain: Decimal) -> list[Mark]:
+    """A mark on the tax where lower rates on dividends and gains apply (26 U.S.C. 1(h))."""
+    return [gaps.LOWER_RATES] if net_capital_gain > 0 else []
+
+
 def deduction_marks(status: str, people: list[tuple[str, Person]], rules: YearRules) -> list[Mark]:
     """Marks on deductions that the program does not work out."""
     marks = []

@@ -9,7 +9,8 @@ from functools import partial
 
 from half_yard.countries.pack import AssetStory
 from half_yard.countries.us import gaps
-from half_yard.countries.us.asset_classes import CLASSES, AssetClass
+from half_yard.countries.us.amortization import FirstPart, amortized, start_up_parts
+from half_yard.countries.us.asset_classes import CLASSES, LOAN, AssetClass
 from half_yard.countries.us.rates import class_rates, rate_figure
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.depreciation import Convention
@@ -50,11 +51,12 @@ def depreciate(file: ClientFile, rules: YearRules) -> Depreciation:
     stops = {f"/assets/{key}": reason for key, asset in file.assets.items() if (reason := _stop(asset, file))}
     counted = {key: asset for key, asset in sorted(file.assets.items()) if f"/assets/{key}" not in stops}
     tests = _mid_quarter_tests(counted, rules)
+    first_parts = start_up_parts(counted, rules)
     stories = {}
     for key, asset in counted.items():
         test = tests.get(asset.in_service.year) if asset.in_service else None
-        make = partial(_story, key, asset, file.tax_year, test)
-        stories[key] = STORIES.get(key, (asset, rules, test), make)
+        make = partial(_story, key, asset, file.tax_year, test, first_parts.get(key))
+        stories[key] = STORIES.get(key, (asset, rules, test, first_parts.get(key)), make)
     this_year = tests.get(file.tax_year)
     return Depreciation(stories, stops, this_year.sheet if this_year else None)
 
@@ -70,6 +72,8 @@ def _stop(asset: Asset, file: ClientFile) -> str:
         return "It has no date in service. Type the day on which it was ready for use."
     if asset.in_service.year > file.tax_year:
         return f"It was placed in service after tax year {file.tax_year}."
+    if asset.asset_class == LOAN and asset.months is None:
+        return "It is written off over the loan. Type over how many months the loan runs."
     return ""
 
 
@@ -86,7 +90,7 @@ def _mid_quarter_tests(assets: Mapping[str, Asset], rules: YearRules) -> dict[in
     """The test of every year in which personal property was placed in service."""
     by_year: dict[int, list[tuple[str, Asset]]] = {}
     for key, asset in assets.items():
-        if not CLASSES[asset.asset_class].real and asset.in_service is not None:
+        if CLASSES[asset.asset_class].personal_property and asset.in_service is not None:
             by_year.setdefault(asset.in_service.year, []).append((key, asset))
     return {
         year: TESTS.get(year, (rules, *(asset for _, asset in bought)), partial(_test, year, bought, rules))
@@ -126,11 +130,15 @@ TESTS: Remembered[_Test] = Remembered()
 STORIES: Remembered[AssetStory] = Remembered()
 
 
-def _story(key: str, asset: Asset, tax_year: int, test: _Test | None) -> AssetStory:
+def _story(
+    key: str, asset: Asset, tax_year: int, test: _Test | None, first_part: FirstPart | None
+) -> AssetStory:
     """What depreciation does to one asset that nothing stops."""
     asset_class, placed = CLASSES[asset.asset_class], asset.in_service
     if placed is None:
         raise ValueError(f"{key} has no date in service")
+    if asset_class.section:
+        return amortized(key, asset, asset_class, tax_year, first_part)
     if asset_class.recovery is None:
         none = stated(Decimal(0), f"{asset.name}: land is never depreciated", "26 U.S.C. 167; 168(f)")
         return AssetStory(placed.year, none, "Land is never depreciated.", lambda: none, lambda: none, tuple)
@@ -169,7 +177,7 @@ class _Life:
         asset_class = CLASSES[asset.asset_class]
         convention = Convention.MID_MONTH
         choices = [Choice(f"Class: {asset_class.title}", f"/assets/{key}/asset_class")]
-        if test is not None and not asset_class.real:
+        if test is not None and asset_class.personal_property:
             convention = Convention.MID_QUARTER if test.applies else Convention.HALF_YEAR
             choices.append(Choice(test.words))
         of = period(convention, asset.in_service) if asset.in_service else 1
@@ -222,7 +230,7 @@ class _Life:
 
 def _marks(key: str, asset: Asset, asset_class: AssetClass) -> Iterable[Mark]:
     yield from _too_early(key, asset)
-    if not asset_class.real and not asset.answers.get(NO_ALLOWANCE, False):
+    if asset_class.personal_property and not asset.answers.get(NO_ALLOWANCE, False):
         yield gaps.special_allowance(f"/assets/{key}/answers")
 
 

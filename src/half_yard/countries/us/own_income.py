@@ -5,7 +5,12 @@ from decimal import Decimal
 
 from half_yard.countries.us.form_1040 import OwnIncome
 from half_yard.figures import Choice, Figure, entered
-from half_yard.records import ClientFile, InterestStatement, ReceivedForm
+from half_yard.records import ClientFile, ReceivedForm
+from half_yard.records.forms import PayersForm
+from half_yard.records.naming import name_of
+
+COLLECTIONS = ("wages", "interest", "dividends")
+NOT_HERE = "The person is not on this return. Choose another, or change the filing status."
 
 
 def own_income(
@@ -15,15 +20,39 @@ def own_income(
 
     `stopped` are the record paths that are stopped already, such as forms without an activity.
     """
-    wages = [(f"/wages/{key}", item) for key, item in sorted(file.wages.items())]
-    interest = [(f"/interest/{key}", item) for key, item in sorted(file.interest.items())]
-    owners = {path: item.person for path, item in wages} | {path: item.person for path, item in interest}
     stops = {
-        path: "The person is not on this return. Choose another, or change the filing status."
-        for path, person in owners.items()
-        if person not in people
+        f"/{collection}/{key}": NOT_HERE
+        for collection in COLLECTIONS
+        for key, item in getattr(file, collection).items()
+        if item.person not in people
     }
-    payments = []
+    wages, interest, dividends = (
+        [
+            (f"/{collection}/{key}", item)
+            for key, item in sorted(getattr(file, collection).items())
+            if f"/{collection}/{key}" not in stops
+        ]
+        for collection in COLLECTIONS
+    )
+    payments, late = _estimated_payments(file)
+    forms = _own_forms(file, people, stopped)
+    return OwnIncome(
+        wages=_fields(wages, "wages"),
+        interest=_fields(interest, "interest") + _boxes(interest, "treasury"),
+        exempt_interest=_boxes([*interest, *dividends], "exempt"),
+        dividends=_fields(dividends, "ordinary"),
+        qualified_dividends=_fields(dividends, "qualified"),
+        capital_gain=_boxes(dividends, "capital_gain"),
+        early_withdrawal=_boxes(interest, "penalty"),
+        withheld_on_wages=_fields(wages, "withheld"),
+        withheld_elsewhere=_fields([*interest, *dividends, *forms], "withheld"),
+        estimated_payments=payments,
+    ), stops | late
+
+
+def _estimated_payments(file: ClientFile) -> tuple[list[Figure], dict[str, str]]:
+    """The payments of the year, and by record path why another does not count."""
+    payments, stops = [], {}
     for key, payment in sorted(file.estimated_payments.items()):
         path = f"/estimated_payments/{key}"
         first, last = (file.tax_year, 1), (file.tax_year + 1, 1)
@@ -34,25 +63,25 @@ def own_income(
             )
         else:
             payments.append(entered(payment.amount, "Estimated payment", f"{path}/amount", payment.reckoning))
-    counted_wages = [(path, item) for path, item in wages if path not in stops]
-    counted_interest = [(path, item) for path, item in interest if path not in stops]
-    with_tax: list[tuple[str, InterestStatement | ReceivedForm]] = [
-        *counted_interest,
-        *_own_forms(file, people, stopped),
+    return payments, stops
+
+
+def _fields(items: Sequence[tuple[str, PayersForm]], field: str) -> list[Figure]:
+    """A field of each item that has it, as leaves."""
+    return [
+        _leaf(getattr(item, field), name_of(item), f"{path}/{field}")
+        for path, item in items
+        if getattr(item, field) is not None
     ]
-    return OwnIncome(
-        wages=[_leaf(item.wages, item.employer, f"{path}/wages") for path, item in counted_wages],
-        interest=[_leaf(item.interest, item.payer, f"{path}/interest") for path, item in counted_interest],
-        withheld_on_wages=[
-            _leaf(item.withheld, item.employer, f"{path}/withheld")
-            for path, item in counted_wages
-            if item.withheld
-        ],
-        withheld_elsewhere=[
-            _leaf(item.withheld, item.payer, f"{path}/withheld") for path, item in with_tax if item.withheld
-        ],
-        estimated_payments=payments,
-    ), stops
+
+
+def _boxes(items: Sequence[tuple[str, PayersForm]], box: str) -> list[Figure]:
+    """A box of each item that has it, as leaves."""
+    return [
+        _leaf(item.boxes[box], name_of(item), f"{path}/boxes/{box}")
+        for path, item in items
+        if box in item.boxes
+    ]
 
 
 def _own_forms(

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from decimal import Decimal
 
 from half_yard.countries.us.on_return import OnReturn
-from half_yard.figures import Figure, entered, total
+from half_yard.figures import Figure, Sheet, entered, total
 from half_yard.records import Activity
 from half_yard.sharing import split
 
@@ -16,12 +16,28 @@ NOTHING = total("nothing entered", ())
 
 
 @dataclass(frozen=True, slots=True)
+class OfAssets:
+    """What an activity's Form 4562 carries on: its depreciation and its amortization."""
+
+    depreciation: Figure = NOTHING
+    amortization: Figure = NOTHING
+
+    @staticmethod
+    def of(form: Sheet | None) -> OfAssets:
+        """From the form, where the activity has one."""
+        if form is None:
+            return OfAssets()
+        has = any(line.place.line == "amortization" for line in form.lines)
+        return OfAssets(form["total"], form["amortization"] if has else NOTHING)
+
+
+@dataclass(frozen=True, slots=True)
 class Owned:
-    """One owner's part of an activity: its statement lines and its depreciation."""
+    """One owner's part of an activity: its statement lines and what comes of its assets."""
 
     person: str
     lines: Mapping[str, Figure]
-    depreciation: Figure
+    of_assets: OfAssets
 
     def on(self, line: str) -> Figure:
         """The owner's part of a statement line, in cents."""
@@ -29,7 +45,7 @@ class Owned:
 
 
 def owned_parts(
-    frame: OnReturn, key: str, activity: Activity, totals: Mapping[str, Figure], depreciation: Figure
+    frame: OnReturn, key: str, activity: Activity, totals: Mapping[str, Figure], of_assets: OfAssets
 ) -> list[Owned]:
     """The parts of the owners who are on this return; the parts of others are on no sheet of it."""
     shares = {
@@ -42,9 +58,13 @@ def owned_parts(
     if not shares:
         return []
     lines = {line: split(whole, shares) for line, whole in totals.items()}
-    depreciations = split(depreciation, shares)
+    depreciation, amortization = split(of_assets.depreciation, shares), split(of_assets.amortization, shares)
     return [
-        Owned(person, {line: parts[person] for line, parts in lines.items()}, depreciations[person])
+        Owned(
+            person,
+            {line: parts[person] for line, parts in lines.items()},
+            OfAssets(depreciation[person], amortization[person]),
+        )
         for person in shares
         if person in frame.people
     ]

@@ -9,9 +9,9 @@ from half_yard.countries.us.identity import employer_number_problem, identity_pr
 from half_yard.countries.us.on_return import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE
 from half_yard.countries.us.received_forms import FORM_KINDS
-from half_yard.countries.us.statement_lines import BY_KIND
+from half_yard.countries.us.statement_lines import lines_of
 from half_yard.countries.us.year_rules import YEARS
-from half_yard.records import ClientFile
+from half_yard.records import Activity, ClientFile
 
 
 class UnitedStates:
@@ -30,9 +30,9 @@ class UnitedStates:
 
     form_kinds = FORM_KINDS
 
-    def statement_lines(self, kind: str) -> Sequence[StatementLine]:
-        """The lines of Schedule C or of Schedule E, part I."""
-        return BY_KIND.get(kind, ())
+    def statement_lines(self, activity: Activity) -> Sequence[StatementLine]:
+        """The lines of Schedule C or of Schedule E, part I, and the preparer's own."""
+        return lines_of(activity)
 
     def activity_questions(self, kind: str) -> Sequence[Question]:
         """The questions whose answers shape the schedule."""
@@ -41,7 +41,7 @@ class UnitedStates:
     def asset_questions(self, asset_class: str) -> Sequence[Question]:
         """The questions about property other than real property."""
         known = CLASSES.get(asset_class)
-        return () if known is None or known.real else (ALLOWANCE,)
+        return (ALLOWANCE,) if known is not None and known.personal_property else ()
 
     def identity_problem(self, number: str) -> str:
         """What is wrong with a social security or individual number; empty when nothing is."""

@@ -7,16 +7,15 @@ never the sum of both.
 
 from __future__ import annotations
 
-import re
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
-from functools import cache
 
 from half_yard.countries.pack import FormKind, MatchState, PayerMatch
 from half_yard.countries.us.statement_lines import RECEIPT_LINES
 from half_yard.figures import NOT_BELOW_ZERO, Figure, difference, entered, larger_of, total
 from half_yard.records import ClientFile, ReceivedForm
+from half_yard.records.naming import same_name
 
 FORM_KINDS = (
     FormKind("1099-NEC", "1099-NEC pay", "box 1: nonemployee pay", {"business": "gross_receipts"}),
@@ -46,13 +45,6 @@ class Received:
     stops: Mapping[str, str]
 
 
-@cache
-def same_payer(name: str) -> str:
-    """A payer's name as it is compared: without case, punctuation, spaces or a form of company."""
-    plain = re.sub(r"[^a-z0-9 ]", "", name.casefold())
-    return "".join(word for word in plain.split() if word not in {"inc", "llc", "co", "corp", "ltd", "the"})
-
-
 def match_forms(file: ClientFile, groups: Mapping[Place, Mapping[str, Figure]]) -> Received:
     """Match all forms with the books; `groups` are the landed entries by place and id."""
     stops = {f"/forms/{key}": reason for key, form in file.forms.items() if (reason := _stop(form, file))}
@@ -60,7 +52,7 @@ def match_forms(file: ClientFile, groups: Mapping[Place, Mapping[str, Figure]]) 
     for key, form in sorted(file.forms.items()):
         if f"/forms/{key}" not in stops:
             line = KINDS[form.kind].lines[file.activities[form.activity].kind]
-            booked_as = same_payer(form.payee_in_books or form.payer)
+            booked_as = same_name(form.payee_in_books or form.payer)
             by_payer.setdefault((form.activity, line, booked_as), {})[key] = form
     added: dict[Place, list[Figure]] = {}
     matches = []
@@ -79,7 +71,7 @@ def _by_payer(file: ClientFile, group: Mapping[str, Figure]) -> dict[str, list[F
     """The leaves of a line by payer."""
     found: dict[str, list[Figure]] = {}
     for key, leaf in group.items():
-        found.setdefault(same_payer(file.entries[key].payee), []).append(leaf)
+        found.setdefault(same_name(file.entries[key].payee), []).append(leaf)
     return found
 
 
@@ -155,7 +147,7 @@ def receipts_without_form(
             continue
         for key in group:
             entry = file.entries[key]
-            payer = (activity, line, same_payer(entry.payee))
+            payer = (activity, line, same_name(entry.payee))
             if payer not in matched:
                 name, amount = found.get(payer, (entry.payee, Decimal(0)))
                 found[payer] = (name, amount + entry.amount)

@@ -9,7 +9,7 @@ from functools import partial
 from half_yard.countries.us import gaps
 from half_yard.countries.us.books import Books
 from half_yard.countries.us.on_return import OnReturn
-from half_yard.countries.us.owned import NOTHING, Owned, owned_parts
+from half_yard.countries.us.owned import OfAssets, Owned, owned_parts
 from half_yard.countries.us.rental_losses import loss_treatment
 from half_yard.countries.us.schedule_e import net_of, property_lines, schedule_e, with_allowed_loss
 from half_yard.figures import Figure, Mark, Sheet, total
@@ -34,8 +34,8 @@ class Rentals:
 def rentals(
     frame: OnReturn,
     books: Books,
-    depreciation: Mapping[str, Figure],
-    left_out: frozenset[str],
+    forms: Mapping[str, Sheet],
+    left_out: Mapping[str, str],
     other_income: Sequence[Figure],
 ) -> Rentals:
     """Schedule E part I, but for the rentals left out. `other_income` is all other income of the return,
@@ -45,9 +45,9 @@ def rentals(
         if activity.kind != "rental" or key in left_out:
             continue
         totals = books.totals.get(key, {})
-        of_assets = depreciation.get(key, NOTHING)
-        made_from = (activity, of_assets, *frame.circumstances, *totals.values())
-        make = partial(_of_activity, frame, key, activity, totals, of_assets)
+        form = forms.get(key)
+        made_from = (activity, form, *frame.circumstances, *totals.values())
+        make = partial(_of_activity, frame, key, activity, totals, OfAssets.of(form))
         if sheet := MADE.get(key, made_from, make):
             sheets[key] = sheet
     if not sheets:
@@ -63,7 +63,7 @@ MADE: Remembered[Sheet | None] = Remembered()
 
 
 def _of_activity(
-    frame: OnReturn, key: str, activity: Activity, totals: Mapping[str, Figure], of_assets: Figure
+    frame: OnReturn, key: str, activity: Activity, totals: Mapping[str, Figure], of_assets: OfAssets
 ) -> Sheet | None:
     """One property's lines, or None where it belongs to nobody on this return."""
     if set(activity.owners) <= set(frame.people) and shares_add_up(activity):
@@ -79,8 +79,11 @@ def _lines(frame: OnReturn, key: str, activity: Activity, parts: Sequence[Owned]
     def on(line: str) -> Figure:
         return _together([part.on(line) for part in parts])
 
-    depreciation = _together([part.depreciation for part in parts])
-    return property_lines(f"schedule_e.{key}", activity, on, depreciation, frame.rules, _marks(key, activity))
+    of_assets = OfAssets(
+        _together([part.of_assets.depreciation for part in parts]),
+        _together([part.of_assets.amortization for part in parts]),
+    )
+    return property_lines(f"schedule_e.{key}", activity, on, of_assets, frame.rules, _marks(key, activity))
 
 
 def _together(figures: Sequence[Figure]) -> Figure:

@@ -7,10 +7,14 @@ from half_yard.figures import Figure, Page, Sheet, total
 
 
 def schedule_1(
-    profits: Sequence[Figure], rentals: Sequence[Figure], half_taxes: Sequence[Figure], rules: YearRules
+    profits: Sequence[Figure],
+    rentals: Sequence[Figure],
+    half_taxes: Sequence[Figure],
+    early_withdrawal: Sequence[Figure],
+    rules: YearRules,
 ) -> Sheet:
     """Lines 3, 5 and 10, 15 and 26. `profits` are lines 31 of Schedule C, `rentals` line 26 of Schedule E,
-    `half_taxes` lines 13 of Schedule SE."""
+    `half_taxes` lines 13 of Schedule SE, `early_withdrawal` boxes 2 of Form 1099-INT."""
     page = Page("schedule_1", "Schedule 1", "", rules.numbers("schedule_1"))
     page.section = "Part I · Additional income"
     business = page.line("business_income", "3", "Business income or loss", total("", profits))
@@ -20,5 +24,8 @@ def schedule_1(
     half = page.line(
         "half_self_employment_tax", "15", "Deductible part of self-employment tax", total("", half_taxes)
     )
-    page.line("adjustments", "26", "Total adjustments to income", total("", (half,)))
+    penalty = page.line(
+        "early_withdrawal", "18", "Penalty on early withdrawal of savings", total("", early_withdrawal)
+    )
+    page.line("adjustments", "26", "Total adjustments to income", half + penalty)
     return page.sheet()

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
+from half_yard.countries.us.other_expenses import other_expenses
+from half_yard.countries.us.owned import OfAssets
 from half_yard.countries.us.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Choice, Figure, Line, Mark, Page, Sheet, total
@@ -17,7 +19,7 @@ def schedule_c(
     activity: Activity,
     owner: str,
     on: On,
-    depreciation: Figure,
+    of_assets: OfAssets,
     rules: YearRules,
     choices: Sequence[Choice],
     marks: Sequence[Mark],
@@ -25,7 +27,7 @@ def schedule_c(
 ) -> Sheet:
     """Schedule C from gross receipts to net profit.
 
-    `on` gives this owner's part of a statement line in cents, `depreciation` that of Form 4562;
+    `on` gives this owner's part of a statement line in cents, `of_assets` that of Form 4562;
     `choices` are those that shaped the whole schedule; `marks` say what it needs and the program does not
     compute, `loss_marks` what only a loss would need.
     """
@@ -49,7 +51,12 @@ def schedule_c(
     gross_income = page.line("gross_income", "7", "Gross income", gross_profit + other_income)
 
     page.section = "Part II · Expenses"
-    expenses = _expenses(page, on, depreciation, rules)
+    part_v = Page(key, page.form, page.subject, page.numbers, "Part V · Other expenses")
+    named = other_expenses(part_v, activity, on, of_assets, "48")
+    other = named[0]
+    if len(named) > 1:
+        other = part_v.line("part_v_total", "48", "Total other expenses", total("", named))
+    expenses = _expenses(page, on, of_assets.depreciation, other, rules)
     page.section = ""
     total_expenses = page.line("total_expenses", "28", "Total expenses", total("", expenses))
     tentative = page.line("tentative_profit", "29", "Tentative profit", gross_income - total_expenses)
@@ -58,10 +65,11 @@ def schedule_c(
         profit = profit.marked(*loss_marks)
     page.line("net_profit", "31", "Net profit or loss", profit)
     sheet = page.sheet()
-    return Sheet(sheet.key, sheet.form, sheet.subject, sheet.lines + part_iii, sheet.facts)
+    lines = sheet.lines + part_iii + part_v.sheet().lines
+    return Sheet(sheet.key, sheet.form, sheet.subject, lines, sheet.facts)
 
 
-def _expenses(page: Page, on: On, depreciation: Figure, rules: YearRules) -> list[Figure]:
+def _expenses(page: Page, on: On, depreciation: Figure, other: Figure, rules: YearRules) -> list[Figure]:
     """Lines 8 to 27 in order, with depreciation on 13 and the deductible part of meals on 24b."""
     lines: list[Figure] = []
     for line in BUSINESS_EXPENSES:
@@ -76,7 +84,7 @@ def _expenses(page: Page, on: On, depreciation: Figure, rules: YearRules) -> lis
                 continue
             case "other_expenses":
                 title = "Other expenses (line 48)"
-                lines.append(page.line("other_expenses", "27a", title, on("other_expenses")))
+                lines.append(page.line("other_expenses", "27a", title, other))
             case _:
                 lines.append(page.line(line.key, line.number, line.title, on(line.key)))
     return lines

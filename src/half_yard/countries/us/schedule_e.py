@@ -6,6 +6,8 @@ from collections.abc import Callable, Iterable, Sequence
 from dataclasses import replace
 
 from half_yard.countries.us.on_return import one_line
+from half_yard.countries.us.other_expenses import other_expenses
+from half_yard.countries.us.owned import OfAssets
 from half_yard.countries.us.statement_lines import RENTAL_EXPENSES
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Choice, Figure, Mark, Page, Sheet, total
@@ -18,7 +20,7 @@ def property_lines(
     key: str,
     activity: Activity,
     on: On,
-    depreciation: Figure,
+    of_assets: OfAssets,
     rules: YearRules,
     marks: Sequence[Mark],
 ) -> Sheet:
@@ -36,8 +38,12 @@ def property_lines(
     expenses = []
     for line in RENTAL_EXPENSES:
         if line.key == "other_expenses":
+            depreciation = of_assets.depreciation
             expenses.append(page.line("depreciation", "18", "Depreciation (Form 4562)", depreciation))
-        expenses.append(page.line(line.key, line.number, line.title, on(line.key)))
+            other = total(line.title, other_expenses(page, activity, on, of_assets, line.number))
+            expenses.append(page.line(line.key, line.number, line.title, other))
+        else:
+            expenses.append(page.line(line.key, line.number, line.title, on(line.key)))
     page.section = ""
     total_expenses = page.line("total_expenses", "20", "Total expenses", total("", expenses))
     page.line("income_or_loss", "21", "Income or loss", rents - total_expenses)

@@ -1,14 +1,36 @@
 """The lines of Schedule C and Schedule E to which receipts and costs are sorted."""
 
+from collections.abc import Mapping
+from functools import cache
+
 from half_yard.countries.pack import StatementLine
+from half_yard.records import Activity
 
 MEALS_HALF = "Type the full amount: the return takes the part that the law allows."
+GROSS = "All that customers paid, tips included, before cards and marketplaces kept their fees (line 10)."
+RECOVERED = (
+    "A cost of an earlier year that came back, such as a refund, is income as far as it was deducted then "
+    "(26 U.S.C. 111). One of this year is taken off its own line: type it below zero there."
+)
+GIVEN_BACK = (
+    "Money given back to customers. What a supplier gave back is typed below zero on the cost's line."
+)
+FEES = "Also what cards and marketplaces kept of the gross that stands on line 1."
+OWN_LINES = "Lines of your own, such as memberships, are made in the particulars."
 
 BUSINESS_INCOME = (
-    StatementLine("gross_receipts", "1", "Gross receipts or sales", "gross_receipts"),
-    StatementLine("returns", "2", "Returns and allowances", "returns", "Money given back to customers."),
-    StatementLine("other_income", "6", "Other income", "other_income"),
-)
+    StatementLine(
+        "gross_receipts", "1", "Gross receipts or sales", "gross_receipts", GROSS, receipt=True,
+        also=("Tips", "Fares", "Sales"),
+    ),
+    StatementLine(
+        "returns", "2", "Returns and allowances", "returns", GIVEN_BACK, also=("Refunds to customers",)
+    ),
+    StatementLine(
+        "other_income", "6", "Other income", "other_income", RECOVERED, receipt=True,
+        also=("Refund of an earlier year's cost", "Recovery of a bad debt", "Fuel tax credit"),
+    ),
+)  # fmt: skip
 COST_OF_GOODS = (
     StatementLine("inventory_opening", "35", "Inventory at beginning of year", "inventory_opening"),
     StatementLine("purchases", "36", "Purchases less items for personal use", "purchases"),
@@ -20,7 +42,14 @@ COST_OF_GOODS = (
 BUSINESS_EXPENSES = (
     StatementLine("advertising", "8", "Advertising", "advertising"),
     StatementLine("car_and_truck", "9", "Car and truck expenses", "car_and_truck"),
-    StatementLine("commissions", "10", "Commissions and fees", "commissions"),
+    StatementLine(
+        "commissions",
+        "10",
+        "Commissions and fees",
+        "commissions",
+        FEES,
+        also=("Card fees", "Marketplace fees"),
+    ),
     StatementLine("contract_labor", "11", "Contract labor", "contract_labor"),
     StatementLine("depletion", "12", "Depletion", "depletion"),
     StatementLine("employee_benefits", "14", "Employee benefit programs", "employee_benefits"),
@@ -42,11 +71,18 @@ BUSINESS_EXPENSES = (
     ),
     StatementLine("utilities", "25", "Utilities", "utilities"),
     StatementLine("wages", "26", "Wages", "wages"),
-    StatementLine("other_expenses", "48", "Other expenses", "other_expenses"),
-)
+    StatementLine("other_expenses", "48", "Other expenses", "other_expenses", OWN_LINES),
+)  # fmt: skip
 BUSINESS = BUSINESS_INCOME + COST_OF_GOODS + BUSINESS_EXPENSES
 
-RENTAL_INCOME = (StatementLine("rents", "3", "Rents received", "rents"),)
+RENTAL_INCOME = (
+    StatementLine(
+        "rents", "3", "Rents received", "rents",
+        "All rent received, advance rent and kept deposits with it. A deposit that may have to be given back "
+        "is not income yet.",
+        receipt=True, also=("Late fees", "Deposit kept", "Laundry"),
+    ),
+)  # fmt: skip
 RENTAL_EXPENSES = (
     StatementLine("advertising", "5", "Advertising", "advertising"),
     StatementLine("auto_and_travel", "6", "Auto and travel", "auto_and_travel"),
@@ -61,11 +97,40 @@ RENTAL_EXPENSES = (
     StatementLine("supplies", "15", "Supplies", "supplies"),
     StatementLine("taxes", "16", "Taxes", "taxes"),
     StatementLine("utilities", "17", "Utilities", "utilities"),
-    StatementLine("other_expenses", "19", "Other expenses", "other_expenses"),
+    StatementLine("other_expenses", "19", "Other expenses", "other_expenses", OWN_LINES),
 )
 RENTAL = RENTAL_INCOME + RENTAL_EXPENSES
 
-RECEIPT_LINES = {"gross_receipts", "other_income", "rents"}
+BY_KIND = {"business": BUSINESS, "rental": RENTAL}
+RECEIPT_LINES = {line.key for lines in BY_KIND.values() for line in lines if line.receipt}
 # Lines on which preparers look for costs that should be assets.
 REPAIR_LINES = {"repairs", "supplies"}
-BY_KIND = {"business": BUSINESS, "rental": RENTAL}
+OWN = "own."
+
+
+def lines_of(activity: Activity) -> tuple[StatementLine, ...]:
+    """The lines of an activity: its schedule's, and the preparer's own among the other expenses."""
+    return _lines(activity.kind, tuple(sorted(activity.own_lines.items())))
+
+
+@cache
+def _lines(kind: str, own_lines: tuple[tuple[str, str], ...]) -> tuple[StatementLine, ...]:
+    lines = BY_KIND.get(kind, ())
+    if not lines:
+        return ()
+    other = lines[-1]
+    own = [
+        StatementLine(f"{OWN}{key}", other.number, name or "Not named", other.key)
+        for key, name in own_lines
+    ]  # fmt: skip
+    return (*lines, *own)
+
+
+@cache
+def _titles(lines: tuple[StatementLine, ...]) -> Mapping[str, str]:
+    return {line.key: line.title for line in lines}
+
+
+def titles_of(activity: Activity) -> Mapping[str, str]:
+    """The titles of an activity's lines by key: the same mapping for the same lines."""
+    return _titles(lines_of(activity))

@@ -109,15 +109,14 @@ class ActivityView(QWidget):
     def _line_options(self, record: Record | None) -> Sequence[Option]:
         del record
         activity = self._workspace.file.activities[self._activity]
-        lines = self._workspace.pack.statement_lines(activity.kind)
+        lines = self._workspace.pack.statement_lines(activity)
         return [(line.key, f"{line.number} {line.title}") for line in lines]
 
     def _lands(self, key: str) -> str:
         if f"/entries/{key}" in self._workspace.computation.stops:
             return "nowhere"
         line = self._workspace.file.entries[key].line
-        kind = self._workspace.file.activities[self._activity].kind
-        known = self._workspace.pack.statement_lines(kind)
+        known = self._workspace.pack.statement_lines(self._workspace.file.activities[self._activity])
         number = next((item.number for item in known if item.key == line), "")
         return f"line {number}"
 
@@ -145,7 +144,7 @@ class ActivityView(QWidget):
         self.statement.rows_model.show_rows(rows)
 
     def _show_entries(self) -> None:
-        known = self._workspace.pack.statement_lines(self._workspace.file.activities[self._activity].kind)
+        known = self._workspace.pack.statement_lines(self._workspace.file.activities[self._activity])
         chosen = [line for line in known if line.key in self._lines]
         heading = f"{chosen[0].title}, line {chosen[0].number}" if chosen else "All entries"
         self.entries.heading.setText(heading)

@@ -101,7 +101,7 @@ class FormsView(QWidget):
 
     def _show_match(self, row: int, match: PayerMatch) -> None:
         activity = self._workspace.file.activities[match.activity]
-        lines = self._workspace.pack.statement_lines(activity.kind)
+        lines = self._workspace.pack.statement_lines(activity)
         number = next((line.number for line in lines if line.key == match.line), "")
         cells = (
             match.payer or "no name", activity.name, number, _dollars(match.on_forms),

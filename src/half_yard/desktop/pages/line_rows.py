@@ -35,7 +35,7 @@ def statement_rows(
     ]
     if not sheets:
         return []
-    known = pack.statement_lines(computation.file.activities[activity].kind)
+    known = pack.statement_lines(computation.file.activities[activity])
     totals = computation.statements.get(activity, {})
     rows = []
     ends = [number for number, line in enumerate(sheets[0].lines) if line.place.line in ENDS]

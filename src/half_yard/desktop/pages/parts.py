@@ -98,7 +98,6 @@ class TableBlock(QWidget):
         self.table = RecordTable(model, heading)
         self.heading = title(heading, 12)
         self.explanation = soft(explanation)
-        self.explanation.setWordWrap(False)
         self.refusal = QLabel()
         self.refusal.setProperty("role", "error")
         self.refusal.setWordWrap(True)

@@ -1,0 +1,134 @@
+"""Costs written off by the month: start-up costs (26 U.S.C. 195) and what a loan cost (461(g)).
+
+Straight line from the month in which the business began or the loan was made; the last year takes what is
+left, so that the years add up to the cost.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from decimal import Decimal
+from functools import partial
+
+from half_yard.countries.pack import AssetStory
+from half_yard.countries.us.asset_classes import START_UP, AssetClass
+from half_yard.countries.us.year_rules import YearRules
+from half_yard.figures import (
+    NOT_BELOW_ZERO,
+    Choice,
+    Figure,
+    difference,
+    entered,
+    larger_of,
+    smaller_of,
+    stated,
+    total,
+)
+from half_yard.figures.remembered import Remembered
+from half_yard.records import Asset
+
+YEAR = 12
+
+
+@dataclass(frozen=True, eq=False)
+class FirstPart:
+    """What may be deducted at once of a cost, and over how many months the rest goes."""
+
+    at_once: Figure
+    months: Figure
+
+
+FIRST_PARTS: Remembered[FirstPart] = Remembered()
+
+
+def start_up_parts(assets: Mapping[str, Asset], rules: YearRules) -> dict[str, FirstPart]:
+    """The part of each start-up cost that is deducted at once: of all those of an activity 5,000, less what
+    they are over 50,000 (26 U.S.C. 195(b)(1)(A)), to the first ones entered first."""
+    by_activity: dict[str, dict[str, Asset]] = {}
+    for key, asset in sorted(assets.items()):
+        if asset.asset_class == START_UP:
+            by_activity.setdefault(asset.activity, {})[key] = asset
+    made: dict[str, FirstPart] = {}
+    for costs in by_activity.values():
+        known: tuple[object, ...] = (rules, *costs.values())
+        for key in costs:
+            made[key] = FIRST_PARTS.get(key, known, partial(_part, key, costs, rules))
+    return made
+
+
+def _part(wanted: str, costs: Mapping[str, Asset], rules: YearRules) -> FirstPart:
+    """The part of one of an activity's start-up costs."""
+    leaves = {key: _cost(key, asset) for key, asset in costs.items()}
+    start = rules.figure("start_up_cost_reduction_start", label="start-up costs above which less is at once")
+    over = larger_of(
+        "start-up costs over it", difference("", total("all start-up costs", leaves.values()), start),
+        NOT_BELOW_ZERO,
+    )  # fmt: skip
+    limit = rules.figure("start_up_cost_first_year_limit", label="start-up costs deducted at once, at most")
+    left = larger_of("may be deducted at once", difference("", limit, over), NOT_BELOW_ZERO)
+    months = rules.figure("start_up_cost_amortization_months", label="months of the rest")
+    before = [leaf for key, leaf in leaves.items() if key < wanted]
+    left = larger_of(
+        "left of what may be deducted at once", difference("", left, total("", before)), NOT_BELOW_ZERO
+    )
+    own = leaves[wanted]
+    return FirstPart(smaller_of(f"{own.label}, at once", own, left), months)
+
+
+def _cost(key: str, asset: Asset) -> Figure:
+    return entered(asset.cost, asset.name or "cost", f"/assets/{key}/cost", asset.reckoning)
+
+
+def amortized(
+    key: str, asset: Asset, asset_class: AssetClass, tax_year: int, first_part: FirstPart | None
+) -> AssetStory:
+    """The story of a cost that is written off. Raises ValueError if it has no first month or no months."""
+    if asset.in_service is None:
+        raise ValueError(f"{key} has no first month")
+    cost = _cost(key, asset)
+    if first_part is not None:
+        at_once, months = first_part.at_once, first_part.months
+    elif asset.months is not None:
+        months = entered(Decimal(asset.months), "months of the loan", f"/assets/{key}/months")
+        at_once = NOT_BELOW_ZERO
+    else:
+        raise ValueError(f"{key} has no months")
+    years = _years(asset, cost, at_once, months)
+    index = tax_year - asset.in_service.year
+    none = stated(Decimal(0), f"{asset.name}: written off")
+    choice = Choice(f"Class: {asset_class.title}", f"/assets/{key}/asset_class")
+
+    def year(number: int) -> Figure:
+        return years[number].because(choice) if number < len(years) else none
+
+    def prior() -> Figure:
+        label = f"{asset.name}: taken in earlier years"
+        if asset.prior_depreciation is not None:
+            return entered(asset.prior_depreciation, f"{label}, entered", f"/assets/{key}/prior_depreciation")
+        return total(label, years[:index])
+
+    summary = f"section {asset_class.section}, {months.amount} months from {asset.in_service:%m/%Y}"
+    if at_once.amount:
+        summary += f", {at_once.amount:,.2f} at once"
+    return AssetStory(
+        asset.in_service.year, year(index), summary, lambda: year(index + 1), prior, lambda: tuple(years)
+    )
+
+
+def _years(asset: Asset, cost: Figure, at_once: Figure, months: Figure) -> list[Figure]:
+    """What every year takes, in cents, the first year first."""
+    rest = difference(f"{asset.name}: less what is deducted at once", cost, at_once)
+    first = 13 - (asset.in_service.month if asset.in_service else 1)
+    left, count = int(months.amount), min(first, int(months.amount))
+    years: list[Figure] = []
+    while left > 0:
+        of_year = stated(Decimal(count), "months of this year")
+        monthly = (rest * (of_year / months).named("part of its months")).in_cents()
+        label = f"{asset.name}: year {len(years) + 1}"
+        if count == left and years:
+            monthly = difference("what is left", rest, *(part.parts[-1] for part in years))
+        years.append(total(label, ([at_once] if at_once.amount and not years else []) + [monthly]))
+        left -= count
+        count = min(YEAR, left)
+    return years

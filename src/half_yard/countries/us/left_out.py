@@ -1,0 +1,46 @@
+"""Activities that are not on the return: homes let too briefly, and those that the preparer has archived.
+
+A home let for fewer than 15 days: rent is not income, costs are not deducted (26 U.S.C. 280A(g)). It must be
+used as a residence: personally for more than the greater of 14 days and a tenth of the days rented
+(280A(d)(1)), which with so few days rented is more than 14.
+"""
+
+from collections.abc import Mapping
+
+from half_yard.countries.us.year_rules import YearRules
+from half_yard.records import Activity, ClientFile
+
+SHORT = (
+    "A home rented for fewer than 15 days in the year: its rent is not income and its costs are not deducted "
+    "(26 U.S.C. 280A(g)). The days are among the rental's particulars."
+)
+ARCHIVED = "Its activity is archived, so it is not on the return. Take it out of the archive to count it."
+REASONS = frozenset({SHORT, ARCHIVED})
+COLLECTIONS = ("entries", "assets", "forms")
+
+
+def is_short_rental(activity: Activity, rules: YearRules) -> bool:
+    """Whether nothing of a rental goes on the return because it is a home that was let so briefly."""
+    if activity.kind != "rental" or activity.days_rented is None:
+        return False
+    few = activity.days_rented < rules.amount("short_rental_days")
+    return few and (activity.days_personal or 0) > rules.amount("residence_personal_days")
+
+
+def left_out_activities(file: ClientFile, rules: YearRules) -> dict[str, str]:
+    """The ids of the activities that are left out, and why."""
+    archived = {key: ARCHIVED for key, activity in file.activities.items() if activity.archived}
+    short = {key: SHORT for key, item in file.activities.items() if is_short_rental(item, rules)}
+    return {**short, **archived}
+
+
+def stopped_with(file: ClientFile, left_out: Mapping[str, str]) -> dict[str, str]:
+    """What is stopped because its activity is left out, by record path."""
+    if not left_out:
+        return {}
+    return {
+        f"/{collection}/{key}": left_out[record.activity]
+        for collection in COLLECTIONS
+        for key, record in getattr(file, collection).items()
+        if record.activity in left_out
+    }

@@ -1,0 +1,76 @@
+"""The forms that payers send: wages, interest, dividends, and information forms about an activity."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from half_yard.records.amounts import Amount
+from half_yard.records.record import Address, Record, Text
+
+
+class StateBoxes(Record):
+    """What a payer's form says to a state: which one, the payer's number there, income and tax withheld."""
+
+    state: Text = ""
+    payer_number: Text = ""
+    income: Amount | None = None
+    withheld: Amount | None = None
+
+
+class PayersForm(Record):
+    """What all forms of payers have.
+
+    `payer_number` is kept as typed and checked by the pack; `boxes` and `ticks` are the form's further boxes,
+    by the pack's keys; `withheld` is federal income tax.
+    """
+
+    payer_number: Text = ""
+    payer_address: Address = Address()
+    withheld: Amount | None = None
+    boxes: Mapping[str, Amount] = {}
+    ticks: Mapping[str, bool] = {}
+    state: StateBoxes = StateBoxes()
+
+
+class WageStatement(PayersForm):
+    """A person's wages from one employer: taxable wages, social-security wages and tax withheld."""
+
+    person: Text
+    employer: Text = ""
+    wages: Amount
+    social_security_wages: Amount | None = None
+
+
+class InterestStatement(PayersForm):
+    """Taxable interest from one payer, with tax withheld."""
+
+    person: Text
+    payer: Text = ""
+    interest: Amount
+
+
+class DividendStatement(PayersForm):
+    """Dividends from one payer: all ordinary ones, and the qualified ones among them."""
+
+    person: Text
+    payer: Text = ""
+    ordinary: Amount
+    qualified: Amount | None = None
+
+
+class ReceivedForm(PayersForm):
+    """An information form that a payer filed about an activity.
+
+    `kind` is a key of the country's pack and says what `amount` is; `payee_in_books` the name under which
+    the books have its receipts, where it is another than the payer's; `fees` and `refunds` what a processor
+    kept of a gross amount or gave back, where the preparer knows them.
+    """
+
+    kind: Text = ""
+    activity: Text = ""
+    payer: Text = ""
+    payee_in_books: Text = ""
+    amount: Amount
+    reckoning: Text = ""
+    fees: Amount | None = None
+    refunds: Amount | None = None

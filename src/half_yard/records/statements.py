@@ -1,0 +1,49 @@
+"""Statements of accounts as they were taken in, row by row, and the rules that sort them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from half_yard.records.amounts import Amount, Percent
+from half_yard.records.record import Date, Record, Text
+
+
+class StatementRow(Record):
+    """One movement of an account. `amount` is in dollars, above zero for money in.
+
+    `reference` is the bank's own mark of the movement; `source_line` the line of the imported file;
+    `set_aside` why it is no business of the books, empty while it is theirs.
+    """
+
+    date: Date = None
+    payee: Text = ""
+    memo: Text = ""
+    amount: Amount
+    reference: Text = ""
+    source_line: int = 0
+    set_aside: Text = ""
+
+
+class Statement(Record):
+    """A statement: where it came from, its account, its balances in dollars where it names them, its rows.
+
+    `broken` are the rows of the imported file that could not be read, in words.
+    """
+
+    name: Text = ""
+    account: Text = ""
+    opening: Amount | None = None
+    closing: Amount | None = None
+    rows: Mapping[str, StatementRow] = {}
+    broken: tuple[Text, ...] = ()
+
+
+class SortingRule(Record):
+    """Where rows go whose payee or memo has these words: to a line of an activity, in whole or by a share
+    in percent, or aside for a reason."""
+
+    words: Text = ""
+    activity: Text = ""
+    line: Text = ""
+    share: Percent | None = None
+    set_aside: Text = ""
