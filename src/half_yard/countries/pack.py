@@ -212,6 +212,11 @@ class Pack(Protocol):
         ...
 
     @property
+    def marketplace_lines(self) -> Mapping[str, str]:
+        """The statement lines of a marketplace's rows, by the mark before their reference."""
+        ...
+
+    @property
     def form_kinds(self) -> Sequence[FormKind]:
         """The kinds of information forms that payers file."""
         ...

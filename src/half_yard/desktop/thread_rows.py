@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from half_yard.countries import Computation
 from half_yard.desktop.subjects import Subject, collection_and_id
 from half_yard.figures import Entered, Figure, Line, Place, RuleValue, amount_text, how, steps
-from half_yard.figures.explain import money_text
+from half_yard.figures.explain import exact_text, money_text
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,12 +87,21 @@ def joined(*texts: str) -> str:
 
 def _record_rows(computation: Computation, path: str) -> Iterator[Row]:
     collection, key = collection_and_id(path)
+    if collection == "statements":
+        yield from _statement_rows(computation, path)
+        return
     stop = computation.stops.get(f"/{collection}/{key}", "")
     if stop:
         yield Row("It lands on no line", below=stop, warns=True)
     if collection == "assets" and key in computation.stories:
         yield Row("Depreciation of this year", heading=True)
         yield from _figure_rows(computation, computation.stories[key].this_year)
+    if collection == "entries" and (row := computation.file.entries[key].from_row):
+        statement, _, row_key = row.partition("/")
+        if statement in computation.file.statements:
+            name = computation.file.statements[statement].name
+            yield Row("From a statement", heading=True)
+            yield Row(name, below="Its row in the tray", subject=f"/statements/{statement}/rows/{row_key}")
     if collection == "forms":
         for match in computation.matches:
             if key in match.forms:
@@ -104,6 +113,31 @@ def _record_rows(computation: Computation, path: str) -> Iterator[Row]:
         yield Row("Lands on", heading=True)
     for line in lands:
         yield _line_row(computation, line)
+
+
+def _statement_rows(computation: Computation, path: str) -> Iterator[Row]:
+    """What became of a row of a statement."""
+    _, _, statement, _, key, *_ = [*path.split("/"), "", "", "", ""]
+    file = computation.file
+    row = file.statements[statement].rows.get(key) if statement in file.statements else None
+    if row is None:
+        return
+    at = f"{file.statements[statement].name}, line {row.source_line}" if row.source_line else ""
+    yield Row("On the statement", heading=True)
+    yield Row(row.payee or row.memo or "Row", exact_text(row.amount), joined(at, row.reference))
+    if row.set_aside:
+        yield Row("Set aside", below=row.set_aside)
+    made = [
+        key for key, entry in file.entries.items() if entry.from_row == f"{statement}/{path.split('/')[4]}"
+    ]
+    yield Row("In the books as" if made else "Not in the books", heading=True)
+    for each in made:
+        entry = file.entries[each]
+        lands = computation.threads.landing_of(f"/entries/{each}")
+        where = line_name(computation, lands[0]) if lands else computation.stops.get(f"/entries/{each}", "")
+        yield Row(
+            entry.payee or entry.memo or "Entry", exact_text(entry.amount), where, subject=f"/entries/{each}"
+        )
 
 
 def line_name(computation: Computation, line: Line) -> str:

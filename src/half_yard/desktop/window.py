@@ -22,7 +22,7 @@ from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
-from half_yard.desktop.pages.parts import Page, button
+from half_yard.desktop.parts import Page, button
 from half_yard.desktop.stages import Stage, open_counts, stage_of
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.tape import Tape

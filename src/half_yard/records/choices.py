@@ -25,8 +25,9 @@ def read_choice(typed: str, options: Sequence[Option]) -> str:
         lambda title: title.split(" ", 1)[0] == wanted,
         lambda title: title.startswith(wanted),
         lambda title: wanted in title,
+        lambda title: all(word in title for word in wanted.split()),
     ):
-        found = [key for key, title in options if test(title.casefold())]
+        found = list(dict.fromkeys(key for key, title in options if test(title.casefold())))
         if len(found) == 1:
             return found[0]
         if found:

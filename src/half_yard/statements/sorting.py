@@ -14,6 +14,7 @@ from half_yard.records.naming import same_name
 
 ENOUGH = 2
 AGREEMENT = 0.8
+LONG_NAME = 6
 DAYS_APART = 5
 ALIKE = 85
 """Percent of alikeness from which two names are the same payee."""
@@ -58,7 +59,7 @@ def proposals(
         key=lambda rule: -len(rule.words),
     )
     plain = [(rule.words.casefold(), rule) for rule in rules]
-    learned = _learned(file)
+    learned = _Learned(file)
     typed = _Typed(file)
     made = {}
     for name, row in rows:
@@ -70,7 +71,7 @@ def proposals(
         mark = row.reference.partition(":")[0]
         if rule is not None:
             made[name] = Proposal(target_of(rule), f"rule “{rule.words}”")
-        elif (known := learned.get(_sorts_like(row.payee, row.amount > 0))) is not None:
+        elif (known := learned.of(row)) is not None:
             made[name] = known
         elif mark in marked and (activity := _only_one_with(file, "business")):
             made[name] = Proposal(Target(activity, marked[mark]), f"{mark} of a marketplace")
@@ -112,8 +113,24 @@ def _leads_somewhere(rule: SortingRule, file: ClientFile) -> bool:
     return bool(rule.set_aside) or bool(rule.line and rule.activity in file.activities)
 
 
-def _sorts_like(payee: str, money_in: bool) -> tuple[str, bool]:
-    return same_name(payee), money_in
+class _Learned:
+    """Where rows of each payee went before, money in and out apart."""
+
+    def __init__(self, file: ClientFile) -> None:
+        self._known = _learned(file)
+        # A bank writes more than the name: its long enough names are looked for in what it wrote.
+        self._names = sorted(
+            {name for name, _ in self._known if len(name) >= LONG_NAME}, key=len, reverse=True
+        )
+        self._found: dict[str, str] = {}
+
+    def of(self, row: StatementRow) -> Proposal | None:
+        """The proposal for a row, where its payee is known."""
+        written = same_name(row.payee)
+        if written not in self._found:
+            within = (name for name in self._names if name in written)
+            self._found[written] = next(within, written)
+        return self._known.get((self._found[written], row.amount > 0))
 
 
 def _learned(file: ClientFile) -> dict[tuple[str, bool], Proposal]:
@@ -127,7 +144,7 @@ def _learned(file: ClientFile) -> dict[tuple[str, bool], Proposal]:
         for row in statement.rows.values():
             if row.set_aside and not row.set_aside.startswith("Already here") and same_name(row.payee):
                 target = Target(set_aside=row.set_aside)
-                found.setdefault(_sorts_like(row.payee, row.amount > 0), Counter())[target] += 1
+                found.setdefault((same_name(row.payee), row.amount > 0), Counter())[target] += 1
     made = {}
     for payee, targets in found.items():
         target, count = targets.most_common(1)[0]

@@ -11,7 +11,6 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 from enum import StrEnum
-from functools import cache
 
 from half_yard.countries import Pack
 from half_yard.records import Change, ClientFile, Edit, Entry, Statement, StatementRow, add, next_id
@@ -33,8 +32,10 @@ class RowState(StrEnum):
     DIFFERS = "differs from its entries"
     ASIDE = "set aside"
 
-
-OPEN_STATES = {RowState.WAITING, RowState.PART, RowState.DIFFERS}
+    @property
+    def is_open(self) -> bool:
+        """Whether the row still waits for something."""
+        return self not in {RowState.SORTED, RowState.ASIDE}
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,7 +118,7 @@ class Tray:
     @property
     def open_rows(self) -> int:
         """How many rows still wait for something."""
-        return sum(row.state in OPEN_STATES for row in self.all_rows())
+        return sum(row.state.is_open for row in self.all_rows())
 
     def totals(self, file: ClientFile, key: str) -> Totals:
         """The totals of one statement."""
@@ -214,33 +215,41 @@ def _mark(row: StatementRow) -> Key:
 
 
 def sort_rows(file: ClientFile, pack: Pack, targets: Iterable[tuple[TrayRow, Target]]) -> Edit:
-    """The edit that sorts what is left of rows to lines, or sets rows aside where the target says so."""
+    """The edit that sorts what is left of rows to lines, or sets rows aside where the target says so.
+
+    A row that is wholly sorted is sorted anew: its entries are taken out.
+    """
     receipts = Receipts(file, pack)
     ids = fresh_ids("entries", file.entries)
     changes = []
+    count = 0
     for tray_row, target in targets:
-        if target.set_aside:
+        count += 1
+        anew = tray_row.state is not RowState.PART
+        if anew or target.set_aside:
+            changes += [Change(op="remove", path=f"/entries/{entry}") for entry in tray_row.entries]
+        if tray_row.row.set_aside != target.set_aside:
             changes.append(_aside(tray_row, target.set_aside))
+        if target.set_aside:
             continue
         if target.entry:
             path = f"/entries/{target.entry}/from_row"
             changes.append(Change(op="replace", path=path, value=tray_row.name))
             continue
-        if tray_row.row.set_aside:
-            changes.append(_aside(tray_row, ""))
+        amount = tray_row.row.amount if anew else tray_row.left
         entry = Entry(
             activity=target.activity,
             date=tray_row.row.date,
             payee=tray_row.row.payee,
             memo=tray_row.row.memo,
             line=target.line,
-            amount=tray_row.left * receipts.sign(target.activity, target.line, tray_row.row.amount),
+            amount=amount * receipts.sign(target.activity, target.line, tray_row.row.amount),
             share=target.share,
             from_row=tray_row.name,
         )
         path = f"/entries/{next(ids)}"
         changes.append(Change(op="add", path=path, value=entry.model_dump(mode="json")))
-    return Edit(label=f"{len(changes)} row{'' if len(changes) == 1 else 's'} sorted", changes=tuple(changes))
+    return Edit(label=f"{count} row{'' if count == 1 else 's'} sorted", changes=tuple(changes))
 
 
 def set_aside(rows: Iterable[TrayRow], reason: str) -> Edit:
@@ -259,9 +268,3 @@ def set_aside(rows: Iterable[TrayRow], reason: str) -> Edit:
 
 def _aside(tray_row: TrayRow, reason: str) -> Change:
     return Change(op="replace", path=f"{tray_row.path}/set_aside", value=reason)
-
-
-@cache
-def account_words(account: str) -> str:
-    """An account for reading: its last four signs are enough to know it by."""
-    return account if len(account) <= 4 else f"…{account[-4:]}"

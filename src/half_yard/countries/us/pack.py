@@ -29,6 +29,7 @@ class UnitedStates:
     asset_kinds = tuple(AssetKind(item.key, item.title) for item in CLASSES.values())
 
     form_kinds = FORM_KINDS
+    marketplace_lines = {"gross": "gross_receipts", "tips": "gross_receipts", "fees": "commissions"}
 
     def statement_lines(self, activity: Activity) -> Sequence[StatementLine]:
         """The lines of Schedule C or of Schedule E, part I, and the preparer's own."""

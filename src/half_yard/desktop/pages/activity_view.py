@@ -10,7 +10,7 @@ from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QStackedWidget, QVBoxLay
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.pages.line_rows import FOLDED_UNDER, statement_rows
-from half_yard.desktop.pages.parts import TableBlock, button
+from half_yard.desktop.parts import TableBlock, button
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Activity, Edit, Entry, Record

@@ -12,7 +12,7 @@ from half_yard.countries.pack import AssetStory
 from half_yard.desktop import theme
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.life_tape import LifeTape
-from half_yard.desktop.pages.parts import Page, TableBlock, button, soft, title
+from half_yard.desktop.parts import Page, TableBlock, button, soft, title
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace

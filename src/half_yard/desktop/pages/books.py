@@ -11,7 +11,8 @@ from half_yard.countries import Computation
 from half_yard.desktop.pages.activity_view import ActivityView
 from half_yard.desktop.pages.forms_view import FormsView
 from half_yard.desktop.pages.household_view import HouseholdView
-from half_yard.desktop.pages.parts import Page, button, soft
+from half_yard.desktop.parts import Page, button, soft
+from half_yard.desktop.statements import TrayView
 from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
@@ -20,11 +21,13 @@ from half_yard.records import Activity, add, next_id
 
 HOUSEHOLD = "household"
 FORMS = "forms"
+STATEMENTS = "statements"
 BESIDES = (
-    (FORMS, "Payers' forms", "Information forms of payers, matched with the books"),
+    (STATEMENTS, "Statements", "Statements of accounts, and the tray of their rows"),
+    (FORMS, "Forms", "Information forms of payers, matched with the books"),
     (HOUSEHOLD, "Household", "Wages, interest, payments"),
 )
-NAME_LENGTH = 20
+NAME_LENGTH = 16
 OWN_ITEMS = {"wages", "interest", "estimated_payments", "business_loss_carried_in"}
 NOTHING_YET = (
     "No activity yet. A business is reported on Schedule C, a rental on Schedule E: make one above, "
@@ -53,10 +56,11 @@ class BooksPage(Page):
         self.activity = ActivityView(workspace)
         self.household = HouseholdView(workspace)
         self.forms = FormsView(workspace)
+        self.tray = TrayView(workspace)
         self._empty = soft(NOTHING_YET)
         self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
         self._stack = QStackedWidget()
-        for part in (self.activity, self.forms, self.household, self._empty):
+        for part in (self.activity, self.tray, self.forms, self.household, self._empty):
             self._stack.addWidget(part)
         column.addWidget(self._stack, 1)
         workspace.opened.connect(self._opened)
@@ -69,7 +73,7 @@ class BooksPage(Page):
         if not self._workspace.is_open:
             return
         activities = self._workspace.file.activities
-        if self._chosen not in {*activities, FORMS, HOUSEHOLD}:
+        if self._chosen not in {*activities, STATEMENTS, FORMS, HOUSEHOLD}:
             self._chosen = next(iter(sorted(activities)), "")
         names = [self._name(key) for key in sorted(activities)]
         self.strip.show_names([*names, *BESIDES], self._chosen)
@@ -78,7 +82,7 @@ class BooksPage(Page):
     def _name(self, key: str) -> tuple[str, str, str]:
         """An activity for the strip: its id, its name cut short with its result, its whole name."""
         name = self._workspace.file.activities[key].name or "Not named"
-        short = name if len(name) <= NAME_LENGTH else f"{name[: NAME_LENGTH - 1]}…"
+        short = name if len(name) <= NAME_LENGTH else f"{name[: NAME_LENGTH - 1].rstrip()}…"
         return key, f"{short}   {money_text(self._result(self._workspace.computation, key))}", name
 
     def _result(self, computation: Computation, key: str) -> Decimal:
@@ -98,6 +102,9 @@ class BooksPage(Page):
         if self._chosen == HOUSEHOLD:
             self._stack.setCurrentWidget(self.household)
             self.household.refresh()
+        elif self._chosen == STATEMENTS:
+            self._stack.setCurrentWidget(self.tray)
+            self.tray.refresh()
         elif self._chosen == FORMS:
             self._stack.setCurrentWidget(self.forms)
             self.forms.refresh()
@@ -126,6 +133,9 @@ class BooksPage(Page):
         if collection in OWN_ITEMS:
             self.choose(HOUSEHOLD)
             self.household.show_subject(path)
+        elif collection in {STATEMENTS, "sorting_rules"}:
+            self.choose(STATEMENTS)
+            self.tray.show_subject(path)
         elif collection == FORMS:
             self.choose(FORMS)
             self.forms.show_subject(path)
@@ -145,6 +155,8 @@ class BooksPage(Page):
         """Put the cursor where work goes on."""
         if self._stack.currentWidget() is self.activity:
             self.activity.focus()
+        elif self._stack.currentWidget() is self.tray:
+            self.tray.focus()
         elif self._stack.currentWidget() is self.forms:
             self.forms.forms.table.setFocus()
         else:

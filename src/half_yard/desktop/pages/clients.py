@@ -21,7 +21,7 @@ from half_yard.countries import PACKS
 from half_yard.desktop import theme
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.office import RecentFiles, Standing, file_name, standing_of
-from half_yard.desktop.pages.parts import Page, button, plain_table, soft, title
+from half_yard.desktop.parts import Page, button, plain_table, soft, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import ClientFile, Person, add, apply, change, remove
 from half_yard.storage import SUFFIX, FileRefusedError, OpenFile

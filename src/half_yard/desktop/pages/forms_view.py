@@ -11,7 +11,7 @@ from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
 
 from half_yard.countries import PayerMatch
 from half_yard.desktop import theme
-from half_yard.desktop.pages.parts import TableBlock, plain_table, soft, title
+from half_yard.desktop.parts import TableBlock, plain_table, soft, title
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace

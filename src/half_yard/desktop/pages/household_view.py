@@ -8,7 +8,7 @@ from pydantic import JsonValue
 from PySide6.QtWidgets import QVBoxLayout, QWidget
 
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
-from half_yard.desktop.pages.parts import TableBlock
+from half_yard.desktop.parts import TableBlock
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace

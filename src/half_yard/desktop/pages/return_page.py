@@ -15,7 +15,7 @@ from PySide6.QtWidgets import (
 from half_yard.desktop import theme
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.pages.line_rows import sheet_rows
-from half_yard.desktop.pages.parts import Page, soft, title
+from half_yard.desktop.parts import Page, soft, title
 from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.workspace import Workspace

@@ -11,6 +11,7 @@ from PySide6.QtCore import (
     QObject,
     QPersistentModelIndex,
     QRect,
+    QStringListModel,
     Qt,
 )
 from PySide6.QtGui import QKeyEvent, QPainter, QPen
@@ -109,17 +110,26 @@ def _takes(event: QEvent) -> TypeGuard[QKeyEvent]:
 
 
 class ChoiceCompleter(QCompleter):
-    """Offers the choices that have what is typed in them. Enter and Tab take the one that the arrow keys
-    have reached, or else what is typed, and go on as they do in any cell."""
+    """Offers the choices that have all the words typed in them. Enter and Tab take the one that the arrow
+    keys have reached, or else what is typed, and go on as they do in any cell."""
 
     def __init__(self, titles: list[str], line: QLineEdit) -> None:
-        super().__init__(titles, line)
+        self._found = QStringListModel(titles)
+        super().__init__(self._found, line)
+        self._titles = [(title.casefold(), title) for title in titles]
         self._line = line
-        self.setCaseSensitivity(Qt.CaseSensitivity.CaseInsensitive)
-        self.setFilterMode(Qt.MatchFlag.MatchContains)
+        self.setCompletionMode(QCompleter.CompletionMode.UnfilteredPopupCompletion)
         self.setMaxVisibleItems(14)
         if popup := self.popup():
             popup.setMinimumWidth(280)
+
+    def splitPath(self, path: str) -> list[str]:
+        """Called with what is typed so far: offer what has all of its words."""
+        words = path.casefold().split()
+        self._found.setStringList(
+            [title for text, title in self._titles if all(word in text for word in words)]
+        )
+        return [path]
 
     def eventFilter(self, watched: QObject, event: QEvent) -> bool:
         popup = self.popup()

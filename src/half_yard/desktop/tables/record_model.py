@@ -32,7 +32,8 @@ class Source:
     `start` gives what a new one begins with, `needed` the fields it can't do without; `new_hint` stands in
     the row of a new one. `belongs` picks among the collection, which is shown whole otherwise. `beside` gives
     what else than its own record a row shows, to be compared with what it was; `fill_in` what follows from
-    the fields typed so far, for those that are still empty.
+    the fields typed so far, for those that are still empty; `ready` whether what was typed makes a
+    record, where that is another thing than having all that is needed.
     """
 
     collection: str
@@ -45,6 +46,7 @@ class Source:
     belongs: Callable[[Any], bool] = lambda _record: True
     beside: Callable[[], object] = lambda: None
     fill_in: Callable[[Mapping[str, JsonValue]], Mapping[str, JsonValue]] = lambda _typed: {}
+    ready: Callable[[Mapping[str, JsonValue]], bool] | None = None
 
 
 class RecordModel(QAbstractTableModel):
@@ -261,7 +263,10 @@ class RecordModel(QAbstractTableModel):
         return name_of(self.records[key]) or self.source.noun
 
     def _add_if_ready(self) -> None:
-        if any(not self._draft.get(field) for field in self.source.needed):
+        ready = self.source.ready
+        if ready is not None and not ready(self._draft):
+            return
+        if ready is None and any(not self._draft.get(field) for field in self.source.needed):
             return
         key = next_id(self.source.collection, self.records)
         values = {**self.source.start(), **self._draft}

@@ -1,0 +1,233 @@
+"""How a delimited file is laid out: the guess, its first rows as they stand and as they will be read."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from itertools import islice
+
+from pydantic import ValidationError
+from PySide6.QtCore import Qt, Signal
+from PySide6.QtWidgets import (
+    QCheckBox,
+    QComboBox,
+    QHBoxLayout,
+    QHeaderView,
+    QLabel,
+    QTableWidget,
+    QTableWidgetItem,
+    QVBoxLayout,
+    QWidget,
+)
+
+from half_yard.desktop import theme
+from half_yard.desktop.parts import button, plain_table, soft, title
+from half_yard.desktop.typed_line import TypedLine
+from half_yard.figures.explain import exact_text
+from half_yard.records.dates import date_text
+from half_yard.statements import Layout
+from half_yard.statements.delimited import DELIMITERS, ROLES, cells_of, read_row
+from half_yard.statements.written import DateStyle
+
+SHOWN = 9
+DELIMITER_NAMES = {",": "comma", ";": "semicolon", "\t": "tab", "|": "bar"}
+ROLE_NAMES: Mapping[str, str] = {
+    "": "not taken", "date": "Date", "payee": "Payee", "memo": "Memo", "amount": "Amount",
+    "paid_in": "Money in", "paid_out": "Money out", "balance": "Balance", "reference": "Reference",
+}  # fmt: skip
+READ_COLUMNS = (("Payee", 180), ("Line", 46), ("Date", 100), ("Memo", 180), ("Amount", 110), ("Balance", 110))
+AMOUNTS = (4, 5)
+RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
+
+
+class LayoutView(QWidget):
+    """Signals `taken` when the file is to be read as it is laid out here, `left` when it is not."""
+
+    taken = Signal()
+    left = Signal()
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.layout_now = Layout()
+        self._text = ""
+        self._year = 0
+        self._title = title("", 12)
+        self._problem = QLabel()
+        self._problem.setProperty("role", "error")
+        self._problem.setWordWrap(True)
+        self.account = TypedLine()
+        self.account.setAccessibleName("Account")
+        self.account.setPlaceholderText(
+            "a name or number that stays the same, so that nothing comes in twice"
+        )
+        self.delimiter = self._choice(
+            "Between columns", [(DELIMITER_NAMES[item], item) for item in DELIMITERS]
+        )
+        self.dates = self._choice("Dates", [(style.value, style) for style in DateStyle])
+        self.decimals = self._choice("Decimals behind", [("a point", "."), ("a comma", ",")])
+        self.heading = self._choice("Headings in", [("no line", 0)])
+        self.out_positive = QCheckBox("Money out has no minus")
+        self.out_positive.clicked.connect(self._changed)
+        self.raw = QTableWidget()
+        self.raw.setAccessibleName("The file as it stands")
+        self.raw.verticalHeader().hide()
+        self.raw.setShowGrid(False)
+        self.raw.setTabKeyNavigation(False)
+        self.raw.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
+        self.read = plain_table("As it will be read", READ_COLUMNS)
+        for section in AMOUNTS:
+            if heading := self.read.horizontalHeaderItem(section):
+                heading.setTextAlignment(RIGHT)
+        self._take = button("Take it in", "Read the whole file as it is laid out here")
+        self._take.clicked.connect(self.taken)
+        leave = button("Leave it", "Take nothing in")
+        leave.clicked.connect(self.left)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(5)
+        column.addWidget(self._title)
+        column.addLayout(_row(soft("Account"), self.account))
+        column.addLayout(_row(*self._labelled(), self.out_positive))
+        column.addWidget(soft("The file as it stands. Above each column: what it is."))
+        column.addWidget(self.raw, 3)
+        column.addWidget(soft("As it will be read"))
+        column.addWidget(self.read, 2)
+        column.addWidget(self._problem)
+        end = QHBoxLayout()
+        end.addWidget(self._take)
+        end.addWidget(leave)
+        end.addStretch(1)
+        column.addLayout(end)
+
+    def _choice(self, name: str, options: list[tuple[str, object]]) -> QComboBox:
+        box = QComboBox()
+        box.setAccessibleName(name)
+        for words, value in options:
+            box.addItem(words, value)
+        box.activated.connect(self._changed)
+        return box
+
+    def _labelled(self) -> list[QWidget]:
+        parts: list[QWidget] = []
+        for box in (self.delimiter, self.dates, self.decimals, self.heading):
+            label = soft(box.accessibleName())
+            label.setWordWrap(False)
+            label.setBuddy(box)
+            parts += [label, box]
+        return parts
+
+    def show_file(self, name: str, text: str, layout: Layout, account: str, year: int) -> None:
+        """Show a file and how it seems to be laid out."""
+        self._title.setText(name)
+        self._text, self._year = text, year
+        self.layout_now = layout
+        self.account.setText(account)
+        self.heading.clear()
+        self.heading.addItem("no line", 0)
+        for line, _ in islice(cells_of(text, layout.delimiter), SHOWN):
+            self.heading.addItem(f"line {line}", line)
+        self.refresh()
+        self.account.setFocus()
+
+    def refresh(self) -> None:
+        """Show the layout as it is now."""
+        layout = self.layout_now
+        for box, value in (
+            (self.delimiter, layout.delimiter), (self.dates, layout.dates),
+            (self.decimals, layout.decimal_sign), (self.heading, layout.heading),
+        ):  # fmt: skip
+            box.setCurrentIndex(max(box.findData(value), 0))
+        self.out_positive.setChecked(layout.out_positive)
+        self._show_raw()
+        problems = self._show_read()
+        self._problem.setText(layout.missing or "; ".join(problems))
+        self._take.setEnabled(not layout.missing)
+
+    def _changed(self) -> None:
+        self.layout_now = self.layout_now.model_copy(
+            update={
+                "delimiter": self.delimiter.currentData(),
+                "dates": self.dates.currentData(),
+                "decimal_sign": self.decimals.currentData(),
+                "heading": self.heading.currentData(),
+                "out_positive": self.out_positive.isChecked(),
+            }
+        )
+        self.refresh()
+
+    def _set_role(self, number: int, role: str) -> None:
+        """Say what a column is; another column that was it is nothing now."""
+        columns = {
+            known: column
+            for known, column in self.layout_now.columns.items()
+            if column != number and known != role
+        }
+        if role:
+            columns[role] = number
+        self.layout_now = self.layout_now.model_copy(update={"columns": columns})
+        self.refresh()
+
+    def _show_raw(self) -> None:
+        rows = list(islice(cells_of(self._text, self.layout_now.delimiter), SHOWN))
+        width = max((len(cells) for _, cells in rows), default=0)
+        self.raw.clear()
+        self.raw.setRowCount(len(rows) + 1)
+        self.raw.setColumnCount(width)
+        self.raw.horizontalHeader().hide()
+        self.raw.horizontalHeader().setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        self.raw.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT)
+        roles = {column: role for role, column in self.layout_now.columns.items()}
+        for number in range(width):
+            self.raw.setCellWidget(0, number, self._role_box(number, roles.get(number, "")))
+        for line, (at, cells) in enumerate(rows, 1):
+            for number, cell in enumerate(cells):
+                item = QTableWidgetItem(cell)
+                item.setToolTip(cell)
+                if at <= self.layout_now.heading or number not in roles:
+                    item.setForeground(theme.SOFT_INK)
+                self.raw.setItem(line, number, item)
+
+    def _role_box(self, number: int, role: str) -> QComboBox:
+        box = QComboBox()
+        box.setAccessibleName(f"Column {number + 1} is")
+        for known in ("", *ROLES):
+            box.addItem(ROLE_NAMES[known], known)
+        box.setCurrentIndex(box.findData(role))
+        choose: Callable[[int], None] = lambda _row: self._set_role(number, box.currentData())  # noqa: E731
+        box.activated.connect(choose)
+        return box
+
+    def _show_read(self) -> list[str]:
+        """Show the first rows as they will be read; returns what is wrong with any of them."""
+        problems = []
+        self.read.setRowCount(0)
+        for line, cells in islice(cells_of(self._text, self.layout_now.delimiter), SHOWN):
+            if line <= self.layout_now.heading or self.layout_now.missing:
+                continue
+            try:
+                row, balance = read_row(line, cells, self.layout_now)
+            except ValidationError:
+                problems.append(f"line {line}: a text or amount in it is too long")
+                continue
+            except ValueError as error:
+                problems.append(f"line {line}: {error}")
+                continue
+            self.read.insertRow(self.read.rowCount())
+            texts = (
+                row.payee, str(line), date_text(row.date, self._year), row.memo, exact_text(row.amount),
+                "" if balance is None else exact_text(balance),
+            )  # fmt: skip
+            for number, text in enumerate(texts):
+                item = QTableWidgetItem(text)
+                if number in AMOUNTS:
+                    item.setTextAlignment(RIGHT)
+                self.read.setItem(self.read.rowCount() - 1, number, item)
+        return problems
+
+
+def _row(*widgets: QWidget) -> QHBoxLayout:
+    row = QHBoxLayout()
+    for widget in widgets:
+        row.addWidget(widget, 1 if isinstance(widget, TypedLine) else 0)
+    if not any(isinstance(widget, TypedLine) for widget in widgets):
+        row.addStretch(1)
+    return row

@@ -1,0 +1,122 @@
+"""Where a row or an entry goes, as it is typed and shown: an activity's line, a share of it, or aside."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+
+from pydantic import JsonValue
+
+from half_yard.countries import Pack
+from half_yard.desktop.tables import Column
+from half_yard.desktop.workspace import Workspace
+from half_yard.records import ClientFile, Record
+from half_yard.records.choices import ChoiceError, Option, choice_title, read_choice
+from half_yard.statements import Target
+
+ASIDE = "Aside: "
+REASONS = (
+    "transfer between own accounts", "personal", "draw of the owner", "principal of a loan",
+    "paid in by the owner", "tax, in the household", "asset, on the Assets page",
+)  # fmt: skip
+SHARE = re.compile(r"\s+(\d{1,3}(?:\.\d{1,4})?)\s*%$")
+LONGEST_NAME = 16
+
+
+def target_options(file: ClientFile, pack: Pack, *, asides: bool = True) -> list[Option]:
+    """Every line of every activity that counts, and the usual reasons to set a row aside.
+
+    A line's other words come first, under the same key, so that it is found by them and shown by its title.
+    """
+    activities = {key: item for key, item in sorted(file.activities.items()) if not item.archived}
+    several = len(activities) > 1
+    options: list[Option] = []
+    for key, activity in activities.items():
+        name = f"{_short(activity.name)}: " if several else ""
+        for line in pack.statement_lines(activity):
+            where = f"{key}/{line.key}"
+            options += [(where, f"{name}{line.number} {words}") for words in (*line.also, line.title)]
+    if asides:
+        options += [(f"{ASIDE}{reason}", f"{ASIDE}{reason}") for reason in REASONS]
+    return options
+
+
+def _short(name: str) -> str:
+    return name if len(name) <= LONGEST_NAME else f"{name[: LONGEST_NAME - 1].rstrip()}…"
+
+
+def read_target(typed: str, options: Sequence[Option]) -> Target:
+    """The target that was typed, with a share behind it where there is one, such as “utilities 60%”; what
+    follows “aside:” is a reason. Raises ValueError with what to type instead."""
+    text = typed.strip()
+    if text.casefold().startswith(ASIDE.strip().casefold()):
+        if not (reason := text[len(ASIDE) - 1 :].strip()):
+            raise ChoiceError("Type the reason behind “Aside:”, such as “Aside: personal”.")
+        return Target(set_aside=reason)
+    share = SHARE.search(text)
+    if share is not None and Decimal(share[1]) > 100:
+        raise ChoiceError(f"A share is from 0 to 100 percent, not {share[1]}.")
+    key = read_choice(text[: share.start()] if share else text, options)
+    if key.startswith(ASIDE):
+        return Target(set_aside=key.removeprefix(ASIDE))
+    activity, _, line = key.partition("/")
+    return Target(activity, line, Decimal(share[1]) if share else None)
+
+
+def target_words(target: Target, options: Sequence[Option]) -> str:
+    """A target for reading, as it can be typed."""
+    if target.set_aside:
+        return f"{ASIDE}{target.set_aside}"
+    if not target.line:
+        return ""
+    words = choice_title(f"{target.activity}/{target.line}", options)
+    return words if target.share is None else f"{words} {target.share.normalize():f}%"
+
+
+@dataclass(frozen=True)
+class TargetColumn(Column):
+    """A column that holds where a record goes: its activity, line and share, and for rules its reason."""
+
+    workspace: Workspace | None = None
+    asides: bool = False
+
+    def _known(self) -> list[Option]:
+        if self.workspace is None:
+            raise LookupError("a column of targets needs a workspace")
+        return target_options(self.workspace.file, self.workspace.pack, asides=self.asides)
+
+    def text(self, key: str, record: Record, year: int) -> str:
+        """The target for reading."""
+        del key, year
+        return target_words(self._target(dict(record)), self._known())
+
+    def typed_text(self, record: Record, year: int) -> str:
+        """The target as it can be typed."""
+        return self.text("", record, year)
+
+    def draft_text(self, draft: Mapping[str, JsonValue], year: int) -> str:
+        """The target of a record that is being made."""
+        del year
+        return target_words(self._target(draft), self._known())
+
+    @staticmethod
+    def _target(fields: Mapping[str, object]) -> Target:
+        share = fields.get("share")
+        return Target(
+            str(fields.get("activity") or ""),
+            str(fields.get("line") or ""),
+            None if share is None else Decimal(str(share)),
+            str(fields.get("set_aside") or ""),
+        )
+
+    def read(self, typed: str, record: Record | None, year: int) -> dict[str, JsonValue]:
+        """The fields of the target that was typed. Raises ValueError with what to type instead."""
+        del record, year
+        target = read_target(typed, self._known())
+        share = None if target.share is None else format(target.share, "f")
+        values: dict[str, JsonValue] = {"activity": target.activity, "line": target.line, "share": share}
+        if self.asides:
+            values["set_aside"] = target.set_aside
+        return values

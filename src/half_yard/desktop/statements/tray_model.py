@@ -1,0 +1,224 @@
+"""The rows of the tray for a table: each with where it goes, or where it might."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from decimal import Decimal
+from typing import Any
+
+from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, QPersistentModelIndex, Qt, Signal
+
+from half_yard.desktop import theme
+from half_yard.desktop.statements.targets import read_target, target_options, target_words
+from half_yard.desktop.tables import COLUMN_ROLE, PROBLEM_ROLE, Column, Kind
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures.explain import exact_text
+from half_yard.records.choices import Option
+from half_yard.records.dates import date_text
+from half_yard.statements import Proposal, RowState, Target, Tray, TrayRow, proposals, set_aside, sort_rows
+
+Index = QModelIndex | QPersistentModelIndex
+DATE, PAYEE, MEMO, IN, OUT, GOES_TO, STATE = range(7)
+HEADINGS = ("Date", "Payee", "Memo", "In", "Out", "Goes to", "State")
+RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
+LEFT = Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter
+EVERY = ""
+
+
+class TrayModel(QAbstractTableModel):
+    """Shows the rows of one statement or of all, and sorts them by what is typed.
+
+    `applies_to` gives the rows to which something typed in one row applies: all that are selected.
+    """
+
+    refused = Signal(str)
+
+    def __init__(self, workspace: Workspace, parent: QObject | None = None) -> None:
+        super().__init__(parent)
+        self._workspace = workspace
+        self.tray = Tray({})
+        self.rows: list[TrayRow] = []
+        self.proposals: Mapping[str, Proposal] = {}
+        self.options: list[Option] = []
+        self.applies_to: Callable[[int], Sequence[int]] = lambda row: (row,)
+        self._column = Column("Goes to", Kind.CHOICE, 0, options=lambda _record: self.options)
+        self._problem: tuple[str, str, str] | None = None
+
+    def show(self, statement: str, words: str, *, open_only: bool) -> None:
+        """Show the rows of a statement, or of every one, that have all the words."""
+        self.beginResetModel()
+        file, pack = self._workspace.file, self._workspace.pack
+        self.tray = Tray.of(file, pack)
+        self.options = target_options(file, pack)
+        wanted = words.casefold().replace(",", "").split()
+        rows = self.tray.rows.get(statement, ()) if statement != EVERY else self.tray.all_rows()
+        self.rows = [row for row in rows if _is_shown(row, wanted, open_only=open_only)]
+        open_rows = ((row.name, row.row) for row in self.rows if row.state is RowState.WAITING)
+        self.proposals = proposals(file, open_rows, pack.marketplace_lines)
+        self.endResetModel()
+
+    def row_of(self, name: str) -> int:
+        """The number of a row by its name, or -1."""
+        return next((number for number, row in enumerate(self.rows) if row.name == name), -1)
+
+    def row_at(self, number: int) -> TrayRow | None:
+        """The row with a number, if there is one."""
+        return self.rows[number] if 0 <= number < len(self.rows) else None
+
+    # -- the table -----------------------------------------------------------------------------------
+
+    def rowCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
+        return 0 if parent.isValid() else len(self.rows)
+
+    def columnCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
+        return 0 if parent.isValid() else len(HEADINGS)
+
+    def headerData(
+        self, section: int, orientation: Qt.Orientation, role: int = Qt.ItemDataRole.DisplayRole
+    ) -> Any:
+        if orientation is Qt.Orientation.Horizontal and role == Qt.ItemDataRole.DisplayRole:
+            return HEADINGS[section]
+        if role == Qt.ItemDataRole.TextAlignmentRole:
+            return RIGHT if section in {IN, OUT} else LEFT
+        return None
+
+    def flags(self, index: Index) -> Qt.ItemFlag:
+        flags = Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable
+        return flags | Qt.ItemFlag.ItemIsEditable if index.column() == GOES_TO else flags
+
+    def data(self, index: Index, role: int = Qt.ItemDataRole.DisplayRole) -> Any:
+        if not index.isValid():
+            return None
+        row, column = self.rows[index.row()], index.column()
+        problem = self._problem if self._problem and self._problem[0] == row.name else None
+        refused = problem is not None and column == GOES_TO
+        match role:
+            case Qt.ItemDataRole.DisplayRole:
+                return problem[1] if problem and refused else self._text(row, column)
+            case Qt.ItemDataRole.EditRole:
+                return problem[1] if problem and refused else self._typed(row)
+            case Qt.ItemDataRole.TextAlignmentRole:
+                return RIGHT if column in {IN, OUT} else LEFT
+            case Qt.ItemDataRole.ForegroundRole:
+                if refused:
+                    return theme.MADDER
+                return (
+                    theme.SOFT_INK
+                    if row.state in {RowState.ASIDE, RowState.WAITING} and column > OUT
+                    else None
+                )
+            case Qt.ItemDataRole.ToolTipRole:
+                return problem[2] if problem and refused else self._text(row, column) or None
+            case Qt.ItemDataRole.AccessibleTextRole:
+                return f"{HEADINGS[column]}: {self._text(row, column) or 'empty'}"
+            case _ if role == PROBLEM_ROLE:
+                return problem[2] if problem and refused else ""
+            case _ if role == COLUMN_ROLE:
+                return self._column
+            case _:
+                return None
+
+    def _text(self, row: TrayRow, column: int) -> str:
+        match column:
+            case 0:
+                return date_text(row.row.date, self._workspace.file.tax_year)
+            case 1:
+                return row.row.payee
+            case 2:
+                return row.row.memo
+            case 3:
+                return exact_text(row.row.amount) if row.row.amount > 0 else ""
+            case 4:
+                return exact_text(-row.row.amount) if row.row.amount <= 0 else ""
+            case 5:
+                return self._goes_to(row)
+            case _:
+                return self._state(row)
+
+    def _goes_to(self, row: TrayRow) -> str:
+        if row.state is RowState.WAITING:
+            proposal = self.proposals.get(row.name)
+            return f"{self._words(proposal.target)} ?" if proposal else ""
+        if row.state is RowState.ASIDE:
+            return f"Aside: {row.row.set_aside}"
+        if len(row.entries) > 1:
+            return f"{len(row.entries)} lines, see beneath"
+        return self._words(self._entry_target(row))
+
+    def _entry_target(self, row: TrayRow) -> Target:
+        entry = self._workspace.file.entries[row.entries[0]]
+        return Target(entry.activity, entry.line, entry.share)
+
+    def _words(self, target: Target) -> str:
+        words = target_words(target, self.options)
+        return f"{words}, in the books" if target.entry else words
+
+    def _state(self, row: TrayRow) -> str:
+        if row.state is RowState.WAITING and (proposal := self.proposals.get(row.name)):
+            return proposal.why
+        if row.state is RowState.PART:
+            return f"{exact_text(abs(row.left))} left"
+        return row.state.value
+
+    def _typed(self, row: TrayRow) -> str:
+        if row.state is RowState.WAITING:
+            proposal = self.proposals.get(row.name)
+            return self._words(proposal.target) if proposal else ""
+        if row.state is RowState.ASIDE:
+            return f"Aside: {row.row.set_aside}"
+        return self._words(self._entry_target(row)) if len(row.entries) == 1 else ""
+
+    # -- sorting -------------------------------------------------------------------------------------
+
+    def setData(self, index: Index, value: Any, role: int = Qt.ItemDataRole.EditRole) -> bool:
+        if role != Qt.ItemDataRole.EditRole or not index.isValid():
+            return False
+        row, typed = self.rows[index.row()], str(value).strip()
+        rows = [self.rows[number] for number in self.applies_to(index.row())]
+        proposal = self.proposals.get(row.name)
+        unchanged = typed == self._typed(row)
+        self._problem = None
+        try:
+            if proposal is not None and unchanged:
+                self.take_proposals(rows)
+            elif not typed:
+                self._clear(rows)
+            elif not unchanged or len(rows) > 1:
+                target = read_target(typed, self.options)
+                self._do([(each, target) for each in rows])
+        except ValueError as error:
+            self._problem = (row.name, typed, str(error))
+            self.dataChanged.emit(index, index)
+            self.refused.emit(f"{row.row.payee or row.row.memo or 'Row'}: {error}")
+            return False
+        self.refused.emit("")
+        return True
+
+    def _clear(self, rows: Sequence[TrayRow]) -> None:
+        """Bring rows that were sorted or set aside back into the tray."""
+        placed = [row for row in rows if row.state is not RowState.WAITING]
+        if placed:
+            self._workspace.do(set_aside(placed, ""))
+
+    def take_proposals(self, rows: Sequence[TrayRow]) -> int:
+        """Sort the rows as proposed, in one edit; returns how many there were."""
+        wanted = [(row, self.proposals[row.name].target) for row in rows if row.name in self.proposals]
+        if wanted:
+            self._do(wanted)
+        return len(wanted)
+
+    def _do(self, wanted: Sequence[tuple[TrayRow, Target]]) -> None:
+        self._workspace.do(sort_rows(self._workspace.file, self._workspace.pack, wanted))
+
+
+def _is_shown(row: TrayRow, wanted: Sequence[str], *, open_only: bool) -> bool:
+    if open_only and not row.state.is_open:
+        return False
+    if not wanted:
+        return True
+    text = f"{row.row.payee} {row.row.memo} {_plain(row.row.amount)} {row.row.set_aside}".casefold()
+    return all(word in text for word in wanted)
+
+
+def _plain(amount: Decimal) -> str:
+    return format(abs(amount), ".2f")

@@ -1,0 +1,150 @@
+"""The table of the tray: Enter types where a row goes, a second Enter takes it and goes on to the next."""
+
+from __future__ import annotations
+
+from PySide6.QtCore import QItemSelectionModel, Qt, Signal
+from PySide6.QtGui import QFocusEvent, QKeyEvent
+from PySide6.QtWidgets import (
+    QAbstractItemDelegate,
+    QAbstractItemView,
+    QHeaderView,
+    QLineEdit,
+    QTableView,
+    QWidget,
+)
+
+from half_yard.desktop import theme
+from half_yard.desktop.statements.tray_model import (
+    DATE,
+    GOES_TO,
+    IN,
+    MEMO,
+    OUT,
+    PAYEE,
+    STATE,
+    Index,
+    TrayModel,
+)
+from half_yard.desktop.tables import CellDelegate
+
+WIDTHS = {DATE: 62, IN: 78, OUT: 78, GOES_TO: 278, STATE: 132}
+Hint = QAbstractItemDelegate.EndEditHint
+
+
+class TrayTable(QTableView):
+    """What is typed with several rows selected applies to all of them. Signals `row_current` with the name of
+    the row under the cursor."""
+
+    row_current = Signal(str)
+
+    def __init__(self, model: TrayModel) -> None:
+        super().__init__()
+        self._rows = model
+        self._current = ("", 0)
+        self._typed: str | None = None
+        self.setModel(model)
+        self.setItemDelegate(CellDelegate(self))
+        self.setAccessibleName("Rows of statements")
+        self.setShowGrid(False)
+        self.setTabKeyNavigation(False)
+        self.setWordWrap(False)
+        self.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
+        self.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
+        self.setEditTriggers(
+            QAbstractItemView.EditTrigger.DoubleClicked
+            | QAbstractItemView.EditTrigger.EditKeyPressed
+            | QAbstractItemView.EditTrigger.AnyKeyPressed
+        )
+        self.verticalHeader().hide()
+        self.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT)
+        self.verticalHeader().setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
+        header = self.horizontalHeader()
+        header.setHighlightSections(False)
+        for column, width in WIDTHS.items():
+            header.resizeSection(column, width)
+        for column in (PAYEE, MEMO):
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Stretch)
+        model.applies_to = self._applies_to
+        model.modelReset.connect(self._after_reset)
+
+    def _applies_to(self, row: int) -> list[int]:
+        selected = sorted({index.row() for index in self.selectionModel().selectedRows()})
+        return selected if row in selected else [row]
+
+    def selected_rows(self) -> list[int]:
+        """The numbers of the rows that are selected, where there are several; otherwise all."""
+        selected = sorted({index.row() for index in self.selectionModel().selectedRows()})
+        return selected if len(selected) > 1 else list(range(self._rows.rowCount()))
+
+    def show_row(self, name: str) -> bool:
+        """Make a row current; says whether it is shown."""
+        number = self._rows.row_of(name)
+        if number >= 0:
+            self.setCurrentIndex(self._rows.index(number, GOES_TO))
+            self.scrollTo(self.currentIndex())
+        return number >= 0
+
+    @property
+    def current_name(self) -> str:
+        """The name of the row under the cursor."""
+        return self._current[0]
+
+    def currentChanged(self, current: Index, previous: Index) -> None:
+        super().currentChanged(current, previous)
+        row = self._rows.row_at(current.row())
+        if row is not None:
+            self._current = (row.name, current.row())
+            self.row_current.emit(row.name)
+
+    def _after_reset(self) -> None:
+        """Stay on the row that was current; where it is not shown any more, on the one in its place."""
+        name, number = self._current
+        if not self.show_row(name) and self._rows.rowCount():
+            self.setCurrentIndex(self._rows.index(min(number, self._rows.rowCount() - 1), GOES_TO))
+        elif not self._rows.rowCount():
+            self.row_current.emit("")
+
+    def focusInEvent(self, event: QFocusEvent) -> None:
+        super().focusInEvent(event)
+        if self.currentIndex().isValid():
+            self.row_current.emit(self._current[0])
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        editing = self.state() is QAbstractItemView.State.EditingState
+        current = self.currentIndex()
+        if editing or not current.isValid():
+            super().keyPressEvent(event)
+        elif event.key() in {Qt.Key.Key_Return, Qt.Key.Key_Enter}:
+            self._to_target(current.row())
+            self.edit(self.currentIndex())
+        elif event.key() == Qt.Key.Key_Delete:
+            self._rows.setData(self._rows.index(current.row(), GOES_TO), "")
+        else:
+            if event.text().strip():
+                self._to_target(current.row())
+            super().keyPressEvent(event)
+
+    def _to_target(self, row: int) -> None:
+        """Move to the cell that is typed into, leaving the selection as it is."""
+        index = self._rows.index(row, GOES_TO)
+        self.selectionModel().setCurrentIndex(index, QItemSelectionModel.SelectionFlag.NoUpdate)
+
+    def commitData(self, editor: QWidget) -> None:
+        # What is typed sorts the row, which shows the rows anew: that waits until the editor is closed.
+        if isinstance(editor, QLineEdit):
+            self._typed = editor.text()
+
+    def closeEditor(self, editor: QWidget, hint: Hint) -> None:
+        name, typed = self._current[0], self._typed
+        self._typed = None
+        super().closeEditor(editor, Hint.NoHint)
+        self.setFocus()
+        number = self._rows.row_of(name)
+        if typed is None or number < 0:
+            return
+        taken = self._rows.setData(self._rows.index(number, GOES_TO), typed)
+        # A row that is still shown after it was sorted is gone on from; another has made room already.
+        number = self._rows.row_of(name)
+        forward = taken and hint in {Hint.SubmitModelCache, Hint.EditNextItem}
+        if forward and 0 <= number < self._rows.rowCount() - 1:
+            self.setCurrentIndex(self._rows.index(number + 1, GOES_TO))

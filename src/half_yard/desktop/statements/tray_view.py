@@ -1,0 +1,384 @@
+"""The tray: statements, their rows, and where each row goes."""
+
+from __future__ import annotations
+
+from collections.abc import Generator, Sequence
+from pathlib import Path
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QStackedWidget, QVBoxLayout, QWidget
+
+from half_yard.desktop.parts import button, soft
+from half_yard.desktop.statements.importing import ProgressLine, Reading
+from half_yard.desktop.statements.layout_view import LayoutView
+from half_yard.desktop.statements.layouts_kept import LayoutsKept
+from half_yard.desktop.statements.marketplace_line import MarketplaceLine
+from half_yard.desktop.statements.rules_view import RulesView
+from half_yard.desktop.statements.split_view import SplitView
+from half_yard.desktop.statements.tray_model import EVERY, TrayModel
+from half_yard.desktop.statements.tray_table import TrayTable
+from half_yard.desktop.strip import Strip
+from half_yard.desktop.subjects import collection_and_id
+from half_yard.desktop.typed_line import TypedLine
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures.explain import exact_text
+from half_yard.records import Change, Edit, Statement, apply, remove
+from half_yard.statements import (
+    Totals,
+    UnreadableError,
+    guess_layout,
+    is_ofx,
+    read_delimited,
+    read_ofx,
+    take_in,
+)
+from half_yard.statements.delimited import decoded, signature
+
+ALL = "all"
+FILES = "Statements (*.ofx *.qfx *.csv *.tsv *.txt);;All files (*)"
+LARGEST_BYTES = 100_000_000
+EMPTY = (
+    "No statement yet. Take in a file of the bank (OFX, QFX or CSV), or fetch a marketplace's. Its rows wait "
+    "here until each has gone to a line or is set aside; the books change only as you sort."
+)
+
+
+class TrayView(QWidget):
+    """Statements in a strip, the rows of the chosen one, and the parts of the row under the cursor."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._chosen = ALL
+        self._reading: Reading[list[Statement]] | None = None
+        self._pending: tuple[str, str] | None = None
+        self.strip = Strip("Statements")
+        self.strip.chosen.connect(self.choose)
+        self.totals = QLabel()
+        self.totals.setWordWrap(True)
+        self._broken = QLabel()
+        self._broken.setProperty("role", "error")
+        self._broken.setWordWrap(True)
+        self.model = TrayModel(workspace, self)
+        self.model.refused.connect(self._refuse)
+        self.table = TrayTable(self.model)
+        self.table.row_current.connect(self._row_chosen)
+        self._refusal = QLabel()
+        self._refusal.setProperty("role", "error")
+        self._refusal.setWordWrap(True)
+        self.split = SplitView(workspace)
+        self.rules = RulesView(workspace)
+        self.layout_view = LayoutView()
+        self.layout_view.taken.connect(self._take_as_laid_out)
+        self.layout_view.left.connect(self.show_tray)
+        self.marketplace = MarketplaceLine()
+        self.marketplace.fetched.connect(self.take)
+        self.marketplace.left.connect(self.marketplace.hide)
+        self.progress = ProgressLine(self.cancel)
+        self._stack = QStackedWidget()
+        self._tray = self._tray_part()
+        self._empty = soft(EMPTY)
+        self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
+        for part in (self._tray, self.rules, self.layout_view, self._empty):
+            self._stack.addWidget(part)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(5)
+        column.addLayout(self._head())
+        column.addWidget(self.marketplace)
+        column.addWidget(self.progress)
+        column.addWidget(self._stack, 1)
+        workspace.opened.connect(self._opened)
+
+    def _head(self) -> QHBoxLayout:
+        head = QHBoxLayout()
+        head.addWidget(self.strip, 1, Qt.AlignmentFlag.AlignTop)
+        self.take_button = button("Take in a file…", "A statement in OFX, QFX or CSV")
+        self.take_button.clicked.connect(self.ask_for_file)
+        market = button("Marketplace…", "Fetch a marketplace's monthly statements")
+        market.clicked.connect(self.open_marketplace)
+        self.rules_button = button("Rules", "The sorting rules, and what is suggested as one")
+        self.rules_button.setCheckable(True)
+        self.rules_button.clicked.connect(self._switch_rules)
+        for part in (self.take_button, market, self.rules_button):
+            head.addWidget(part, 0, Qt.AlignmentFlag.AlignTop)
+        return head
+
+    def _tray_part(self) -> QWidget:
+        self.words = TypedLine()
+        self.words.setAccessibleName("Find rows")
+        self.words.setPlaceholderText("find rows by words or amount")
+        self.words.textChanged.connect(self._show_rows)
+        self.open_only = button("Waiting only", "Show only rows that still wait for something")
+        self.open_only.setCheckable(True)
+        self.open_only.setChecked(True)
+        self.open_only.clicked.connect(self._show_rows)
+        self.take_all = button(
+            "Take the proposals", "Sort as proposed: the rows selected, or all that are shown"
+        )
+        self.take_all.clicked.connect(self.take_proposals)
+        self._remove = button("Remove statement", "Take the statement out, with the entries made from it")
+        self._remove.clicked.connect(self.remove_statement)
+        line = QHBoxLayout()
+        line.addWidget(self.words, 1)
+        for each in (self.open_only, self.take_all, self._remove):
+            line.addWidget(each)
+        part = QWidget()
+        column = QVBoxLayout(part)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(5)
+        column.addWidget(self.totals)
+        column.addWidget(self._broken)
+        column.addLayout(line)
+        column.addWidget(self.table, 1)
+        column.addWidget(self._refusal)
+        column.addWidget(self.split)
+        return part
+
+    # -- showing -------------------------------------------------------------------------------------
+
+    def _opened(self) -> None:
+        self.cancel()
+        self._chosen = ALL
+        self._stack.setCurrentWidget(self._tray)
+        self.marketplace.hide()
+
+    def refresh(self) -> None:
+        """Show the tray as it is now."""
+        statements = self._workspace.file.statements
+        if self._chosen != ALL and self._chosen not in statements:
+            self._chosen = ALL
+        self._show_rows()
+        waiting = {key: sum(row.state.is_open for row in rows) for key, rows in self.model.tray.rows.items()}
+        names = [(ALL, f"All   {self.model.tray.open_rows}", "The rows of every statement")]
+        names += [
+            (
+                key,
+                f"{_short(item.name)}   {waiting[key]}",
+                f"{item.name}, account {item.account or 'not named'}",
+            )
+            for key, item in sorted(statements.items())
+        ]
+        self.strip.show_names(names, self._chosen)
+        self.rules.refresh()
+        showing = self._stack.currentWidget()
+        if showing in {self._tray, self._empty}:
+            self._stack.setCurrentWidget(self._tray if statements else self._empty)
+        self.rules_button.setChecked(showing is self.rules)
+
+    def _show_rows(self) -> None:
+        statement = EVERY if self._chosen == ALL else self._chosen
+        self.model.show(statement, self.words.text(), open_only=self.open_only.isChecked())
+        count = len(self.model.proposals)
+        self.take_all.setText(f"Take the proposals ({count})" if count else "No proposals")
+        self.take_all.setEnabled(bool(count))
+        self._remove.setEnabled(statement != EVERY)
+        self._show_totals()
+        self._row_chosen(self.table.current_name)
+
+    def _show_totals(self) -> None:
+        file = self._workspace.file
+        if self._chosen == ALL:
+            rows = list(self.model.tray.all_rows())
+            waiting = self.model.tray.open_rows
+            words = f"{len(rows)} rows in {len(file.statements)} statements, {waiting} of them waiting."
+            off = [
+                file.statements[key].name
+                for key in file.statements
+                if self.model.tray.totals(file, key).off not in {None, 0}
+            ]
+            if off:
+                words += f" Does not add up to its closing balance: {', '.join(off)}."
+            self.totals.setText(words)
+            self._broken.hide()
+            return
+        self.totals.setText(_totals_words(self.model.tray.totals(file, self._chosen)))
+        broken = file.statements[self._chosen].broken
+        more = f"; and {len(broken) - 3} more" if len(broken) > 3 else ""
+        self._broken.setText(f"Not read: {'; '.join(broken[:3])}{more}.")
+        self._broken.setToolTip("\n".join(broken[:60]))
+        self._broken.setVisible(bool(broken))
+
+    def _row_chosen(self, name: str) -> None:
+        row = self.model.row_at(self.model.row_of(name))
+        self.split.show_row(row)
+        if row is not None and self.table.hasFocus():
+            self._workspace.look_at(row.path)
+
+    def choose(self, key: str) -> None:
+        """Show one statement's rows, or all."""
+        if key != self._chosen:
+            self._chosen = key
+            self.show_tray()
+
+    def show_tray(self) -> None:
+        """Show the rows again."""
+        self._stack.setCurrentWidget(self._tray)
+        self.refresh()
+        self.focus()
+
+    def show_subject(self, path: str) -> None:
+        """Show the row or the rule at a path."""
+        collection, key = collection_and_id(path)
+        if collection == "sorting_rules":
+            self._switch_rules(True)
+            self.rules.rules.table.show_record(key)
+            return
+        self._chosen = key
+        self.words.clear()
+        self.open_only.setChecked(False)
+        self.show_tray()
+        self.table.show_row("/".join(path.split("/")[2:5:2]))
+
+    def focus(self) -> None:
+        """Put the cursor where work goes on."""
+        (self.table if self._workspace.file.statements else self.take_button).setFocus()
+
+    def _switch_rules(self, checked: bool) -> None:
+        if checked:
+            self._stack.setCurrentWidget(self.rules)
+            self.refresh()
+            self.rules.rules.table.setFocus()
+        else:
+            self.show_tray()
+
+    def _refuse(self, message: str) -> None:
+        self._refusal.setText(message)
+        self._refusal.setVisible(bool(message))
+
+    # -- taking in -----------------------------------------------------------------------------------
+
+    def ask_for_file(self) -> None:
+        """Ask which file to take in."""
+        chosen, _ = QFileDialog.getOpenFileName(self, "Take in a statement", "", FILES)
+        if chosen:
+            self.take_file(Path(chosen))
+
+    def open_marketplace(self) -> None:
+        """Show the line on which a marketplace is asked."""
+        self.marketplace.open(self._workspace.file.tax_year)
+
+    def take_file(self, path: Path) -> None:
+        """Take in a statement's file: OFX at once, delimited text after its layout was looked at."""
+        try:
+            if path.stat().st_size > LARGEST_BYTES:
+                raise UnreadableError("It is too large to be a statement.")
+            data = path.read_bytes()
+            if is_ofx(data):
+                self._read(path.name, data.count(b"\n"), read_ofx(data, path.stem))
+                return
+            text = decoded(data)
+            layout = guess_layout(text)
+        except OSError as error:
+            self._workspace.said.emit(f"{path.name} can't be read: {error.strerror}.")
+            return
+        except UnreadableError as error:
+            self._workspace.said.emit(f"{path.name} was not taken in. {error}")
+            return
+        kept = LayoutsKept().get(signature(text, layout))
+        self._pending = (path.stem, text)
+        self._stack.setCurrentWidget(self.layout_view)
+        year = self._workspace.file.tax_year
+        if kept is None:
+            self.layout_view.show_file(path.name, text, layout, "", year)
+        else:
+            self.layout_view.show_file(path.name, text, kept.layout, kept.account, year)
+
+    def _take_as_laid_out(self) -> None:
+        if self._pending is None:
+            return
+        name, text = self._pending
+        layout, account = self.layout_view.layout_now, self.layout_view.account.text().strip()
+        LayoutsKept().keep(signature(text, layout), layout, account)
+        self._read(name, text.count("\n"), _as_list(read_delimited(text, layout, name, account)))
+
+    def _read(self, name: str, lines: int, steps: Generator[int, None, list[Statement]]) -> None:
+        self.cancel()
+        self.progress.start(name, lines)
+        self._reading = Reading(steps, self.progress.show_line, self.take, self._not_read, self)
+
+    def cancel(self) -> None:
+        """Call off the file that is being read, if one is."""
+        if self._reading is not None:
+            self._reading.cancel()
+            self._reading = None
+        self.progress.hide()
+
+    def _not_read(self, problem: str) -> None:
+        self.cancel()
+        self._workspace.said.emit(f"Nothing was taken in. {problem}")
+
+    def take(self, statements: Sequence[Statement]) -> None:
+        """Take statements in, in one edit, and say what came of it."""
+        self.cancel()
+        self._pending = None
+        file = self._workspace.file
+        changes: list[Change] = []
+        said: list[str] = []
+        for statement in statements:
+            taken = take_in(file, statement)
+            if taken is None:
+                said.append(f"{statement.name}: every row is here already, nothing was added.")
+                continue
+            edit, key = taken
+            file, _ = apply(file, edit)
+            changes += edit.changes
+            rows = file.statements[key].rows.values()
+            aside = sum(bool(row.set_aside) for row in rows)
+            known = f", {aside} of them set aside" if aside else ""
+            said.append(f"{statement.name}: {len(rows)} rows taken in{known}.")
+            self._chosen = key
+        if changes:
+            label = f"{len(changes)} statement{'' if len(changes) == 1 else 's'} taken in"
+            self._workspace.try_to(Edit(label=label, changes=tuple(changes)))
+        if len(statements) > 1:
+            self._chosen = ALL
+        more = f" And {len(said) - 2} more." if len(said) > 2 else ""
+        self._workspace.said.emit(" ".join(said[:2]) + more)
+        self.show_tray()
+
+    def take_proposals(self) -> None:
+        """Sort as proposed the rows that are selected, or all that are shown, in one edit."""
+        rows = [self.model.rows[number] for number in self.table.selected_rows()]
+        count = self.model.take_proposals(rows)
+        if count:
+            self._workspace.said.emit(
+                f"{count} row{'' if count == 1 else 's'} sorted as proposed. Undo takes it back."
+            )
+        self.table.setFocus()
+
+    def remove_statement(self) -> None:
+        """Take the chosen statement out with the entries made from it, in one edit that undo brings back."""
+        file, key = self._workspace.file, self._chosen
+        if key not in file.statements:
+            return
+        name = file.statements[key].name
+        made = [
+            f"/entries/{each}" for each, entry in file.entries.items() if entry.from_row.startswith(f"{key}/")
+        ]
+        if self._workspace.try_to(remove(f"Removal of {name}", *made, f"/statements/{key}")):
+            self._workspace.said.emit(f"{name} is taken out, with {len(made)} entries. Undo brings it back.")
+
+
+def _as_list(steps: Generator[int, None, Statement]) -> Generator[int, None, list[Statement]]:
+    return [(yield from steps)]
+
+
+def _short(name: str, longest: int = 26) -> str:
+    return name if len(name) <= longest else f"{name[: longest - 1]}…"
+
+
+def _totals_words(totals: Totals) -> str:
+    """A statement's totals as a sum that can be read."""
+    moved = f"+ in {exact_text(totals.money_in)} − out {exact_text(totals.money_out)}"
+    parts = (
+        f"Sorted {exact_text(totals.placed)}, set aside {exact_text(totals.aside)}, "
+        f"waiting {exact_text(totals.waiting)}."
+    )
+    if totals.opening is None or totals.closing is None:
+        ends = f" Closing balance {exact_text(totals.closing)}." if totals.closing is not None else ""
+        return f"{moved.lstrip('+ ').capitalize()}; the file names no opening balance.{ends}  {parts}"
+    words = f"Opening {exact_text(totals.opening)} {moved} = closing {exact_text(totals.closing)}"
+    if totals.off:
+        words += f"*, which is off by {exact_text(totals.off)}: a row is missing or broken"
+    return f"{words}.  {parts}"
