@@ -89,10 +89,10 @@ class OwnersReturn(unittest.TestCase):
         """
         trade = QualifiedBusiness("a", "Trade", total("", (stated(Decimal(100000), ""),)))
         none, income = stated(Decimal(0), ""), stated(Decimal(81000), "")
-        sheet = form_8995([trade], none, income, none, [], rules_for(2025), "single")
+        sheet = form_8995([trade], none, none, income, none, [], rules_for(2025), "single")
         self.assertEqual(sheet["deduction"].amount, 16200)
         gain, income = stated(Decimal(7000), ""), stated(Decimal(74000), "")
-        sheet = form_8995([trade], none, income, gain, [], rules_for(2025), "single")
+        sheet = form_8995([trade], none, none, income, gain, [], rules_for(2025), "single")
         self.assertEqual(sheet["deduction"].amount, 13400)
 
     def test_self_employment_tax_on_100_000(self) -> None:

@@ -42,6 +42,42 @@ class Question:
 
 
 @dataclass(frozen=True, slots=True)
+class ManyAnswers:
+    """A question about an activity with several answers, as (key, title)."""
+
+    key: str
+    text: str
+    options: tuple[tuple[str, str], ...]
+    explanation: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class KindAdvice:
+    """Which kind an activity is by its answers, why, and which of its lines are called otherwise there."""
+
+    kind: str
+    why: str
+    lines: Mapping[str, str]
+
+
+@dataclass(frozen=True, slots=True)
+class LineLimit:
+    """The part of a statement line that the law lets count, and the words that say so."""
+
+    share: Decimal
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class Box:
+    """A further box of a payer's form: its title, and what becomes of it."""
+
+    key: str
+    title: str
+    explanation: str = ""
+
+
+@dataclass(frozen=True, slots=True)
 class AssetKind:
     """A class of property as the preparer picks it."""
 
@@ -51,13 +87,15 @@ class AssetKind:
 
 @dataclass(frozen=True, slots=True)
 class FormKind:
-    """A kind of information form: which of its boxes is the amount, and the statement line that this belongs
-    to, by kind of activity."""
+    """A kind of information form: which of its boxes is the amount, the statement line that this belongs to,
+    by kind of activity, its further boxes and ticks."""
 
     key: str
     title: str
     box: str
     lines: Mapping[str, str]
+    boxes: tuple[Box, ...] = ()
+    ticks: tuple[Box, ...] = ()
 
 
 class MatchState(StrEnum):
@@ -134,7 +172,8 @@ class Computation:
     """Everything computed from one file.
 
     `statements` holds the whole amounts of each activity by statement line, before any split between
-    owners; `stops` says by record path why something entered lands nowhere.
+    owners; `stops` says by record path why something entered lands nowhere, `unusual` why its size
+    is worth a look.
     """
 
     file: ClientFile
@@ -143,6 +182,7 @@ class Computation:
     stories: Mapping[str, AssetStory]
     make_matches: Callable[[], tuple[PayerMatch, ...]]
     stops: Mapping[str, str]
+    unusual: Mapping[str, str]
     findings: tuple[Finding, ...]
     carry: tuple[CarryPoint, ...]
     _index: dict[str, Sheet] = field(init=False, repr=False)
@@ -209,6 +249,30 @@ class Pack(Protocol):
     @property
     def asset_kinds(self) -> Sequence[AssetKind]:
         """The classes of property, in the order in which they are offered."""
+        ...
+
+    def forms_boxes(self, collection: str) -> Sequence[Box]:
+        """The further boxes of the forms about a person: of wages, interest or dividends."""
+        ...
+
+    def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
+        """The questions with several answers about an activity of this kind."""
+        ...
+
+    def find_codes(self, typed: str) -> Sequence[tuple[str, str]]:
+        """Activity codes with their titles that fit the words or digits typed, the best first."""
+        ...
+
+    def code_title(self, code: str) -> str:
+        """The title of an activity code; empty for one that is not known."""
+        ...
+
+    def kind_advice(self, activity: Activity) -> KindAdvice | None:
+        """Which kind an activity is by its answers, where that is a question."""
+        ...
+
+    def line_limit(self, year: int, activity: Activity, line: str) -> LineLimit | None:
+        """What limits a statement line in a tax year; None where all of it counts."""
         ...
 
     @property

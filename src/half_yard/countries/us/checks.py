@@ -5,23 +5,20 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
-from half_yard.countries.pack import AssetStory, MatchState, PayerMatch
+from half_yard.countries.pack import AssetStory
+from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.books import Books
-from half_yard.countries.us.identity import (
-    employer_number_problem,
-    employer_or_personal_problem,
-    identity_problem,
-)
+from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
 from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn
-from half_yard.countries.us.statement_lines import REPAIR_LINES
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
 from half_yard.review import Finding, Level, share_findings
 
 PRIOR_TOLERANCE = Decimal(1)
 NOT_COVERED = (
-    "This program computes businesses, rentals, wages, interest and payments with the standard deduction. "
+    "This program computes businesses, rentals, wages, interest, dividends and payments with the standard "
+    "deduction. "
     "Other income, itemized deductions, credits and state returns are not part of the result."
 )
 
@@ -32,18 +29,17 @@ def findings_of(
     stops: Mapping[str, str],
     stories: Mapping[str, AssetStory],
     books: Books,
+    unusual: Mapping[str, str],
 ) -> tuple[Finding, ...]:
     """Everything found, the gravest first."""
     found = [
         *_people(frame),
         *share_findings(frame.file),
-        *_activities(frame),
         *_stopped(frame, stops),
         *_gaps(sheets),
         *_assets(frame, stories),
         *_rental_days(frame),
-        *_forms(frame, books.matches),
-        *_repairs(frame, books),
+        *book_findings(frame, books, unusual),
         *_return(frame, sheets),
         Finding(Level.NOTE, NOT_COVERED),
     ]
@@ -101,14 +97,6 @@ def _people(frame: OnReturn) -> Iterator[Finding]:
             )
 
 
-def _activities(frame: OnReturn) -> Iterator[Finding]:
-    for key, activity in frame.file.activities.items():
-        if problem := employer_number_problem(activity.employer_number):
-            yield Finding(
-                Level.WARNING, problem, f"/activities/{key}/employer_number", "Mend it before filing."
-            )
-
-
 def _gaps(sheets: Sequence[Sheet]) -> Iterator[Finding]:
     marks = frozenset[Mark]().union(*(sheet.marks for sheet in sheets))
     for mark in sorted(marks, key=str):
@@ -137,45 +125,6 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
                 path,
                 "Depreciation allowed or allowable reduces the basis either way: find out what was taken.",
             )
-
-
-def _forms(frame: OnReturn, matches: Sequence[PayerMatch]) -> Iterator[Finding]:
-    for match in matches:
-        path = f"/forms/{match.forms[0]}"
-        payer = match.payer or "A payer without a name"
-        if match.state is MatchState.FORM_ONLY:
-            yield Finding(
-                Level.WARNING,
-                f"{payer}: {match.on_forms:,.2f} is on a form and not in the books. It is counted.",
-                path,
-                "See that it is not in the books under another name.",
-            )
-        elif match.state is MatchState.DIFFERS:
-            yield Finding(
-                Level.WARNING,
-                f"{payer}: the form says {match.difference:,.2f} more than the books. The form's is counted.",
-                path,
-            )
-    for key, form in frame.file.forms.items():
-        if problem := employer_or_personal_problem(form.payer_number):
-            yield Finding(Level.WARNING, problem, f"/forms/{key}")
-
-
-def _repairs(frame: OnReturn, books: Books) -> Iterator[Finding]:
-    """Larger repairs and supplies, for the look that preparers take at each (26 CFR 1.263(a)-1(f), -3)."""
-    threshold = frame.rules.amount("de_minimis_safe_harbor_no_audited_statements")
-    for (_, line), group in sorted(books.entries.items()):
-        if line not in REPAIR_LINES:
-            continue
-        for key, leaf in group.items():
-            if leaf.amount > threshold:
-                yield Finding(
-                    Level.NOTE,
-                    f"{leaf.label} {leaf.amount:,.2f}: repair or asset? Did it better the property, restore "
-                    "it, or adapt it to another use?",
-                    f"/entries/{key}",
-                    "If so, make it an asset on the Books page.",
-                )
 
 
 def _rental_days(frame: OnReturn) -> Iterator[Finding]:

@@ -9,6 +9,7 @@ from functools import partial
 
 from half_yard.countries.pack import CarryPoint, Computation
 from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.books import Books, keep_books
 from half_yard.countries.us.businesses import Business, businesses, self_employment
 from half_yard.countries.us.checks import findings_of
@@ -73,6 +74,7 @@ def compute(file: ClientFile) -> Computation:
     finished = tuple(_with_year_note(sheet, frame) for sheet in sheets)
     stops = {**books.stops, **depreciation.stops, **own_stops, **_not_on_return(frame, books)}
     stops |= stopped_with(file, left_out)
+    unusual = unusual_sizes(frame, books)
     return Computation(
         file=file,
         sheets=finished,
@@ -80,7 +82,8 @@ def compute(file: ClientFile) -> Computation:
         stories=depreciation.stories,
         make_matches=lambda: (*books.matches, *receipts_without_form(file, books.entries, books.matches)),
         stops=stops,
-        findings=findings_of(frame, finished, stops, depreciation.stories, books),
+        unusual=unusual,
+        findings=findings_of(frame, finished, stops, depreciation.stories, books, unusual),
         carry=CARRY,
     )
 
@@ -141,7 +144,7 @@ def _owners_return(
         deduction.marked(*frame.status_marks, *deduction_marks(status, frame.persons, rules))
     )
     before = difference("", adjusted, standard)
-    deduction_sheet = _business_income(frame, made, let, taxes, before, form.net_capital_gain)
+    deduction_sheet = _business_income(frame, own, made, let, taxes, before, form.net_capital_gain)
     if deduction_sheet:
         yield deduction_sheet
     taxable = form.taxable_income(
@@ -172,6 +175,7 @@ def _owners_return(
 
 def _business_income(
     frame: OnReturn,
+    own: OwnIncome,
     made: list[Business],
     let: Rentals,
     taxes: Mapping[str, Sheet],
@@ -181,13 +185,14 @@ def _business_income(
     """Form 8995, where there is a qualified business or a loss carried in."""
     carried = frame.file.business_loss_carried_in
     qualified = qualified_businesses(frame, made, let, taxes)
-    if not qualified and not carried:
+    reit = total("", own.section_199a)
+    if not qualified and not carried and not reit.amount:
         return None
     amount = abs(carried or Decimal(0))
     carried_in = entered(amount, "Qualified business loss carried in", "/business_loss_carried_in")
     income = taxable.named("adjusted gross income less the standard deduction")
     choices = rental_choices(frame, let)
-    return form_8995(qualified, carried_in, income, gain, choices, frame.rules, frame.status)
+    return form_8995(qualified, carried_in, reit, income, gain, choices, frame.rules, frame.status)
 
 
 def _personal_property(file: ClientFile, depreciation: Depreciation) -> Decimal:

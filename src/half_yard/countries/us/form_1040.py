@@ -19,6 +19,7 @@ class OwnIncome:
     dividends: Sequence[Figure]
     qualified_dividends: Sequence[Figure]
     capital_gain: Sequence[Figure]
+    section_199a: Sequence[Figure]
     early_withdrawal: Sequence[Figure]
     withheld_on_wages: Sequence[Figure]
     withheld_elsewhere: Sequence[Figure]

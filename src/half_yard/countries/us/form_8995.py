@@ -23,6 +23,7 @@ class QualifiedBusiness:
 def form_8995(
     businesses: Sequence[QualifiedBusiness],
     carried_in: Figure,
+    reit_dividends: Figure,
     taxable_income: Figure,
     net_capital_gain: Figure,
     choices: Sequence[Choice],
@@ -30,7 +31,8 @@ def form_8995(
     status: str,
 ) -> Sheet:
     """Lines 1 to 17. `taxable_income` is income before this deduction, `carried_in` a loss as a positive
-    amount; both in dollars. `choices` say which rentals count as a trade or business."""
+    amount, `reit_dividends` box 5 of Form 1099-DIV; all in dollars. `choices` say which rentals count as a
+    trade or business."""
     page = Page("form_8995", "Form 8995", "", rules.numbers("form_8995"))
     rows = [
         page.line(f"business.{business.key}", f"1({roman})", business.name, business.income)
@@ -46,8 +48,10 @@ def form_8995(
     )  # fmt: skip
     rate = rules.figure("business_income_deduction_rate", label="part of qualified income that is deducted")
     component = page.line("component", "5", "20% of line 4", net * rate)
+    reit = page.line("reit_dividends", "6", "Section 199A dividends", reit_dividends)
+    reit_component = page.line("reit_component", "9", "20% of line 6", reit * rate)
     before_limit = page.line(
-        "before_limit", "10", "Deduction before the income limit", total("", (component,))
+        "before_limit", "10", "Deduction before the income limit", component + reit_component
     )
     income = page.line(
         "taxable_income", "11", "Taxable income before this deduction", total("", (taxable_income,))

@@ -43,6 +43,7 @@ def own_income(
         dividends=_fields(dividends, "ordinary"),
         qualified_dividends=_fields(dividends, "qualified"),
         capital_gain=_boxes(dividends, "capital_gain"),
+        section_199a=_boxes(dividends, "section_199a"),
         early_withdrawal=_boxes(interest, "penalty"),
         withheld_on_wages=_fields(wages, "withheld"),
         withheld_elsewhere=_fields([*interest, *dividends, *forms], "withheld"),

@@ -2,15 +2,26 @@
 
 from collections.abc import Sequence
 
-from half_yard.countries.pack import AssetKind, Computation, Question, StatementLine
+from half_yard.countries.pack import (
+    AssetKind,
+    Box,
+    Computation,
+    KindAdvice,
+    LineLimit,
+    ManyAnswers,
+    Question,
+    StatementLine,
+)
+from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.compute import compute
+from half_yard.countries.us.form_boxes import FORM_KINDS, PERSONS_BOXES
 from half_yard.countries.us.identity import employer_number_problem, identity_problem
 from half_yard.countries.us.on_return import FILING_STATUSES
-from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE
-from half_yard.countries.us.received_forms import FORM_KINDS
-from half_yard.countries.us.statement_lines import lines_of
-from half_yard.countries.us.year_rules import YEARS
+from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES
+from half_yard.countries.us.statement_lines import MEALS, lines_of
+from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Activity, ClientFile
 
 
@@ -34,6 +45,36 @@ class UnitedStates:
     def statement_lines(self, activity: Activity) -> Sequence[StatementLine]:
         """The lines of Schedule C or of Schedule E, part I, and the preparer's own."""
         return lines_of(activity)
+
+    def forms_boxes(self, collection: str) -> Sequence[Box]:
+        """The further boxes of Forms W-2, 1099-INT and 1099-DIV."""
+        return PERSONS_BOXES[collection]
+
+    def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
+        """The questions with several answers."""
+        return CHOICES.get(kind, ())
+
+    def find_codes(self, typed: str) -> Sequence[tuple[str, str]]:
+        """Principal business or professional activity codes."""
+        return [(item.code, item.title) for item in find_codes(typed)]
+
+    def code_title(self, code: str) -> str:
+        """The title of a principal business or professional activity code."""
+        return code_title(code)
+
+    def kind_advice(self, activity: Activity) -> KindAdvice | None:
+        """Business or rental."""
+        return advise(activity)
+
+    def line_limit(self, year: int, activity: Activity, line: str) -> LineLimit | None:
+        """The part of meals that may be deducted (26 U.S.C. 274(n))."""
+        key = MEALS.get(line) if activity.kind == "business" else None
+        if key is None:
+            return None
+        share = rules_for(year).amount(key)
+        if share == 1:
+            return LineLimit(share, "in full: restaurant meals of 2021 and 2022 (26 U.S.C. 274(n)(2)(D))")
+        return LineLimit(share, f"{share:.0%} of meals (26 U.S.C. 274(n))")
 
     def activity_questions(self, kind: str) -> Sequence[Question]:
         """The questions whose answers shape the schedule."""

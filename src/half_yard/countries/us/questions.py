@@ -1,8 +1,8 @@
-"""The yes/no questions of the United States, and the answers taken where none is given."""
+"""The United States' questions about activities and assets, and the answers taken where none is given."""
 
 from collections.abc import Mapping
 
-from half_yard.countries.pack import Question
+from half_yard.countries.pack import ManyAnswers, Question
 
 ALLOWANCE = Question(
     "no_special_allowance",
@@ -10,10 +10,20 @@ ALLOWANCE = Question(
     False,
     "Elected out of for its class, or the property is not eligible (26 U.S.C. 168(k)(7)).",
 )
+PAID = Question(
+    "paid_contractors", "Made payments that call for Forms 1099", False,
+    "Schedule C, line I; Schedule E, line A: such as 600 or more to one contractor (2,000 from 2026)",
+)  # fmt: skip
+FILED = Question(
+    "filed_forms", "Those Forms 1099 are filed, or will be", False, "Schedule C, line J; E, line B"
+)
 ACTIVITY = {
     "business": (
         Question("material_participation", "The owner takes part materially", True, "Schedule C, line G"),
         Question("at_risk", "All investment is at risk", True, "Schedule C, line 32"),
+        PAID,
+        FILED,
+        Question("has_employees", "It has employees", False, "Wages need an employer number"),
     ),
     "rental": (
         Question("active_participation", "The owner takes part actively", True, "26 U.S.C. 469(i)(6)"),
@@ -24,8 +34,49 @@ ACTIVITY = {
             "26 U.S.C. 199A; Rev. Proc. 2019-38",
         ),
         Question("suspended_losses", "Losses of earlier years are suspended", False, "Form 8582, line 1c"),
+        PAID,
+        FILED,
+        Question(
+            "services", "Guests get substantial services (cleaning during the stay, meals, tours)", False,
+            "Business or rental? Services mainly for the guests' convenience make it a business",
+        ),
+        Question(
+            "personal_property", "What is let is no real property (tools, a boat, a vehicle)", False,
+            "Business or rental? Letting personal property for profit is a business",
+        ),
+        Question(
+            "dealer", "The owner deals in real estate and lets it meanwhile", False,
+            "Business or rental? A dealer's rents are part of the business (26 U.S.C. 1402(a)(1))",
+        ),
     ),
-}
+}  # fmt: skip
+SPOUSES = ManyAnswers(
+    "spouses",
+    "Where both spouses own it",
+    (
+        ("community", "Community property: half each"),
+        ("joint_venture", "Qualified joint venture: by their shares"),
+        ("partnership", "A partnership"),
+    ),
+    "Community property: Rev. Proc. 2002-69. Joint venture: 26 U.S.C. 761(f), joint return, both take part",
+)
+CHOICES = {
+    "business": (
+        ManyAnswers(
+            "accounting_method", "Accounting method",
+            (("cash", "Cash"), ("accrual", "Accrual"), ("other", "Other")), "Schedule C, line F",
+        ),
+        ManyAnswers(
+            "inventory_method", "Inventory valued at",
+            (("cost", "Cost"), ("market", "Lower of cost or market"), ("other", "Other")),
+            "Schedule C, line 33",
+        ),
+        SPOUSES,
+    ),
+    "rental": (SPOUSES,),
+}  # fmt: skip
+COMMUNITY_STATES = frozenset(("AZ", "CA", "ID", "LA", "NV", "NM", "TX", "WA", "WI"))
+"""States with community property by law (IRS Pub. 555)."""
 
 
 def ask(kind: str, key: str, answers: Mapping[str, bool]) -> bool:
@@ -33,3 +84,9 @@ def ask(kind: str, key: str, answers: Mapping[str, bool]) -> bool:
     if key in answers:
         return answers[key]
     return next(question.default for question in ACTIVITY[kind] if question.key == key)
+
+
+def answer_title(kind: str, key: str, choices: Mapping[str, str]) -> str:
+    """The words of the answer given to a question with several; empty where none is."""
+    options = next(question.options for question in CHOICES[kind] if question.key == key)
+    return dict(options).get(choices.get(key, ""), "")

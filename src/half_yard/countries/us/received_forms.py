@@ -11,25 +11,13 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.countries.pack import FormKind, MatchState, PayerMatch
+from half_yard.countries.pack import MatchState, PayerMatch
+from half_yard.countries.us.form_boxes import FORM_KINDS
 from half_yard.countries.us.statement_lines import RECEIPT_LINES
 from half_yard.figures import NOT_BELOW_ZERO, Figure, difference, entered, larger_of, total
 from half_yard.records import ClientFile, ReceivedForm
 from half_yard.records.naming import same_name
 
-FORM_KINDS = (
-    FormKind("1099-NEC", "1099-NEC pay", "box 1: nonemployee pay", {"business": "gross_receipts"}),
-    FormKind(
-        "1099-K", "1099-K gross", "box 1a: gross of cards and marketplaces",
-        {"business": "gross_receipts", "rental": "rents"},
-    ),
-    FormKind("1099-MISC rents", "1099-MISC rents", "box 1: rents", {"rental": "rents"}),
-    FormKind("1099-MISC other", "1099-MISC other", "box 3: other income", {"business": "other_income"}),
-    FormKind(
-        "1098", "1098 interest", "box 1: mortgage interest that you paid",
-        {"business": "mortgage_interest", "rental": "mortgage_interest"},
-    ),
-)  # fmt: skip
 KINDS = {kind.key: kind for kind in FORM_KINDS}
 Place = tuple[str, str]
 """An activity and a statement line."""

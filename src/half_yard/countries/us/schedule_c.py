@@ -6,7 +6,8 @@ from collections.abc import Callable, Sequence
 
 from half_yard.countries.us.other_expenses import other_expenses
 from half_yard.countries.us.owned import OfAssets
-from half_yard.countries.us.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS
+from half_yard.countries.us.questions import answer_title, ask
+from half_yard.countries.us.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS, MEALS
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Choice, Figure, Line, Mark, Page, Sheet, total
 from half_yard.records import Activity
@@ -39,6 +40,15 @@ def schedule_c(
         ("B · Code", activity.code),
         ("C · Business name", activity.name),
         ("D · Employer number", activity.employer_number),
+        ("F · Accounting method", answer_title("business", "accounting_method", activity.choices)),
+        ("G · Takes part materially", _yes("material_participation", activity)),
+        (
+            "H · Started in the year",
+            "Yes" if activity.started and activity.started.year == rules.year else "",
+        ),
+        ("I · Payments needing Forms 1099", _yes("paid_contractors", activity)),
+        ("J · Forms 1099 filed", _yes("filed_forms", activity)),
+        ("33 · Inventory valued at", answer_title("business", "inventory_method", activity.choices)),
     ]
 
     page.section = "Part I · Income"
@@ -69,6 +79,10 @@ def schedule_c(
     return Sheet(sheet.key, sheet.form, sheet.subject, lines, sheet.facts)
 
 
+def _yes(question: str, activity: Activity) -> str:
+    return "Yes" if ask("business", question, activity.answers) else "No"
+
+
 def _expenses(page: Page, on: On, depreciation: Figure, other: Figure, rules: YearRules) -> list[Figure]:
     """Lines 8 to 27 in order, with depreciation on 13 and the deductible part of meals on 24b."""
     lines: list[Figure] = []
@@ -92,9 +106,9 @@ def _expenses(page: Page, on: On, depreciation: Figure, other: Figure, rules: Ye
 
 def _deductible_meals(on: On, rules: YearRules) -> Figure:
     """The part of meals that may be deducted (26 U.S.C. 274(n))."""
-    share = rules.figure("meals_deductible_share", label="part of meals that is deductible")
+    share = rules.figure(MEALS["meals"], label="part of meals that is deductible")
     at_restaurants = rules.figure(
-        "meals_deductible_share_restaurant", label="part of restaurant meals that is deductible"
+        MEALS["restaurant_meals"], label="part of restaurant meals that is deductible"
     )
     return total(
         "Deductible meals",

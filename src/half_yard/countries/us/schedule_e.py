@@ -8,6 +8,7 @@ from dataclasses import replace
 from half_yard.countries.us.on_return import one_line
 from half_yard.countries.us.other_expenses import other_expenses
 from half_yard.countries.us.owned import OfAssets
+from half_yard.countries.us.questions import ask
 from half_yard.countries.us.statement_lines import RENTAL_EXPENSES
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Choice, Figure, Mark, Page, Sheet, total
@@ -31,6 +32,11 @@ def property_lines(
         ("1b · Type", activity.property_type),
         ("2 · Fair rental days", "" if activity.days_rented is None else str(activity.days_rented)),
         ("2 · Personal use days", "" if activity.days_personal is None else str(activity.days_personal)),
+        ("2 · Qualified joint venture", "Yes" if activity.choices.get("spouses") == "joint_venture" else ""),
+        (
+            "A · Payments needing Forms 1099",
+            "Yes" if ask("rental", "paid_contractors", activity.answers) else "No",
+        ),
     ]
     page.section = "Part I · Income"
     rents = page.line("rents", "3", "Rents received", on("rents").marked(*marks))

@@ -106,6 +106,8 @@ RECEIPT_LINES = {line.key for lines in BY_KIND.values() for line in lines if lin
 # Lines on which preparers look for costs that should be assets.
 REPAIR_LINES = {"repairs", "supplies"}
 OWN = "own."
+MEALS = {"meals": "meals_deductible_share", "restaurant_meals": "meals_deductible_share_restaurant"}
+"""The rule that says how much of a line of meals counts."""
 
 
 def lines_of(activity: Activity) -> tuple[StatementLine, ...]:

@@ -1,0 +1,284 @@
+"""Checks of the books: payers' forms, repairs, sizes, contractors, costs that are written off over time."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator, Mapping
+from decimal import Decimal
+from functools import partial
+
+from half_yard.countries.pack import MatchState
+from half_yard.countries.us.asset_classes import LOAN
+from half_yard.countries.us.books import Books
+from half_yard.countries.us.identity import employer_number_problem, employer_or_personal_problem
+from half_yard.countries.us.left_out import COLLECTIONS
+from half_yard.countries.us.on_return import OnReturn
+from half_yard.countries.us.questions import COMMUNITY_STATES, ask
+from half_yard.countries.us.statement_lines import REPAIR_LINES
+from half_yard.figures import Figure
+from half_yard.figures.remembered import Remembered
+from half_yard.records import Activity, Entry
+from half_yard.records.naming import same_name
+from half_yard.review import Finding, Level
+from half_yard.review.sizes import against_last_year, digit_too_many
+
+INTEREST_LINES = {"mortgage_interest", "other_interest"}
+POINTS = re.compile(r"\bpoints?\b", re.IGNORECASE)
+HALF_SHARE = Decimal(50)
+
+
+def book_findings(frame: OnReturn, books: Books, unusual: Mapping[str, str]) -> Iterator[Finding]:
+    """Everything found in the books and beside them."""
+    yield from _set_up(frame)
+    yield from _forms(frame, books)
+    yield from _repairs(frame, books)
+    yield from _written_off(frame, books)
+    yield from _contractors(frame, books)
+    for path, words in unusual.items():
+        yield Finding(Level.NOTE, words, path, "See whether it has a digit too many.")
+
+
+# -- sizes ------------------------------------------------------------------------------------------------
+
+DIGITS: Remembered[tuple[str, Decimal] | None] = Remembered()
+
+
+def _digit_too_many(entries: Mapping[str, Entry], group: Mapping[str, Figure]) -> tuple[str, Decimal] | None:
+    return digit_too_many({key: entries[key].amount for key in group})
+
+
+def unusual_sizes(frame: OnReturn, books: Books) -> dict[str, str]:
+    """Entries and lines that seem to have a digit too many, by path, with the words that say so."""
+    found = {}
+    entries = frame.file.entries
+    for place, group in sorted(books.entries.items()):
+        make = partial(_digit_too_many, entries, group)
+        if (unusual := DIGITS.get(place, (group,), make)) is not None:
+            key, tenth = unusual
+            name = entries[key].payee or entries[key].memo or "An entry"
+            found[f"/entries/{key}"] = (
+                f"{name} {entries[key].amount:,.2f}: far above the other entries of its line; {tenth:,.2f} "
+                "would stand among them."
+            )
+    for key, activity in sorted(frame.file.activities.items()):
+        for line, before in activity.last_year.items():
+            figure = books.totals.get(key, {}).get(line)
+            if figure is not None and against_last_year(figure.amount, before):
+                found[f"/activities/{key}/last_year/{line}"] = (
+                    f"{activity.name}, {figure.label}: {figure.amount:,.2f}, last year {before:,.2f}."
+                )
+    return found
+
+
+# -- activities -------------------------------------------------------------------------------------------
+
+
+def _set_up(frame: OnReturn) -> Iterator[Finding]:
+    file, year = frame.file, frame.file.tax_year
+    for key, activity in file.activities.items():
+        path = f"/activities/{key}"
+        if problem := employer_number_problem(activity.employer_number):
+            yield Finding(Level.WARNING, problem, f"{path}/employer_number", "Mend it before filing.")
+        if activity.archived:
+            if count := sum(r.activity == key for name in COLLECTIONS for r in getattr(file, name).values()):
+                yield Finding(
+                    Level.NOTE, f"{activity.name} is archived: {count} records are not on the return.", path
+                )  # fmt: skip
+            continue
+        if activity.started is not None and activity.started.year > year:
+            yield Finding(
+                Level.ERROR, f"{activity.name} started after tax year {year}.", f"{path}/started",
+                "Mend the day, or archive the activity until its year.",
+            )  # fmt: skip
+        if activity.ended is not None and activity.started is not None and activity.ended < activity.started:
+            yield Finding(
+                Level.ERROR, f"{activity.name} ended before it started.", f"{path}/ended", "Mend a day."
+            )
+        yield from _spouses(frame, path, activity)
+        employees = activity.kind == "business" and ask("business", "has_employees", activity.answers)
+        if employees and not activity.employer_number:
+            yield Finding(
+                Level.WARNING,
+                f"{activity.name} has employees and no employer number.",
+                f"{path}/employer_number",
+            )
+
+
+def _spouses(frame: OnReturn, path: str, activity: Activity) -> Iterator[Finding]:
+    """What follows from how spouses own an activity together."""
+    shares = [share for share in activity.owners.values() if share]
+    match activity.choices.get("spouses", ""):
+        case "partnership":
+            yield Finding(
+                Level.ERROR,
+                f"{activity.name} is a partnership: it files Form 1065, which is outside this program.",
+                f"{path}/choices/spouses", "Archive it here; its Schedule K-1 belongs to the owner's return.",
+            )  # fmt: skip
+        case "community":
+            region = (activity.address.region or frame.file.household.address.region).strip().upper()
+            if region and region not in COMMUNITY_STATES:
+                yield Finding(
+                    Level.ERROR, f"{activity.name}: {region} has no community property.",
+                    f"{path}/choices/spouses",
+                    "Choose another answer, or mend the state.",
+                )  # fmt: skip
+            if any(share != HALF_SHARE for share in shares):
+                yield Finding(
+                    Level.ERROR, f"{activity.name} is community property: each spouse has half.",
+                    f"{path}/owners", "Set both shares to 50.",
+                )  # fmt: skip
+        case "joint_venture":
+            if frame.status != "joint":
+                yield Finding(
+                    Level.ERROR, f"{activity.name}: a qualified joint venture needs a joint return.",
+                    f"{path}/choices/spouses", "Change the filing status, or the answer.",
+                )  # fmt: skip
+        case _:
+            if activity.kind == "business" and len(shares) > 1:
+                yield Finding(
+                    Level.WARNING,
+                    f"{activity.name} belongs to both spouses: say how. A partnership files Form 1065.",
+                    f"{path}/choices/spouses", "Community property and joint ventures are filed here.",
+                )  # fmt: skip
+
+
+# -- entries ----------------------------------------------------------------------------------------------
+
+
+def _repairs(frame: OnReturn, books: Books) -> Iterator[Finding]:
+    """Larger repairs and supplies, for the look that preparers take at each (26 CFR 1.263(a)-1(f), -3)."""
+    threshold = frame.rules.amount("de_minimis_safe_harbor_no_audited_statements")
+    for (_, line), group in sorted(books.entries.items()):
+        if line not in REPAIR_LINES:
+            continue
+        for key, leaf in group.items():
+            if leaf.amount > threshold:
+                yield Finding(
+                    Level.NOTE,
+                    f"{leaf.label} {leaf.amount:,.2f}: repair or asset? Did it better the property, restore "
+                    "it, or adapt it to another use?",
+                    f"/entries/{key}",
+                    "If so, make it an asset on the Books page.",
+                )
+
+
+def _written_off(frame: OnReturn, books: Books) -> Iterator[Finding]:
+    """Costs that are not deducted at once: loan points, and costs from before a business began."""
+    file = frame.file
+    for (activity_key, line), group in sorted(books.entries.items()):
+        started = file.activities[activity_key].started
+        for key in group:
+            entry = file.entries[key]
+            called = entry.payee or entry.memo or "An entry"
+            if line in INTEREST_LINES and POINTS.search(f"{entry.payee} {entry.memo}"):
+                yield Finding(
+                    Level.WARNING, f"{called} {entry.amount:,.2f}: points are written off over the loan "
+                    "(26 U.S.C. 461(g)).", f"/entries/{key}",
+                    "Make it an asset of the class for loan points and costs.",
+                )  # fmt: skip
+            if started and entry.date and entry.date < started and line not in RECEIPTS_AND_GOODS:
+                yield Finding(
+                    Level.WARNING, f"{called} {entry.amount:,.2f}: from before the business began,"
+                    " so it is a start-up cost (26 U.S.C. 195).", f"/entries/{key}",
+                    "Make it an asset of the class for start-up costs, in service when the business began.",
+                )  # fmt: skip
+
+
+RECEIPTS_AND_GOODS = {"gross_receipts", "other_income", "rents", "inventory_opening", "inventory_closing"}
+
+
+def _contractors(frame: OnReturn, books: Books) -> Iterator[Finding]:
+    """Contractors who were paid so much that a form is due (26 U.S.C. 6041A), where none is said to be."""
+    threshold = frame.rules.amount("payer_return_threshold_nonemployee_pay")
+    for (activity_key, line), group in sorted(books.entries.items()):
+        activity = frame.file.activities[activity_key]
+        if line != "contract_labor" or ask(activity.kind, "paid_contractors", activity.answers):
+            continue
+        paid: dict[str, tuple[str, Decimal]] = {}
+        for key in group:
+            entry = frame.file.entries[key]
+            name, amount = paid.get(same_name(entry.payee), (entry.payee, Decimal(0)))
+            paid[same_name(entry.payee)] = (name, amount + entry.amount)
+        for name, amount in paid.values():
+            if amount >= threshold:
+                yield Finding(
+                    Level.WARNING,
+                    f"{name or 'A contractor'} was paid {amount:,.2f} by {activity.name}: Form 1099-NEC is due "
+                    f"from {threshold:,} on.",
+                    f"/activities/{activity_key}/answers/paid_contractors",
+                    "Answer the question about Forms 1099 in the particulars.",
+                )
+
+
+# -- payers' forms ----------------------------------------------------------------------------------------
+
+
+def _forms(frame: OnReturn, books: Books) -> Iterator[Finding]:
+    for match in books.matches:
+        path = f"/forms/{match.forms[0]}"
+        payer = match.payer or "A payer without a name"
+        if match.state is MatchState.FORM_ONLY:
+            yield Finding(
+                Level.WARNING,
+                f"{payer}: {match.on_forms:,.2f} is on a form and not in the books. It is counted.",
+                path,
+                "See that it is not in the books under another name.",
+            )
+        elif match.state is MatchState.DIFFERS:
+            yield Finding(
+                Level.WARNING,
+                f"{payer}: the form says {match.difference:,.2f} more than the books. The form's is counted.",
+                path,
+            )
+    for key, form in frame.file.forms.items():
+        path = f"/forms/{key}"
+        if problem := employer_or_personal_problem(form.payer_number):
+            yield Finding(Level.WARNING, problem, path)
+        months = [amount for box, amount in form.boxes.items() if box.startswith("month_")]
+        gross = sum(months, Decimal(0))
+        if months and gross != form.amount:
+            yield Finding(
+                Level.WARNING, f"{form.payer}: the months add up to {gross:,.2f}, the gross is "
+                f"{form.amount:,.2f}.", path, "Compare both with the form.",
+            )  # fmt: skip
+        yield from _mortgage(frame, books, key)
+    yield from _wages(frame)
+
+
+def _mortgage(frame: OnReturn, books: Books, key: str) -> Iterator[Finding]:
+    """The boxes of a mortgage's form that no line takes by itself."""
+    form = frame.file.forms[key]
+    if points := form.boxes.get("points"):
+        known = any(
+            asset.activity == form.activity and asset.asset_class == LOAN
+            for asset in frame.file.assets.values()
+        )
+        if not known:
+            yield Finding(
+                Level.WARNING, f"{form.payer}: points of {points:,.2f} are written off over the loan.",
+                f"/forms/{key}", "Enter an asset of the class for loan points and costs.",
+            )  # fmt: skip
+    if tax := form.boxes.get("property_tax"):
+        booked = books.totals.get(form.activity, {}).get("taxes")
+        if booked is None or booked.amount < tax:
+            yield Finding(
+                Level.WARNING, f"{form.payer}: property tax of {tax:,.2f} is on the form, in the books "
+                f"{booked.amount if booked else 0:,.2f}.", f"/forms/{key}", "Enter what is missing on taxes.",
+            )  # fmt: skip
+
+
+def _wages(frame: OnReturn) -> Iterator[Finding]:
+    """Whether the taxes on a wage statement are what its wages make them (26 U.S.C. 3101)."""
+    for key, item in frame.file.wages.items():
+        wages = item.social_security_wages if item.social_security_wages is not None else item.wages
+        for box, base, rate in (
+            ("social_security_tax", wages, "employee_social_security_rate"),
+            ("medicare_tax", item.boxes.get("medicare_wages", wages), "employee_medicare_rate"),
+        ):
+            held = item.boxes.get(box)
+            expected = base * frame.rules.amount(rate)
+            if held is not None and abs(held - expected) > 1:
+                yield Finding(
+                    Level.WARNING, f"{item.employer}: {box.replace('_', ' ')} is {held:,.2f}, by its "
+                    f"wages it would be {expected:,.2f}.", f"/wages/{key}", "Compare with the form.",
+                )  # fmt: skip

@@ -1,0 +1,51 @@
+"""The payers' forms that the program takes, and their boxes."""
+
+from half_yard.countries.pack import Box, FormKind
+from half_yard.records.dates import MONTHS
+
+STATE_NOTE = "kept for the state's return, which is not computed"
+MONTH_BOXES = tuple(
+    Box(f"month_{number:02d}", f"5{letter} {name}", "the gross of the month")
+    for number, (letter, name) in enumerate(zip("abcdefghijkl", MONTHS, strict=True), 1)
+)
+DIRECT_SALES = Box(
+    "direct_sales", "Box 2: direct sales of 5,000 or more", "no amount: sales belong to the books"
+)
+FORM_KINDS = (
+    FormKind(
+        "1099-NEC", "1099-NEC pay", "box 1: nonemployee pay", {"business": "gross_receipts"},
+        ticks=(DIRECT_SALES,),
+    ),
+    FormKind(
+        "1099-K", "1099-K gross", "box 1a: gross of cards and marketplaces",
+        {"business": "gross_receipts", "rental": "rents"}, MONTH_BOXES,
+    ),
+    FormKind("1099-MISC rents", "1099-MISC rents", "box 1: rents", {"rental": "rents"}),
+    FormKind("1099-MISC other", "1099-MISC other", "box 3: other income", {"business": "other_income"}),
+    FormKind(
+        "1098", "1098 interest", "box 1: mortgage interest that you paid",
+        {"business": "mortgage_interest", "rental": "mortgage_interest"},
+        (
+            Box("points", "Box 6: points", "written off over the loan: make them an asset of that class"),
+            Box("property_tax", "Box 10: property tax", "compared with the books; it is a cost as booked"),
+            Box("insurance_premiums", "Box 5: mortgage insurance", "a cost as booked, on insurance"),
+        ),
+    ),
+)  # fmt: skip
+PERSONS_BOXES = {
+    "wages": (
+        Box("social_security_tax", "Box 4: social security tax", "checked: 6.2% of box 3"),
+        Box("medicare_wages", "Box 5: Medicare wages", "for the Additional Medicare Tax"),
+        Box("medicare_tax", "Box 6: Medicare tax", "checked: 1.45% of box 5"),
+    ),
+    "interest": (
+        Box("penalty", "Box 2: early withdrawal penalty", "Schedule 1, line 18"),
+        Box("treasury", "Box 3: Treasury interest", "taxable, not part of box 1"),
+        Box("exempt", "Box 8: tax-exempt interest", "Form 1040, line 2a"),
+    ),
+    "dividends": (
+        Box("capital_gain", "Box 2a: capital gain distributions", "Form 1040, line 7"),
+        Box("exempt", "Box 12: exempt-interest dividends", "Form 1040, line 2a"),
+        Box("section_199a", "Box 5: section 199A dividends", "Form 8995, line 6"),
+    ),
+}
