@@ -12,6 +12,7 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEdit, QSizePolicy, QWidget
 
 from half_yard.desktop import theme
+from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, ClientFile, Edit
@@ -30,12 +31,16 @@ class FieldKind(Enum):
     DAYS = auto()
     AMOUNT = auto()
     ANSWER = auto()
+    SEARCH = auto()
+    HEADING = auto()
 
 
 @dataclass(frozen=True)
 class Field:
     """A field of the file: its JSON pointer, its label and kind; `problem` says what is wrong with a value
-    that was taken all the same, `default` what an empty yes/no or share counts as."""
+    that was taken all the same, `default` what an empty yes/no or share counts as, `meaning` what a value
+    stands for, in words. A searched field takes one of what `search` finds for the words typed. A heading has
+    no value: its path is only its name. An optional share may be left empty."""
 
     path: str
     label: str
@@ -44,6 +49,9 @@ class Field:
     problem: Callable[[str], str] | None = None
     default: JsonValue = None
     hint: str = ""
+    meaning: Callable[[str], str] | None = None
+    search: Callable[[str], Sequence[Option]] | None = None
+    optional: bool = False
 
 
 def value_at(file: ClientFile, path: str) -> object:
@@ -66,11 +74,27 @@ def read_field(field: Field, typed: str, year: int) -> JsonValue:
         case FieldKind.DAYS:
             return _read_days(text)
         case FieldKind.PERCENT:
-            return _read_percent(text)
+            return None if field.optional and not text else _read_percent(text)
         case FieldKind.AMOUNT:
             return format(reckon(text), "f") if text else None
+        case FieldKind.SEARCH:
+            return _searched(field, text)
         case _:
             return text
+
+
+def _searched(field: Field, text: str) -> str:
+    """The key that was typed, or that what was typed finds alone; a pick from the list is “key title”."""
+    found = field.search(text) if field.search and text else ()
+    first = text.partition(" ")[0]
+    if not text or first.isdecimal():
+        return first
+    if len(found) == 1:
+        return found[0][0]
+    if not found:
+        raise ValueError(f"Nothing is found for “{text}”. Try other words, or type the code.")
+    shown = "; ".join(f"{key} {title}" for key, title in found[:3])
+    raise ValueError(f"“{text}” could be: {shown}. Pick one from the list.")
 
 
 def _read_days(text: str) -> int | None:
@@ -130,6 +154,12 @@ class FieldForm(QWidget):
         self.refresh()
 
     def _place(self, field: Field, row: int) -> None:
+        if field.kind is FieldKind.HEADING:
+            heading = QLabel(field.label)
+            heading.setFont(theme.title_font(11.5))
+            heading.setContentsMargins(0, 8 if row else 0, 0, 0)
+            self._grid.addWidget(heading, 2 * row, 0, 1, 2)
+            return
         editor = self._editor(field)
         problem = QLabel()
         problem.setProperty("role", "error")
@@ -167,6 +197,8 @@ class FieldForm(QWidget):
             case _:
                 editor = TypedLine()
                 editor.setPlaceholderText(field.hint)
+                if field.search is not None:
+                    editor.setCompleter(SearchCompleter(field.search, editor))
                 editor.editingFinished.connect(lambda field=field, line=editor: self._take(field, line))
         editor.setAccessibleName(field.label)
         editor.setToolTip(field.hint)
@@ -187,6 +219,8 @@ class FieldForm(QWidget):
             return
         file = self._workspace.file
         for field in self._fields:
+            if field.kind is FieldKind.HEADING:
+                continue
             editor = self._editors[field.path]
             value = value_at(file, field.path)
             if isinstance(editor, QCheckBox):
@@ -197,7 +231,8 @@ class FieldForm(QWidget):
                 shown = _shown(value, file.tax_year)
                 if not editor.hasFocus() or not editor.isModified():
                     editor.setText(shown)
-                self._say(field, field.problem(shown) if field.problem else "")
+                problem = field.problem(shown) if field.problem else ""
+                self._say(field, problem, "" if problem or not field.meaning else field.meaning(shown))
 
     def _take(self, field: Field, editor: QLineEdit) -> None:
         if not self._workspace.is_open or not editor.isModified():
@@ -221,10 +256,12 @@ class FieldForm(QWidget):
             self.refresh()
             self._say(field, str(error))
 
-    def _say(self, field: Field, problem: str) -> None:
+    def _say(self, field: Field, problem: str, meaning: str = "") -> None:
         label = self._problems[field.path]
-        label.setText(problem)
-        label.setVisible(bool(problem))
+        label.setProperty("role", "error" if problem else "soft")
+        label.style().polish(label)  # so that the style sheet sees the role
+        label.setText(problem or meaning)
+        label.setVisible(bool(problem or meaning))
         self._editors[field.path].setAccessibleDescription(problem)
 
     def _set(self, field: Field, value: JsonValue) -> None:

@@ -93,6 +93,8 @@ def _record_rows(computation: Computation, path: str) -> Iterator[Row]:
     stop = computation.stops.get(f"/{collection}/{key}", "")
     if stop:
         yield Row("It lands on no line", below=stop, warns=True)
+    if remark := computation.unusual.get(f"/{collection}/{key}"):
+        yield Row("A digit too many?", below=remark, warns=True)
     if collection == "assets" and key in computation.stories:
         yield Row("Depreciation of this year", heading=True)
         yield from _figure_rows(computation, computation.stories[key].this_year)

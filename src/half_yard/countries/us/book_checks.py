@@ -203,8 +203,8 @@ def _contractors(frame: OnReturn, books: Books) -> Iterator[Finding]:
             if amount >= threshold:
                 yield Finding(
                     Level.WARNING,
-                    f"{name or 'A contractor'} was paid {amount:,.2f} by {activity.name}: Form 1099-NEC is due "
-                    f"from {threshold:,} on.",
+                    f"{name or 'A contractor'} was paid {amount:,.2f} by {activity.name}: a Form 1099-NEC is "
+                    f"due from {threshold:,} on.",
                     f"/activities/{activity_key}/answers/paid_contractors",
                     "Answer the question about Forms 1099 in the particulars.",
                 )

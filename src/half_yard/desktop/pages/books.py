@@ -149,7 +149,7 @@ class BooksPage(Page):
             activity = file.entries[key].activity
             if activity in file.activities:
                 self.choose(activity)
-                self.activity.show_entry(key)
+                self.activity.show_entry(path)
 
     def focus(self) -> None:
         """Put the cursor where work goes on."""

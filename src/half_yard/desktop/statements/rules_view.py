@@ -7,8 +7,8 @@ from collections import Counter
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from half_yard.desktop.parts import TableBlock, button, soft
-from half_yard.desktop.statements.targets import TargetColumn, target_options, target_words
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
+from half_yard.desktop.targets import TargetColumn, target_options, target_words
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, SortingRule
 from half_yard.records.identifiers import fresh_ids

@@ -8,8 +8,8 @@ from pydantic import JsonValue
 from PySide6.QtWidgets import QVBoxLayout, QWidget
 
 from half_yard.desktop.parts import TableBlock
-from half_yard.desktop.statements.targets import TargetColumn, target_options
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
+from half_yard.desktop.targets import TargetColumn, target_options
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import Entry

@@ -9,8 +9,8 @@ from typing import Any
 from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, QPersistentModelIndex, Qt, Signal
 
 from half_yard.desktop import theme
-from half_yard.desktop.statements.targets import read_target, target_options, target_words
 from half_yard.desktop.tables import COLUMN_ROLE, PROBLEM_ROLE, Column, Kind
+from half_yard.desktop.targets import read_target, target_options, target_words
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records.choices import Option

@@ -2,22 +2,15 @@
 
 from __future__ import annotations
 
-from typing import TypeGuard
-
 from PySide6.QtCore import (
     QAbstractItemModel,
-    QEvent,
     QModelIndex,
-    QObject,
     QPersistentModelIndex,
     QRect,
-    QStringListModel,
     Qt,
 )
-from PySide6.QtGui import QKeyEvent, QPainter, QPen
+from PySide6.QtGui import QPainter, QPen
 from PySide6.QtWidgets import (
-    QApplication,
-    QCompleter,
     QLineEdit,
     QStyle,
     QStyledItemDelegate,
@@ -26,6 +19,7 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.desktop import theme
+from half_yard.desktop.search_completer import SearchCompleter, with_all_words
 from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
 from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, RecordModel
 from half_yard.desktop.typed_line import TypedLine
@@ -44,8 +38,9 @@ class CellDelegate(QStyledItemDelegate):
         rect: QRect = option.rect
         state: QStyle.StateFlag = option.state
         selected = bool(state & QStyle.StateFlag.State_Selected)
-        if selected:
-            painter.fillRect(rect, theme.INDIGO_WASH)
+        ground = theme.INDIGO_WASH if selected else index.data(Qt.ItemDataRole.BackgroundRole)
+        if ground is not None:
+            painter.fillRect(rect, ground)
         colour = index.data(Qt.ItemDataRole.ForegroundRole)
         painter.setPen(colour or theme.INK)
         painter.setFont(option.font)
@@ -75,7 +70,7 @@ class CellDelegate(QStyledItemDelegate):
         if column.kind is Kind.CHOICE and column.options is not None:
             model = index.model()
             record = model.records.get(model.id_at(index.row())) if isinstance(model, RecordModel) else None
-            editor.setCompleter(ChoiceCompleter([title for _, title in column.options(record)], editor))
+            editor.setCompleter(SearchCompleter(with_all_words(column.options(record)), editor))
         return editor
 
     def setEditorData(self, editor: QWidget, index: QModelIndex | QPersistentModelIndex) -> None:
@@ -101,44 +96,3 @@ def _stitch(painter: QPainter, rect: QRect, *, refused: bool) -> None:
     pen.setDashPattern([2, 2] if refused else [4, 3])
     painter.setPen(pen)
     painter.drawLine(rect.left() + MARGIN, rect.bottom() - 2, rect.right() - MARGIN, rect.bottom() - 2)
-
-
-def _takes(event: QEvent) -> TypeGuard[QKeyEvent]:
-    """Whether the event is the press of a key that takes what is typed."""
-    pressed = event.type() == QEvent.Type.KeyPress
-    return pressed and isinstance(event, QKeyEvent) and event.key() in TAKING_KEYS
-
-
-class ChoiceCompleter(QCompleter):
-    """Offers the choices that have all the words typed in them. Enter and Tab take the one that the arrow
-    keys have reached, or else what is typed, and go on as they do in any cell."""
-
-    def __init__(self, titles: list[str], line: QLineEdit) -> None:
-        self._found = QStringListModel(titles)
-        super().__init__(self._found, line)
-        self._titles = [(title.casefold(), title) for title in titles]
-        self._line = line
-        self.setCompletionMode(QCompleter.CompletionMode.UnfilteredPopupCompletion)
-        self.setMaxVisibleItems(14)
-        if popup := self.popup():
-            popup.setMinimumWidth(280)
-
-    def splitPath(self, path: str) -> list[str]:
-        """Called with what is typed so far: offer what has all of its words."""
-        words = path.casefold().split()
-        self._found.setStringList(
-            [title for text, title in self._titles if all(word in text for word in words)]
-        )
-        return [path]
-
-    def eventFilter(self, watched: QObject, event: QEvent) -> bool:
-        popup = self.popup()
-        if popup is not None and watched is popup and _takes(event):
-            chosen = popup.currentIndex()
-            popup.hide()
-            if chosen.isValid():
-                self._line.setText(str(chosen.data()))
-            again = QKeyEvent(QEvent.Type.KeyPress, event.key(), event.modifiers(), event.text())
-            QApplication.sendEvent(self._line, again)
-            return True
-        return super().eventFilter(watched, event)

@@ -33,7 +33,8 @@ class Source:
     the row of a new one. `belongs` picks among the collection, which is shown whole otherwise. `beside` gives
     what else than its own record a row shows, to be compared with what it was; `fill_in` what follows from
     the fields typed so far, for those that are still empty; `ready` whether what was typed makes a
-    record, where that is another thing than having all that is needed.
+    record, where that is another thing than having all that is needed; `remark` what is worth saying of a
+    record, whose amount then stands out.
     """
 
     collection: str
@@ -47,6 +48,7 @@ class Source:
     beside: Callable[[], object] = lambda: None
     fill_in: Callable[[Mapping[str, JsonValue]], Mapping[str, JsonValue]] = lambda _typed: {}
     ready: Callable[[Mapping[str, JsonValue]], bool] | None = None
+    remark: Callable[[str], str] = lambda _key: ""
 
 
 class RecordModel(QAbstractTableModel):
@@ -178,8 +180,10 @@ class RecordModel(QAbstractTableModel):
                 return _alignment(column)
             case Qt.ItemDataRole.ForegroundRole:
                 return self._colour(row, column, refused=rejected is not None)
+            case Qt.ItemDataRole.BackgroundRole:
+                return theme.WELD_WASH if column.kind is Kind.AMOUNT and self._remark(row) else None
             case Qt.ItemDataRole.ToolTipRole:
-                return rejected[1] if rejected else self._stop(row) or None
+                return rejected[1] if rejected else self._stop(row) or self._remark(row) or None
             case Qt.ItemDataRole.AccessibleTextRole:
                 return f"{column.title}: {self._shown(row, column) or 'empty'}"
             case _ if role == PROBLEM_ROLE:
@@ -188,6 +192,10 @@ class RecordModel(QAbstractTableModel):
                 return column
             case _:
                 return None
+
+    def _remark(self, row: int) -> str:
+        key = self.id_at(row)
+        return self.source.remark(key) if key else ""
 
     def _stop(self, row: int) -> str:
         return self._workspace.computation.stops.get(self.path_at(row), "")

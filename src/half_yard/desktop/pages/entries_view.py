@@ -1,0 +1,217 @@
+"""The entries of an activity: found, typed, moved between lines and activities, noted."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from pydantic import JsonValue
+from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
+
+from half_yard.countries import StatementLine
+from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.parts import TableBlock, button
+from half_yard.desktop.search_completer import SearchCompleter, with_all_words
+from half_yard.desktop.subjects import collection_and_id
+from half_yard.desktop.tables import Column, Kind, RecordModel, Source
+from half_yard.desktop.targets import read_target, target_options
+from half_yard.desktop.typed_line import TypedLine
+from half_yard.desktop.workspace import Workspace
+from half_yard.records import Change, Edit, Entry, Record
+from half_yard.records.capitalizing import into_asset
+from half_yard.records.choices import Option
+
+LINE_COLUMN = 3
+NOTED = "†"
+
+
+class EntriesView(QWidget):
+    """The entries of some lines of an activity, or of all its lines."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._activity = ""
+        self._lines: tuple[str, ...] = ()
+        self._wanted: list[str] = []
+        self._numbers: Mapping[str, str] = {}
+        self.model = RecordModel(workspace, self._source(), self._columns(), self)
+        self.block = TableBlock("Entries", self.model)
+        self.block.table.record_current.connect(self._chosen)
+        self.words = TypedLine()
+        self.words.setAccessibleName("Find entries")
+        self.words.setPlaceholderText("find by words or amount")
+        self.words.textChanged.connect(self._find)
+        self.move_to = TypedLine()
+        self.move_to.setAccessibleName("Move the selected entries to")
+        self.move_to.setPlaceholderText("move the selected to a line")
+        self.move_to.setToolTip(
+            "A line of any activity, with a share behind it where there is one: “utilities 60%”"
+        )
+        self.move_to.returnPressed.connect(self.move_selected)
+        asset = button("Make it an asset", "Turn the entry under the cursor into an asset of the activity")
+        asset.clicked.connect(self.make_asset)
+        self.notes = FieldForm(workspace)
+        line = QHBoxLayout()
+        line.addWidget(self.words, 1)
+        line.addWidget(self.move_to, 1)
+        line.addWidget(asset)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(4)
+        column.addLayout(line)
+        column.addWidget(self.block, 1)
+        column.addWidget(self.notes)
+
+    def _source(self) -> Source:
+        return Source(
+            "entries", "entry", Entry, self._start, ("amount",), "a new entry", hint_column=1,
+            belongs=self._belongs, beside=self._beside, remark=self._remark,
+        )  # fmt: skip
+
+    def _belongs(self, entry: Entry) -> bool:
+        if entry.activity != self._activity or (self._lines and entry.line not in self._lines):
+            return False
+        if not self._wanted:
+            return True
+        text = f"{entry.payee} {entry.memo} {entry.note} {entry.amount:.2f}".casefold()
+        return all(word in text for word in self._wanted)
+
+    def _beside(self) -> object:
+        computation = self._workspace.computation
+        return (computation.stops, computation.unusual, self._numbers)
+
+    def _remark(self, key: str) -> str:
+        return self._workspace.computation.unusual.get(f"/entries/{key}", "")
+
+    def _start(self) -> Mapping[str, JsonValue]:
+        line = self._lines[0] if len(self._lines) == 1 else ""
+        return {"activity": self._activity, "line": line}
+
+    def _columns(self) -> Sequence[Column]:
+        return (
+            Column("Date", Kind.DATE, 70, "date", hint="month/day; may be left empty"),
+            Column("Payee", Kind.TEXT, 130, "payee", stretch=True),
+            Column("Memo", Kind.TEXT, 130, "memo", stretch=True),
+            Column("Line", Kind.CHOICE, 112, "line", options=self._line_options),
+            Column("Amount", Kind.AMOUNT, 94, "amount", hint="an amount or arithmetic such as 120*12+35"),
+            Column("Lands on", Kind.COMPUTED, 92, shown=self._lands),
+        )
+
+    def _known(self) -> Sequence[StatementLine]:
+        file = self._workspace.file
+        return self._workspace.pack.statement_lines(file.activities[self._activity])
+
+    def _line_options(self, record: Record | None) -> Sequence[Option]:
+        del record
+        return [
+            (line.key, f"{line.number} {words}")
+            for line in self._known()
+            for words in (*line.also, line.title)
+        ]
+
+    def _lands(self, key: str) -> str:
+        entry = self._workspace.file.entries[key]
+        mark = f" {NOTED}" if entry.note else ""
+        doubt = " ?" if self._remark(key) else ""
+        if f"/entries/{key}" in self._workspace.computation.stops:
+            return f"nowhere{mark}"
+        share = "" if entry.share is None else f", {entry.share.normalize():f}%"
+        return f"line {self._numbers.get(entry.line, '')}{share}{doubt}{mark}"
+
+    # -- showing -------------------------------------------------------------------------------------
+
+    def show_lines(self, activity: str, lines: tuple[str, ...], *, landed: str) -> None:
+        """Show an activity's entries on some lines, or on all; `landed` says that nothing of it counts."""
+        if activity != self._activity:
+            self.words.clear()
+        self._activity, self._lines = activity, lines
+        self._numbers = {line.key: line.number for line in self._known()}
+        chosen = [line for line in self._known() if line.key in lines]
+        heading = f"{chosen[0].title}, line {chosen[0].number}" if chosen else "All entries"
+        self.block.heading.setText(heading)
+        self.block.explanation.setText(landed or (chosen[0].explanation if chosen else ""))
+        self.block.table.setColumnHidden(LINE_COLUMN, bool(chosen))
+        self.move_to.setCompleter(SearchCompleter(with_all_words(self._targets()), self.move_to))
+        self.model.refresh()
+        self._show_notes()
+
+    def _targets(self) -> list[Option]:
+        return target_options(self._workspace.file, self._workspace.pack, asides=False)
+
+    def _find(self, words: str) -> None:
+        self._wanted = words.casefold().replace(",", "").split()
+        self.model.refresh()
+
+    def _chosen(self, path: str) -> None:
+        if path and self.block.table.hasFocus():
+            self._workspace.look_at(path)
+        self._show_notes()
+
+    @property
+    def current(self) -> str:
+        """The id of the entry under the cursor; empty where there is none."""
+        return self.model.id_at(self.block.table.currentIndex().row())
+
+    def _show_notes(self) -> None:
+        """The note and the share of the entry under the cursor, and the note of the line."""
+        fields = []
+        if key := self.current:
+            fields += [
+                Field(f"/entries/{key}/note", "Note on the entry"),
+                Field(
+                    f"/entries/{key}/share", "Share of it, percent", FieldKind.PERCENT,
+                    hint="all of it", optional=True,
+                ),
+            ]  # fmt: skip
+        if len(self._lines) == 1:
+            fields.append(Field(f"/activities/{self._activity}/notes/{self._lines[0]}", "Note on the line"))
+        self.notes.show_fields(fields)
+
+    def show_entry(self, path: str) -> None:
+        """Make the entry at a path current, the cursor on its note or share where the path names one."""
+        self.block.table.show_record(collection_and_id(path)[1])
+        if path.count("/") > 2:
+            self._show_notes()
+            self.notes.focus_on(path)
+
+    # -- doing ---------------------------------------------------------------------------------------
+
+    def _selected(self) -> list[str]:
+        rows = sorted({index.row() for index in self.block.table.selectionModel().selectedRows()})
+        return [key for key in map(self.model.id_at, rows) if key]
+
+    def move_selected(self) -> None:
+        """Move the selected entries to the line typed, of this activity or another, in one edit."""
+        keys = self._selected()
+        if not keys:
+            self._workspace.said.emit("Select entries first: those that are selected are moved.")
+            return
+        try:
+            target = read_target(self.move_to.text(), self._targets())
+        except ValueError as error:
+            self._workspace.said.emit(str(error))
+            return
+        if not target.line:
+            return
+        fields: dict[str, JsonValue] = {"activity": target.activity, "line": target.line}
+        if target.share is not None:
+            fields["share"] = format(target.share, "f")
+        changes = tuple(
+            Change(op="replace", path=f"/entries/{key}/{field}", value=value)
+            for key in keys
+            for field, value in fields.items()
+        )
+        words = f"{len(keys)} entr{'y' if len(keys) == 1 else 'ies'} moved"
+        if self._workspace.try_to(Edit(label=words, changes=changes)):
+            self._workspace.said.emit(f"{words} to {self.move_to.text().strip()}. Undo takes it back.")
+            self.move_to.clear()
+            self.block.table.setFocus()
+
+    def make_asset(self) -> None:
+        """Turn the current entry into an asset, and go to it to choose its class."""
+        if not (key := self.current) or not self.isVisible():
+            self._workspace.said.emit("Choose an entry first: the one under the cursor becomes an asset.")
+            return
+        edit, asset = into_asset(self._workspace.file, key)
+        if self._workspace.try_to(edit):
+            self._workspace.go_to(f"/assets/{asset}")

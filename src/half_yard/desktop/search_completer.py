@@ -1,0 +1,66 @@
+"""A list beneath a line that is typed on, of what is found for the words typed."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from typing import TypeGuard
+
+from PySide6.QtCore import QEvent, QObject, QStringListModel, Qt
+from PySide6.QtGui import QKeyEvent
+from PySide6.QtWidgets import QApplication, QCompleter, QLineEdit
+
+from half_yard.records.choices import Option
+
+TAKING_KEYS = {Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_Tab, Qt.Key.Key_Backtab}
+NARROWEST = 280
+
+
+def with_all_words(options: Sequence[Option]) -> Callable[[str], Sequence[Option]]:
+    """A search among options: those whose title has every word typed. They are given without their keys,
+    which nobody types."""
+    titles = [(title.casefold(), ("", title)) for _, title in options]
+
+    def found(typed: str) -> Sequence[Option]:
+        words = typed.casefold().split()
+        return [option for text, option in titles if all(word in text for word in words)]
+
+    return found
+
+
+class SearchCompleter(QCompleter):
+    """Offers what a search finds. Enter and Tab take the one that the arrow keys have reached, or else what
+    is typed, and go on as they do on any line."""
+
+    def __init__(self, search: Callable[[str], Sequence[Option]], line: QLineEdit) -> None:
+        self._found = QStringListModel()
+        super().__init__(self._found, line)
+        self._search = search
+        self._line = line
+        self.setCompletionMode(QCompleter.CompletionMode.UnfilteredPopupCompletion)
+        self.setMaxVisibleItems(14)
+        if popup := self.popup():
+            popup.setMinimumWidth(NARROWEST)
+
+    def splitPath(self, path: str) -> list[str]:
+        """Called with what is typed so far: search for it."""
+        self._found.setStringList([f"{key} {title}".strip() for key, title in self._search(path)])
+        return [path]
+
+    def eventFilter(self, watched: QObject, event: QEvent) -> bool:
+        popup = self.popup()
+        if popup is not None and watched is popup and _takes(event):
+            chosen = popup.currentIndex()
+            popup.hide()
+            if chosen.isValid():
+                self._line.setText(str(chosen.data()))
+                self._line.setModified(True)
+            again = QKeyEvent(QEvent.Type.KeyPress, event.key(), event.modifiers(), event.text())
+            QApplication.sendEvent(self._line, again)
+            return True
+        return super().eventFilter(watched, event)
+
+
+def _takes(event: QEvent) -> TypeGuard[QKeyEvent]:
+    """Whether the event is the press of a key that takes what is typed."""
+    pressed = event.type() == QEvent.Type.KeyPress
+    return pressed and isinstance(event, QKeyEvent) and event.key() in TAKING_KEYS
