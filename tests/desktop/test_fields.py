@@ -35,7 +35,7 @@ class Reading(unittest.TestCase):
     def test_what_is_refused_says_what_to_type(self) -> None:
         for kind, typed, words in (
             (FieldKind.DATE, "tomorrow", "Type month and day"),
-            (FieldKind.DAYS, "400", "0 to 366"),
+            (FieldKind.DAYS, "400", "at most 366"),
             (FieldKind.DAYS, "-1", "whole number"),
             (FieldKind.PERCENT, "101", "0 to 100"),
             (FieldKind.PERCENT, "half", "Type percent"),

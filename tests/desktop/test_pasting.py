@@ -60,7 +60,7 @@ class Pasting(TableCase):
         self.paste(as_rows([row[:4] for row in rows]))
         copied = self.window.workspace.file.entries["e00072"]
         original = self.window.workspace.file.entries["e00040"]
-        self.assertEqual(copied, original)
+        self.assertEqual(copied, original.model_copy(update={"from_row": ""}))
 
     def test_assets_are_pasted_too(self) -> None:
         self.window.workspace.go_to("/assets/s00001")

@@ -119,8 +119,8 @@ class New(TableCase):
         self.window.books.choose("household")
         tables = self.window.books.household.tables
         for name, cells in (
-            ("wages", ("Marina", "ines", "5000.50", "", "410")),
-            ("interest", ("Savings bank", "julian", "88.12", "")),
+            ("wages", ("", "Marina", "ines", "5000.50", "", "410")),
+            ("interest", ("", "Savings bank", "julian", "88.12", "")),
             ("estimated_payments", ("1/15/2026", "500")),
         ):
             tables[name].table.start_new()

@@ -64,6 +64,9 @@ def _parser() -> argparse.ArgumentParser:
     books = commands.add_parser("books", help="print every entry, where it lands or what stops it, as CSV")
     books.add_argument("file", type=Path, metavar="FILE")
     books.add_argument("--json", action="store_true", help="as a JSON array of objects")
+    books.add_argument(
+        "--xlsx", type=Path, metavar="WORKBOOK", help="as a workbook with live formulas, written to this path"
+    )
     books.set_defaults(run=_books)
 
     schema = commands.add_parser("schema", help="print the JSON Schema of client files")
@@ -125,7 +128,15 @@ def _check(options: argparse.Namespace) -> int:
 
 
 def _books(options: argparse.Namespace) -> int:
-    sys.stdout.write(books_text(_computed(options.file), as_json=options.json))
+    computation = _computed(options.file)
+    if options.xlsx:
+        # The library of workbooks takes a quarter of a second to load: only when it is needed.
+        from half_yard.interop.books_workbook import books_workbook  # noqa: PLC0415
+
+        options.xlsx.write_bytes(books_workbook(computation))
+        print(options.xlsx)
+    else:
+        sys.stdout.write(books_text(computation, as_json=options.json))
     return DONE
 
 

@@ -2,6 +2,7 @@
 
 from half_yard.countries.pack import (
     AssetKind,
+    Box,
     CarryPoint,
     Computation,
     FormKind,
@@ -30,6 +31,7 @@ def compute(file: ClientFile) -> Computation:
 __all__ = [
     "PACKS",
     "AssetKind",
+    "Box",
     "CarryPoint",
     "Computation",
     "FormKind",

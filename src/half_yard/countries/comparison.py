@@ -66,8 +66,7 @@ def _shares_left_out(computation: Computation, key: str) -> dict[str, Decimal]:
             and entry.share is not None
             and f"/entries/{entry_key}" not in computation.stops
         ):
-            part = entry.amount - to_cents(entry.amount * entry.share / WHOLE)
-            left[entry.line] = left.get(entry.line, NOTHING) + part
+            left[entry.line] = left.get(entry.line, NOTHING) + entry.amount - entry.counts
     return left
 
 

@@ -33,12 +33,14 @@ class StatementLine:
 
 @dataclass(frozen=True, slots=True)
 class Question:
-    """A yes/no question about an activity or asset, with the answer taken when none is given."""
+    """A yes/no question about an activity or asset, with the answer taken when none is given; `group` what it
+    helps to decide together with others."""
 
     key: str
     text: str
     default: bool
     explanation: str = ""
+    group: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,13 +78,19 @@ class Box:
     title: str
     explanation: str = ""
 
+    def said_of(self, shown: str) -> str:
+        """What becomes of the amount shown; nothing of none."""
+        return self.explanation if shown else ""
+
 
 @dataclass(frozen=True, slots=True)
 class AssetKind:
-    """A class of property as the preparer picks it."""
+    """A class of property as the preparer picks it; `months` says that it is written off over months that the
+    preparer gives."""
 
     key: str
     title: str
+    months: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -303,6 +311,10 @@ class Pack(Protocol):
 
     def employer_number_problem(self, number: str) -> str:
         """What is wrong with a business's number; empty when nothing is."""
+        ...
+
+    def payer_number_problem(self, number: str) -> str:
+        """What is wrong with a payer's number, a business's or a person's; empty when nothing is."""
         ...
 
     def statement_sheets(self, file: ClientFile, activity: str) -> Sequence[str]:

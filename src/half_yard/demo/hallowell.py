@@ -6,6 +6,7 @@ import datetime
 from decimal import Decimal
 
 from half_yard.demo.builder import AssetRow, Row, assets, entries, new_file, payments
+from half_yard.demo.hallowell_statement import rules, statements
 from half_yard.records import (
     Activity,
     Address,
@@ -78,7 +79,7 @@ TUNING_ROWS: tuple[Row, ...] = (
     ("12-31", "Household customers", "51 tunings", "gross_receipts", "6579.00"),
     ("01-22", "Hammer and Felt", "Strings, felts, pins", "supplies", "742.36"),
     ("08-28", "Hammer and Felt", "Strings and a set of hammers", "supplies", "1126.90"),
-    ("02-03", "Guild of Tuners", "Membership", "other_expenses", "295.00"),
+    ("02-03", "Guild of Tuners", "Membership", "own.o00001", "295.00"),
     ("01-15", "Downeast Mutual", "Liability", "insurance", "386.00"),
     ("05-08", "Rowan Telephone", "Business line", "utilities", "437.88"),
 )
@@ -121,6 +122,16 @@ FORM_ROWS = (
     ("1099-NEC", TUNING, "Rockport Opera House", "640.00", ""),
     ("1098", HOUSE, "Penbay Bank", "7426.19", ""),
 )
+# What the loft had last year; one of them has a digit too few.
+LOFT_LAST_YEAR = (
+    ("gross_receipts", "94210.15"), ("returns", "610.00"), ("inventory_opening", "4102.66"),
+    ("purchases", "20871.90"), ("materials", "1166.02"), ("inventory_closing", "3948.20"),
+    ("advertising", "79.50"), ("contract_labor", "2880.00"), ("insurance", "2071.00"), ("legal", "610.00"),
+    ("office", "498.14"), ("property_rent", "14100.00"), ("repairs", "1310.40"), ("supplies", "902.77"),
+    ("taxes", "268.15"), ("travel", "591.30"), ("restaurant_meals", "121.18"), ("utilities", "2204.60"),
+    ("other_expenses", "402.20"), ("depreciation", "9120.00"), ("total_expenses", "35058.54"),
+    ("net_profit", "36349.23"),
+)  # fmt: skip
 INSTALMENTS = (
     ("04-15", "2900.00"),
     ("06-16", "2900.00"),
@@ -140,6 +151,10 @@ def hallowell() -> ClientFile:
         employer_number="07-4410932",
         address=Address(street="Cannery Wharf 3", city="Rockport", region="ME", postal_code="04856"),
         owners={"owner": Decimal(100)},
+        answers={"paid_contractors": True, "filed_forms": True},
+        choices={"accounting_method": "cash", "inventory_method": "cost"},
+        last_year={line: Decimal(amount) for line, amount in LOFT_LAST_YEAR},
+        notes={"property_rent": "The lease runs to June 2027; heat is in the rent."},
     )
     tuning = Activity(
         kind="business",
@@ -147,6 +162,8 @@ def hallowell() -> ClientFile:
         description="Tuning and repairing pianos",
         code="811490",
         owners={"spouse": Decimal(100)},
+        choices={"accounting_method": "cash"},
+        own_lines={"o00001": "Memberships"},
     )
     house = Activity(
         kind="rental",
@@ -157,6 +174,12 @@ def hallowell() -> ClientFile:
         days_rented=365,
         days_personal=0,
         owners={"owner": Decimal(50), "spouse": Decimal(50)},
+    )
+    books, known = statements(
+        numbered(
+            "entries",
+            [*entries(LOFT, LOFT_ROWS), *entries(TUNING, TUNING_ROWS), *entries(HOUSE, HOUSE_ROWS)],
+        )
     )
     return new_file().model_copy(
         update={
@@ -172,10 +195,9 @@ def hallowell() -> ClientFile:
                 ),
             },
             "activities": {LOFT: loft, TUNING: tuning, HOUSE: house},
-            "entries": numbered(
-                "entries",
-                [*entries(LOFT, LOFT_ROWS), *entries(TUNING, TUNING_ROWS), *entries(HOUSE, HOUSE_ROWS)],
-            ),
+            "entries": known,
+            "statements": books,
+            "sorting_rules": rules(TUNING),
             "assets": numbered(
                 "assets",
                 [*assets(LOFT, LOFT_ASSETS), *assets(TUNING, TUNING_ASSETS), *assets(HOUSE, HOUSE_ASSETS)],

@@ -20,6 +20,8 @@ from half_yard.records.choices import Option
 from half_yard.records.dates import date_text, read_date
 from half_yard.records.reckoning import reckon
 
+MOST_DAYS, MOST_MONTHS = 366, 1200
+
 
 class FieldKind(Enum):
     """What a field holds."""
@@ -29,6 +31,7 @@ class FieldKind(Enum):
     CHOICE = auto()
     PERCENT = auto()
     DAYS = auto()
+    MONTHS = auto()
     AMOUNT = auto()
     ANSWER = auto()
     SEARCH = auto()
@@ -40,7 +43,8 @@ class Field:
     """A field of the file: its JSON pointer, its label and kind; `problem` says what is wrong with a value
     that was taken all the same, `default` what an empty yes/no or share counts as, `meaning` what a value
     stands for, in words. A searched field takes one of what `search` finds for the words typed. A heading has
-    no value: its path is only its name. An optional share may be left empty."""
+    no value: its path is only its name. An optional share or amount
+    may be left empty: a member of a mapping then goes."""
 
     path: str
     label: str
@@ -72,7 +76,9 @@ def read_field(field: Field, typed: str, year: int) -> JsonValue:
             day = read_date(text, year)
             return day.isoformat() if day else None
         case FieldKind.DAYS:
-            return _read_days(text)
+            return _read_count(text, "days", MOST_DAYS)
+        case FieldKind.MONTHS:
+            return _read_count(text, "months", MOST_MONTHS)
         case FieldKind.PERCENT:
             return None if field.optional and not text else _read_percent(text)
         case FieldKind.AMOUNT:
@@ -97,11 +103,11 @@ def _searched(field: Field, text: str) -> str:
     raise ValueError(f"“{text}” could be: {shown}. Pick one from the list.")
 
 
-def _read_days(text: str) -> int | None:
+def _read_count(text: str, unit: str, most: int) -> int | None:
     if not text:
         return None
-    if not text.isdecimal() or int(text) > 366:
-        raise ValueError(f"“{text}” is no count of days. Type a whole number from 0 to 366.")
+    if not text.isdecimal() or int(text) > most:
+        raise ValueError(f"“{text}” is no count of {unit}. Type a whole number of at most {most:,}.")
     return int(text)
 
 
@@ -116,16 +122,18 @@ def _read_percent(text: str) -> str:
 
 
 class FieldForm(QWidget):
-    """Fields under each other, kept up with the file."""
+    """Fields under each other, or `across` of them beside each other, kept up with the file."""
 
-    def __init__(self, workspace: Workspace) -> None:
+    def __init__(self, workspace: Workspace, across: int = 1) -> None:
         super().__init__()
+        self._across = across
         self._workspace = workspace
         self._grid = QGridLayout(self)
         self._grid.setContentsMargins(0, 0, 0, 0)
         self._grid.setHorizontalSpacing(10)
         self._grid.setVerticalSpacing(1)
-        self._grid.setColumnStretch(1, 1)
+        for column in range(across):
+            self._grid.setColumnStretch(2 * column + 1, 1)
         self._fields: list[Field] = []
         self._editors: dict[str, QWidget] = {}
         self._problems: dict[str, QLabel] = {}
@@ -149,16 +157,21 @@ class FieldForm(QWidget):
         self._editors.clear()
         self._problems.clear()
         self._typed.clear()
-        for row, field in enumerate(fields):
-            self._place(field, row)
+        row = column = 0
+        for field in fields:
+            heading = field.kind is FieldKind.HEADING
+            if column and (heading or column == self._across):
+                row, column = row + 1, 0
+            self._place(field, row, 2 * column)
+            column = self._across if heading else column + 1
         self.refresh()
 
-    def _place(self, field: Field, row: int) -> None:
+    def _place(self, field: Field, row: int, column: int) -> None:
         if field.kind is FieldKind.HEADING:
             heading = QLabel(field.label)
             heading.setFont(theme.title_font(11.5))
             heading.setContentsMargins(0, 8 if row else 0, 0, 0)
-            self._grid.addWidget(heading, 2 * row, 0, 1, 2)
+            self._grid.addWidget(heading, 2 * row, 0, 1, 2 * self._across)
             return
         editor = self._editor(field)
         problem = QLabel()
@@ -167,14 +180,14 @@ class FieldForm(QWidget):
         problem.setWordWrap(True)
         problem.hide()
         if field.kind is FieldKind.ANSWER:
-            self._grid.addWidget(editor, 2 * row, 0, 1, 2)
+            self._grid.addWidget(editor, 2 * row, column, 1, 2)
         else:
             label = QLabel(field.label)
             label.setProperty("role", "soft")
             label.setBuddy(editor)
-            self._grid.addWidget(label, 2 * row, 0)
-            self._grid.addWidget(editor, 2 * row, 1)
-        self._grid.addWidget(problem, 2 * row + 1, 0, 1, 2)
+            self._grid.addWidget(label, 2 * row, column)
+            self._grid.addWidget(editor, 2 * row, column + 1)
+        self._grid.addWidget(problem, 2 * row + 1, column, 1, 2)
         editor.show()  # at once, so that it can take the focus
         self._editors[field.path] = editor
         self._problems[field.path] = problem
@@ -269,9 +282,12 @@ class FieldForm(QWidget):
         parent, _, name = field.path.rpartition("/")
         holder = value_at(file, parent)
         there = not isinstance(holder, dict) or name in holder
-        if there and _plain(value_at(file, field.path)) == value:
+        if _plain(value_at(file, field.path)) == value and (there or value is None):
             return
-        step = Change(op="replace" if there else "add", path=field.path, value=value)
+        if value is None and field.optional and isinstance(holder, dict):
+            step = Change(op="remove", path=field.path)
+        else:
+            step = Change(op="replace" if there else "add", path=field.path, value=value)
         self._workspace.do(Edit(label=field.label, changes=(step,)))
 
 

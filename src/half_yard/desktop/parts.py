@@ -77,6 +77,7 @@ def plain_table(name: str, columns: Sequence[tuple[str, int]]) -> QTableWidget:
     table.verticalHeader().hide()
     table.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT + 2)
     table.setShowGrid(False)
+    table.setWordWrap(False)
     table.setTabKeyNavigation(False)
     table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
     table.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)

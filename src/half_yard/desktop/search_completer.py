@@ -13,18 +13,7 @@ from half_yard.records.choices import Option
 
 TAKING_KEYS = {Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_Tab, Qt.Key.Key_Backtab}
 NARROWEST = 280
-
-
-def with_all_words(options: Sequence[Option]) -> Callable[[str], Sequence[Option]]:
-    """A search among options: those whose title has every word typed. They are given without their keys,
-    which nobody types."""
-    titles = [(title.casefold(), ("", title)) for _, title in options]
-
-    def found(typed: str) -> Sequence[Option]:
-        words = typed.casefold().split()
-        return [option for text, option in titles if all(word in text for word in words)]
-
-    return found
+NOTHING = "nothing has all of these words"
 
 
 class SearchCompleter(QCompleter):
@@ -43,7 +32,8 @@ class SearchCompleter(QCompleter):
 
     def splitPath(self, path: str) -> list[str]:
         """Called with what is typed so far: search for it."""
-        self._found.setStringList([f"{key} {title}".strip() for key, title in self._search(path)])
+        found = [f"{key} {title}".strip() for key, title in self._search(path)]
+        self._found.setStringList(found or [NOTHING])
         return [path]
 
     def eventFilter(self, watched: QObject, event: QEvent) -> bool:
@@ -51,7 +41,7 @@ class SearchCompleter(QCompleter):
         if popup is not None and watched is popup and _takes(event):
             chosen = popup.currentIndex()
             popup.hide()
-            if chosen.isValid():
+            if chosen.isValid() and chosen.data() != NOTHING:
                 self._line.setText(str(chosen.data()))
                 self._line.setModified(True)
             again = QKeyEvent(QEvent.Type.KeyPress, event.key(), event.modifiers(), event.text())

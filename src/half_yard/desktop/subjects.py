@@ -8,7 +8,7 @@ from half_yard.records import ClientFile, Record
 Subject = Place | str
 """A line by its place, or a record or field by its JSON pointer."""
 
-TABLED = {"entries", "assets", "forms", "wages", "interest", "estimated_payments"}
+TABLED = {"entries", "assets", "forms", "wages", "interest", "dividends", "estimated_payments"}
 
 
 def record_of(subject: Subject) -> Subject:

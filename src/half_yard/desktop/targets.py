@@ -13,7 +13,7 @@ from half_yard.countries import Pack
 from half_yard.desktop.tables import Column
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import ClientFile, Record
-from half_yard.records.choices import ChoiceError, Option, choice_title, read_choice
+from half_yard.records.choices import ChoiceError, Option, choice_title, read_choice, with_all_words
 from half_yard.statements import Target
 
 ASIDE = "Aside: "
@@ -41,6 +41,14 @@ def target_options(file: ClientFile, pack: Pack, *, asides: bool = True) -> list
     if asides:
         options += [(f"{ASIDE}{reason}", f"{ASIDE}{reason}") for reason in REASONS]
     return options
+
+
+def find_targets(typed: str, options: Sequence[Option]) -> Sequence[Option]:
+    """The targets that have all the words typed; behind “Aside:” any reason may be typed."""
+    found = list(with_all_words(options)(typed))
+    if typed.strip().casefold().startswith(ASIDE.strip().casefold()):
+        found = [("", typed), *(option for option in found if option[1] != typed)]
+    return found
 
 
 def _short(name: str) -> str:
@@ -86,6 +94,11 @@ class TargetColumn(Column):
         if self.workspace is None:
             raise LookupError("a column of targets needs a workspace")
         return target_options(self.workspace.file, self.workspace.pack, asides=self.asides)
+
+    def found(self, record: Record | None, typed: str) -> Sequence[Option]:
+        """The targets that have all the words typed."""
+        del record
+        return find_targets(typed, self._known())
 
     def text(self, key: str, record: Record, year: int) -> str:
         """The target for reading."""

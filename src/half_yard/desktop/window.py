@@ -22,6 +22,7 @@ from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
+from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.parts import Page, button
 from half_yard.desktop.stages import Stage, open_counts, stage_of
 from half_yard.desktop.subjects import Subject
@@ -47,7 +48,7 @@ class MainWindow(QMainWindow):
         self.setMinimumSize(1040, 640)
         self.tape = Tape()
         self.clients = ClientsPage(self.workspace, recent)
-        self.books = BooksPage(self.workspace)
+        self.books = BooksPage(self.workspace, recent.paths)
         self.assets = AssetsPage(self.workspace)
         self.returns = ReturnPage(self.workspace)
         self.pages: dict[Stage, Page] = {
@@ -114,6 +115,11 @@ class MainWindow(QMainWindow):
             "New rental": lambda: self._new_activity("rental"),
             "New asset": self._new_asset,
             "Make the entry an asset": self._make_asset,
+            "Take in a statement": lambda: self._in_tray(self.books.tray.ask_for_file),
+            "Fetch a marketplace's statements": lambda: self._in_tray(self.books.tray.open_marketplace),
+            "Take the proposals of the tray": lambda: self._in_tray(self.books.tray.take_proposals),
+            "Sorting rules": lambda: self._in_tray(self.books.tray.rules_button.click),
+            "Export the books": self.books.ask_to_export,
             "Quit": self._quit,
         }
 
@@ -261,6 +267,13 @@ class MainWindow(QMainWindow):
         if self.workspace.is_open:
             self.show_stage(Stage.BOOKS)
             self.books.make_activity(kind)
+
+    def _in_tray(self, act: Callable[[], None]) -> None:
+        """Show the tray and do something there."""
+        if self.workspace.is_open:
+            self.show_stage(Stage.BOOKS)
+            self.books.choose(STATEMENTS)
+            act()
 
     def _new_asset(self) -> None:
         if self.workspace.is_open:

@@ -13,8 +13,11 @@ from half_yard.countries import Computation, StatementLine, pack_for
 
 @dataclass(frozen=True, slots=True)
 class BooksRow:
-    """An entry: its id and what was entered, `amount` in dollars as a decimal string, `date` in ISO 8601,
-    `line` the key of its statement line with its printed number and title, `stopped` why it lands nowhere."""
+    """An entry: its id and what was entered, `amount` in dollars as a decimal string, `date` in ISO 8601.
+
+    `line` is the key of its statement line, with its printed number and title; `share` the percent of it that
+    is the activity's, empty for all of it; `counts` that part in dollars; `stopped` why it lands nowhere.
+    """
 
     entry: str
     activity: str
@@ -26,6 +29,9 @@ class BooksRow:
     title: str
     amount: str
     reckoning: str
+    share: str
+    counts: str
+    note: str
     stopped: str
 
 
@@ -51,6 +57,9 @@ def books_rows(computation: Computation) -> Iterator[BooksRow]:
             title=line.title if line else "",
             amount=format(entry.amount, ".2f"),
             reckoning=entry.reckoning,
+            share="" if entry.share is None else format(entry.share, "f"),
+            counts=format(entry.counts, ".2f"),
+            note=entry.note,
             stopped=computation.stops.get(f"/entries/{key}", ""),
         )
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 Option = tuple[str, str]
 """A key and its title."""
@@ -38,3 +38,15 @@ def read_choice(typed: str, options: Sequence[Option]) -> str:
 def choice_title(key: str, options: Sequence[Option]) -> str:
     """The title of an option; the bare key where it is none of them."""
     return dict(options).get(key, key)
+
+
+def with_all_words(options: Sequence[Option]) -> Callable[[str], Sequence[Option]]:
+    """A search among options: those whose title has every word typed. They are given without their keys,
+    which nobody types."""
+    titles = [(title.casefold(), ("", title)) for _, title in options]
+
+    def found(typed: str) -> Sequence[Option]:
+        words = typed.casefold().split()
+        return [option for text, option in titles if all(word in text for word in words)]
+
+    return found

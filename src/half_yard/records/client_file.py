@@ -7,14 +7,18 @@ stays true whatever else is added or removed; ids sort in the order in which the
 from __future__ import annotations
 
 from collections.abc import Mapping
+from decimal import Decimal
 from typing import Annotated, Literal
 
 from pydantic import Field
 
+from half_yard.figures.rounding import to_cents
 from half_yard.records.amounts import Amount, Percent
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.record import Address, Date, Days, Record, Text
 from half_yard.records.statements import SortingRule, Statement
+
+WHOLE = Decimal(100)
 
 
 class Person(Record):
@@ -87,6 +91,11 @@ class Entry(Record):
     share: Percent | None = None
     note: Text = ""
     from_row: Text = ""
+
+    @property
+    def counts(self) -> Decimal:
+        """The part of the amount that is the activity's, in cents."""
+        return self.amount if self.share is None else to_cents(self.amount * self.share / WHOLE)
 
 
 class Asset(Record):

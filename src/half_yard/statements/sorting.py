@@ -51,8 +51,8 @@ def proposals(
     """A proposal for each row, by its name, where there is one.
 
     First an entry that was typed for the same money, so that nothing is counted twice; then the rule with the
-    longest words that the row has; then where entries of the same payee went before. `marked` are lines by
-    the mark that a simulated service puts before a reference.
+    longest words that the row has; then the line of a simulated service's mark before a reference, by
+    `marked`; then where entries of the same payee went before.
     """
     rules = sorted(
         (rule for rule in file.sorting_rules.values() if rule.words and _leads_somewhere(rule, file)),
@@ -71,10 +71,10 @@ def proposals(
         mark = row.reference.partition(":")[0]
         if rule is not None:
             made[name] = Proposal(target_of(rule), f"rule “{rule.words}”")
+        elif mark in marked and (activity := _first_of(file, "business")):
+            made[name] = Proposal(Target(activity, marked[mark]), f"{mark} of a marketplace")
         elif (known := learned.of(row)) is not None:
             made[name] = known
-        elif mark in marked and (activity := _only_one_with(file, "business")):
-            made[name] = Proposal(Target(activity, marked[mark]), f"{mark} of a marketplace")
     return made
 
 
@@ -105,7 +105,7 @@ def _same_money(entry: Entry, row: StatementRow) -> bool:
     return bool(ours) and (ours in theirs or fuzz.partial_ratio(ours, theirs) >= ALIKE)
 
 
-def _only_one_with(file: ClientFile, kind: str) -> str:
+def _first_of(file: ClientFile, kind: str) -> str:
     return next((key for key, item in sorted(file.activities.items()) if item.kind == kind), "")
 
 

@@ -167,6 +167,8 @@ def _written_off(frame: OnReturn, books: Books) -> Iterator[Finding]:
     file = frame.file
     for (activity_key, line), group in sorted(books.entries.items()):
         started = file.activities[activity_key].started
+        if started is None and line not in INTEREST_LINES:
+            continue
         for key in group:
             entry = file.entries[key]
             called = entry.payee or entry.memo or "An entry"

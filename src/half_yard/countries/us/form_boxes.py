@@ -3,9 +3,8 @@
 from half_yard.countries.pack import Box, FormKind
 from half_yard.records.dates import MONTHS
 
-STATE_NOTE = "kept for the state's return, which is not computed"
 MONTH_BOXES = tuple(
-    Box(f"month_{number:02d}", f"5{letter} {name}", "the gross of the month")
+    Box(f"month_{number:02d}", f"5{letter} {name}", "")
     for number, (letter, name) in enumerate(zip("abcdefghijkl", MONTHS, strict=True), 1)
 )
 DIRECT_SALES = Box(

@@ -13,11 +13,15 @@ from half_yard.countries.pack import (
     StatementLine,
 )
 from half_yard.countries.us.activity_codes import code_title, find_codes
-from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.asset_classes import CLASSES, LOAN
 from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.compute import compute
 from half_yard.countries.us.form_boxes import FORM_KINDS, PERSONS_BOXES
-from half_yard.countries.us.identity import employer_number_problem, identity_problem
+from half_yard.countries.us.identity import (
+    employer_number_problem,
+    employer_or_personal_problem,
+    identity_problem,
+)
 from half_yard.countries.us.on_return import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES
 from half_yard.countries.us.statement_lines import MEALS, lines_of
@@ -37,7 +41,7 @@ class UnitedStates:
         "1 Single family residence", "2 Multi-family residence", "3 Vacation or short-term rental",
         "4 Commercial", "5 Land", "7 Self-rental", "8 Other",
     )  # fmt: skip
-    asset_kinds = tuple(AssetKind(item.key, item.title) for item in CLASSES.values())
+    asset_kinds = tuple(AssetKind(item.key, item.title, item.key == LOAN) for item in CLASSES.values())
 
     form_kinds = FORM_KINDS
     marketplace_lines = {"gross": "gross_receipts", "tips": "gross_receipts", "fees": "commissions"}
@@ -92,6 +96,10 @@ class UnitedStates:
     def employer_number_problem(self, number: str) -> str:
         """What is wrong with an employer number; empty when nothing is."""
         return employer_number_problem(number)
+
+    def payer_number_problem(self, number: str) -> str:
+        """What is wrong with a payer's number, with either matching check; empty when nothing is."""
+        return employer_or_personal_problem(number)
 
     def statement_sheets(self, file: ClientFile, activity: str) -> Sequence[str]:
         """The Schedule C of each owner, or the property's Schedule E."""

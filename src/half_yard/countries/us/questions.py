@@ -17,6 +17,7 @@ PAID = Question(
 FILED = Question(
     "filed_forms", "Those Forms 1099 are filed, or will be", False, "Schedule C, line J; E, line B"
 )
+WHICH = "Business or rental?"
 ACTIVITY = {
     "business": (
         Question("material_participation", "The owner takes part materially", True, "Schedule C, line G"),
@@ -38,15 +39,15 @@ ACTIVITY = {
         FILED,
         Question(
             "services", "Guests get substantial services (cleaning during the stay, meals, tours)", False,
-            "Business or rental? Services mainly for the guests' convenience make it a business",
+            "Services mainly for the guests' convenience make it a business", WHICH,
         ),
         Question(
             "personal_property", "What is let is no real property (tools, a boat, a vehicle)", False,
-            "Business or rental? Letting personal property for profit is a business",
+            "Letting personal property for profit is a business", WHICH,
         ),
         Question(
             "dealer", "The owner deals in real estate and lets it meanwhile", False,
-            "Business or rental? A dealer's rents are part of the business (26 U.S.C. 1402(a)(1))",
+            "A dealer's rents are part of the business (26 U.S.C. 1402(a)(1))", WHICH,
         ),
     ),
 }  # fmt: skip

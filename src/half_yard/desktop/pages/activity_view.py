@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from enum import Enum
+from functools import cached_property
+
 from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.line_view import LineRow, LineView
@@ -14,6 +17,22 @@ from half_yard.desktop.parts import button
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
 
+
+class Part(Enum):
+    """What is shown on the right: the words on its button."""
+
+    ENTRIES = "All entries"
+    TOTALS = "Totals"
+    COMPARISON = "Last year"
+    PARTICULARS = "Particulars"
+
+
+TIPS = {
+    Part.ENTRIES: "Show the entries of every line",
+    Part.TOTALS: "By month and by payee, of the line chosen or of all",
+    Part.COMPARISON: "Every line beside last year's, and what limits it",
+    Part.PARTICULARS: "What it is, whose, how it is run",
+}
 STATEMENT_WIDTH = 328
 STATEMENT_ROW = 19
 NOT_ON_RETURN = "Nothing of it goes on this return: an entry's thread says why."
@@ -36,25 +55,19 @@ class ActivityView(QWidget):
         self.entries_view = EntriesView(workspace)
         self.entries = self.entries_view.block
         self.model = self.entries_view.model
-        self.comparison = ComparisonView(workspace)
-        self.totals = TotalsView(workspace)
-        self.particulars = ParticularsView(workspace)
-        self._all = button("All entries", "Show the entries of every line")
-        self._all.clicked.connect(self.show_all)
-        self._switches = {
-            self._all: self.entries_view,
-            button("Totals", "By month and by payee, of the line chosen or of all"): self.totals,
-            button("Last year", "Every line beside last year's, and what limits it"): self.comparison,
-            button("Particulars", "What it is, whose, how it is run"): self.particulars,
-        }
+        self._shown = Part.ENTRIES
+        self._switches = {part: button(part.value, tip) for part, tip in TIPS.items()}
+        self._switches[Part.ENTRIES].clicked.connect(self.show_all)
         self._stack = QStackedWidget()
+        self._stack.addWidget(self.entries_view)
         line = QHBoxLayout()
-        for switch, part in self._switches.items():
-            self._stack.addWidget(part)
+        for part, switch in self._switches.items():
             switch.setCheckable(True)
             line.addWidget(switch)
-            if switch is not self._all:
-                switch.clicked.connect(lambda checked, part=part: self._switch(part, checked))
+            if part is not Part.ENTRIES:
+                switch.clicked.connect(
+                    lambda checked, part=part: self.switch_to(part if checked else Part.ENTRIES)
+                )
         line.addStretch(1)
         right = QVBoxLayout()
         right.setSpacing(6)
@@ -66,6 +79,23 @@ class ActivityView(QWidget):
         row.addWidget(self.statement)
         row.addLayout(right, 1)
 
+    # The parts beside the entries are made when they are first shown, so that the window is there sooner.
+
+    @cached_property
+    def totals(self) -> TotalsView:
+        """The totals by month and payee."""
+        return TotalsView(self._workspace)
+
+    @cached_property
+    def comparison(self) -> ComparisonView:
+        """The lines beside last year's."""
+        return ComparisonView(self._workspace)
+
+    @cached_property
+    def particulars(self) -> ParticularsView:
+        """What the activity is and how it is run."""
+        return ParticularsView(self._workspace)
+
     # -- showing -------------------------------------------------------------------------------------
 
     def show_activity(self, key: str) -> None:
@@ -75,7 +105,7 @@ class ActivityView(QWidget):
             self._lines = ()
             self._unfolded = False
             self.statement.clearSelection()
-            self._stack.setCurrentWidget(self.entries_view)
+            self._shown = Part.ENTRIES
         self._show_statement()
         self._show_right()
 
@@ -84,24 +114,31 @@ class ActivityView(QWidget):
         rows = statement_rows(computation, pack, self._activity, unfolded=self._unfolded)
         self.statement.rows_model.show_rows(rows)
         # Beside last year's, every line stands in the comparison: it has the room of the statement too.
-        self.statement.setVisible(self._stack.currentWidget() is not self.comparison)
+        self.statement.setVisible(self._shown is not Part.COMPARISON)
 
     def _show_right(self) -> None:
-        shown = self._stack.currentWidget()
         landed = "" if self.statement.rows_model.rows else NOT_ON_RETURN
         self.entries_view.show_lines(self._activity, self._lines, landed=landed)
-        if shown is self.totals:
-            self.totals.show_lines(self._activity, self._lines)
-        elif shown is self.comparison:
-            self.comparison.show_activity(self._activity)
-        elif shown is self.particulars:
-            self.particulars.show_activity(self._activity)
-        for switch, part in self._switches.items():
-            switch.setChecked(part is shown and not (switch is self._all and self._lines))
+        shown: QWidget = self.entries_view
+        match self._shown:
+            case Part.TOTALS:
+                shown = self.totals
+                self.totals.show_lines(self._activity, self._lines)
+            case Part.COMPARISON:
+                shown = self.comparison
+                self.comparison.show_activity(self._activity)
+            case Part.PARTICULARS:
+                shown = self.particulars
+                self.particulars.show_activity(self._activity)
+        if self._stack.indexOf(shown) < 0:
+            self._stack.addWidget(shown)
+        self._stack.setCurrentWidget(shown)
+        for part, switch in self._switches.items():
+            switch.setChecked(part is self._shown and not (part is Part.ENTRIES and self._lines))
 
-    def _switch(self, part: QWidget, checked: bool) -> None:
-        """Show a part on the right, or the entries again."""
-        self._stack.setCurrentWidget(part if checked else self.entries_view)
+    def switch_to(self, part: Part) -> None:
+        """Show a part on the right."""
+        self._shown = part
         self._show_statement()
         self._show_right()
 
@@ -109,8 +146,8 @@ class ActivityView(QWidget):
         if row.place is not None:
             self._workspace.look_at(row.place)
         self._lines = row.entries
-        if self.statement.hasFocus() and self._stack.currentWidget() is not self.totals:
-            self._stack.setCurrentWidget(self.entries_view)
+        if self.statement.hasFocus() and self._shown is not Part.TOTALS:
+            self._shown = Part.ENTRIES
         self._show_right()
 
     def _enter(self) -> None:
@@ -122,24 +159,24 @@ class ActivityView(QWidget):
             self._show_statement()
             self.statement.show_line(["purchases"])
             return
-        self._switch(self.entries_view, True)
+        self.switch_to(Part.ENTRIES)
         self.entries.table.start_new()
 
     def show_all(self) -> None:
         """Show the entries of every line."""
         self._lines = ()
-        self._switch(self.entries_view, True)
+        self.switch_to(Part.ENTRIES)
         self.entries.table.setFocus()
 
     def show_statement(self) -> None:
         """Put the cursor on the statement."""
-        self._switch(self.entries_view, True)
+        self.switch_to(Part.ENTRIES)
         self.statement.setFocus()
 
     def show_entry(self, path: str) -> None:
         """Show the entry at a path on its line; one that is on no line, among all."""
         entry = self._workspace.file.entries[collection_and_id(path)[1]]
-        self._stack.setCurrentWidget(self.entries_view)
+        self._shown = Part.ENTRIES
         self.entries_view.words.clear()
         self._lines = ()
         self._show_statement()
@@ -154,15 +191,15 @@ class ActivityView(QWidget):
         are elsewhere."""
         parts = path.split("/")
         if len(parts) > 4 and parts[3] == "last_year":
-            self._switch(self.comparison, True)
+            self.switch_to(Part.COMPARISON)
             self.comparison.focus_on(parts[4])
             return
         if len(parts) > 4 and parts[3] == "notes":
-            self._switch(self.entries_view, True)
+            self.switch_to(Part.ENTRIES)
             self.statement.show_line([parts[4]])
             self.entries_view.notes.focus_on(path)
             return
-        self._switch(self.particulars, True)
+        self.switch_to(Part.PARTICULARS)
         self.particulars.form.focus_on(path)
 
     def focus(self) -> None:

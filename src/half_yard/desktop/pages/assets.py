@@ -135,13 +135,16 @@ class AssetsPage(Page):
         self._title.setText(asset.name or "Not named")
         self._summary.setText(self._life_words(story))
         self.tape.show_story(story, file.tax_year)
+        kind = next((k for k in self._workspace.pack.asset_kinds if k.key == asset.asset_class), None)
+        months = Field(f"/assets/{self._current}/months", "Months of the loan", FieldKind.MONTHS)
         self.questions.show_fields(
             [
-                Field(
+                *([months] if kind is not None and kind.months else []),
+                *(Field(
                     f"/assets/{self._current}/answers/{question.key}", question.text, FieldKind.ANSWER,
                     default=question.default, hint=question.explanation,
                 )
-                for question in self._workspace.pack.asset_questions(asset.asset_class)
+                for question in self._workspace.pack.asset_questions(asset.asset_class)),
             ]
         )  # fmt: skip
 
@@ -168,7 +171,7 @@ class AssetsPage(Page):
     def show_subject(self, path: str) -> None:
         """Show the asset at a path, the cursor on a question about it where the path names one."""
         self.assets.table.show_record(collection_and_id(path)[1])
-        if "/answers" in path:
+        if "/answers" in path or "/months" in path:
             self.questions.focus_on(path)
 
     def focus(self) -> None:

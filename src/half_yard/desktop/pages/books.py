@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Iterable
 from decimal import Decimal
+from functools import cached_property
+from pathlib import Path
+from typing import TypeVar
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout
+from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.countries import Computation
 from half_yard.desktop.pages.activity_view import ActivityView
@@ -17,8 +21,10 @@ from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
+from half_yard.interop import books_text
 from half_yard.records import Activity, add, next_id
 
+P = TypeVar("P", bound=QWidget)
 HOUSEHOLD = "household"
 FORMS = "forms"
 STATEMENTS = "statements"
@@ -27,8 +33,9 @@ BESIDES = (
     (FORMS, "Forms", "Information forms of payers, matched with the books"),
     (HOUSEHOLD, "Household", "Wages, interest, payments"),
 )
+EXPORTS = "Workbook (*.xlsx);;CSV (*.csv);;JSON (*.json)"
 NAME_LENGTH = 16
-OWN_ITEMS = {"wages", "interest", "estimated_payments", "business_loss_carried_in"}
+OWN_ITEMS = {"wages", "interest", "dividends", "estimated_payments", "business_loss_carried_in"}
 NOTHING_YET = (
     "No activity yet. A business is reported on Schedule C, a rental on Schedule E: make one above, "
     "or choose Household for wages, interest and payments."
@@ -38,7 +45,7 @@ NOTHING_YET = (
 class BooksPage(Page):
     """The activities in a strip above, the chosen one below."""
 
-    def __init__(self, workspace: Workspace) -> None:
+    def __init__(self, workspace: Workspace, office: Callable[[], Iterable[Path]]) -> None:
         super().__init__(workspace)
         self._chosen = ""
         column = QVBoxLayout(self)
@@ -52,18 +59,40 @@ class BooksPage(Page):
             make = button(text)
             make.clicked.connect(lambda _checked=False, kind=kind: self.make_activity(kind))
             head.addWidget(make, 0, Qt.AlignmentFlag.AlignTop)
+        export = button("Export…", "Every entry as a workbook with live totals, as CSV or as JSON")
+        export.clicked.connect(self.ask_to_export)
+        head.addWidget(export, 0, Qt.AlignmentFlag.AlignTop)
         column.addLayout(head)
+        self._office = office
         self.activity = ActivityView(workspace)
-        self.household = HouseholdView(workspace)
-        self.forms = FormsView(workspace)
-        self.tray = TrayView(workspace)
         self._empty = soft(NOTHING_YET)
         self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
         self._stack = QStackedWidget()
-        for part in (self.activity, self.tray, self.forms, self.household, self._empty):
+        for part in (self.activity, self._empty):
             self._stack.addWidget(part)
         column.addWidget(self._stack, 1)
         workspace.opened.connect(self._opened)
+
+    # The parts beside the activities are made when they are first shown, so that the window is there sooner.
+
+    @cached_property
+    def tray(self) -> TrayView:
+        """The statements and the tray of their rows."""
+        return self._added(TrayView(self._workspace))
+
+    @cached_property
+    def forms(self) -> FormsView:
+        """The payers' forms."""
+        return self._added(FormsView(self._workspace, self._office))
+
+    @cached_property
+    def household(self) -> HouseholdView:
+        """What the household has besides."""
+        return self._added(HouseholdView(self._workspace, self._office))
+
+    def _added(self, part: P) -> P:
+        self._stack.addWidget(part)
+        return part
 
     def _opened(self) -> None:
         self._chosen = next(iter(sorted(self._workspace.file.activities)), "")
@@ -126,6 +155,33 @@ class BooksPage(Page):
         self.choose(key)
         self.activity.show_particulars(f"/activities/{key}/name")
 
+    def ask_to_export(self) -> None:
+        """Ask where the books go, and write them there."""
+        if not self._workspace.is_open:
+            return
+        name = f"{self._workspace.file.title} {self._workspace.file.tax_year} books.xlsx"
+        folder = self._workspace.path.parent if self._workspace.path else Path.home()
+        chosen, _ = QFileDialog.getSaveFileName(self, "Export the books", str(folder / name), EXPORTS)
+        if chosen:
+            self.export(Path(chosen))
+
+    def export(self, path: Path) -> None:
+        """Write the books as the ending of the name says: XLSX, JSON, or else CSV."""
+        computation = self._workspace.computation
+        try:
+            if path.suffix.casefold() == ".xlsx":
+                # The library of workbooks takes a quarter of a second to load: only when it is needed.
+                from half_yard.interop.books_workbook import books_workbook  # noqa: PLC0415
+
+                path.write_bytes(books_workbook(computation))
+            else:
+                as_json = path.suffix.casefold() == ".json"
+                path.write_text(books_text(computation, as_json=as_json), encoding="utf-8", newline="")
+        except OSError as error:
+            self._workspace.said.emit(f"The books can't be written: {error.strerror}. Choose another place.")
+            return
+        self._workspace.said.emit(f"The books are written to {path.name}.")
+
     def show_subject(self, path: str) -> None:
         """Show what stands at a path: an entry, an activity's particulars, an item of the household."""
         collection, key = collection_and_id(path)
@@ -153,11 +209,11 @@ class BooksPage(Page):
 
     def focus(self) -> None:
         """Put the cursor where work goes on."""
-        if self._stack.currentWidget() is self.activity:
-            self.activity.focus()
-        elif self._stack.currentWidget() is self.tray:
+        if self._chosen == STATEMENTS:
             self.tray.focus()
-        elif self._stack.currentWidget() is self.forms:
+        elif self._chosen == FORMS:
             self.forms.forms.table.setFocus()
-        else:
+        elif self._chosen == HOUSEHOLD:
             self.household.tables["wages"].table.setFocus()
+        elif self._chosen:
+            self.activity.focus()

@@ -21,7 +21,8 @@ from half_yard.storage import SUFFIX, FileRefusedError, read_file
 
 LINE, NUMBER, TYPED, SHARE, COUNTS, LAST_YEAR, CHANGE, LIMIT = range(8)
 COLUMNS = (
-    ("", 190), ("Line", 40), ("Typed", 88), ("Share", 52), ("Counts", 88), ("Last year", 88), ("Change", 88),
+    ("This activity", 190),
+    ("Line", 40), ("Typed", 88), ("Share", 52), ("Counts", 88), ("Last year", 88), ("Change", 88),
     ("What limits it", 150),
 )  # fmt: skip
 AMOUNTS = (TYPED, SHARE, COUNTS, LAST_YEAR, CHANGE)
@@ -44,7 +45,7 @@ class ComparisonView(QWidget):
             | self.table.EditTrigger.DoubleClicked
             | self.table.EditTrigger.EditKeyPressed
         )
-        self.table.setItemDelegate(CellDelegate(self.table))
+        self.table.setItemDelegateForColumn(LAST_YEAR, CellDelegate(self.table))
         self.table.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT - 2)
         for section in AMOUNTS:
             if heading := self.table.horizontalHeaderItem(section):
@@ -98,14 +99,12 @@ class ComparisonView(QWidget):
             item.setFlags(flags)
             if column in AMOUNTS:
                 item.setTextAlignment(RIGHT)
-            if not row.counts and not row.last_year:
+            if column != LAST_YEAR and not row.counts and not row.last_year:
                 item.setForeground(theme.SOFT_INK)
-            if unusual and column in {COUNTS, LAST_YEAR}:
+            if unusual and column == COUNTS:
                 item.setBackground(theme.WELD_WASH)
             if row.key in RESULTS_FROM:
-                font = item.font()
-                font.setBold(True)
-                item.setFont(font)
+                item.setFont(theme.text_font(bold=True))
             self.table.setItem(number, column, item)
 
     def _typed(self, item: QTableWidgetItem) -> None:

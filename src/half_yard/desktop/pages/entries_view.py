@@ -10,7 +10,7 @@ from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 from half_yard.countries import StatementLine
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.parts import TableBlock, button
-from half_yard.desktop.search_completer import SearchCompleter, with_all_words
+from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.targets import read_target, target_options
@@ -18,7 +18,7 @@ from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Entry, Record
 from half_yard.records.capitalizing import into_asset
-from half_yard.records.choices import Option
+from half_yard.records.choices import Option, with_all_words
 
 LINE_COLUMN = 3
 NOTED = "†"
@@ -47,6 +47,7 @@ class EntriesView(QWidget):
         self.move_to.setToolTip(
             "A line of any activity, with a share behind it where there is one: “utilities 60%”"
         )
+        self.move_to.setCompleter(SearchCompleter(self._find_targets, self.move_to))
         self.move_to.returnPressed.connect(self.move_selected)
         asset = button("Make it an asset", "Turn the entry under the cursor into an asset of the activity")
         asset.clicked.connect(self.make_asset)
@@ -131,12 +132,15 @@ class EntriesView(QWidget):
         self.block.heading.setText(heading)
         self.block.explanation.setText(landed or (chosen[0].explanation if chosen else ""))
         self.block.table.setColumnHidden(LINE_COLUMN, bool(chosen))
-        self.move_to.setCompleter(SearchCompleter(with_all_words(self._targets()), self.move_to))
         self.model.refresh()
         self._show_notes()
 
     def _targets(self) -> list[Option]:
         return target_options(self._workspace.file, self._workspace.pack, asides=False)
+
+    def _find_targets(self, typed: str) -> Sequence[Option]:
+        """The lines that have the words typed, looked up when they are typed: there are hundreds."""
+        return with_all_words(self._targets())(typed)
 
     def _find(self, words: str) -> None:
         self._wanted = words.casefold().replace(",", "").split()

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from decimal import Decimal
+from pathlib import Path
 
 from pydantic import JsonValue
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QTableWidgetItem, QVBoxLayout, QWidget
 
 from half_yard.countries import PayerMatch
 from half_yard.desktop import theme
-from half_yard.desktop.parts import TableBlock, plain_table, soft, title
+from half_yard.desktop.pages.boxes_pane import BoxesPane
+from half_yard.desktop.parts import TableBlock, button, plain_table, soft
+from half_yard.desktop.payers import known_of_payer
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
@@ -23,6 +26,7 @@ PAYER_COLUMNS = (
     ("Payer", 160), ("Activity", 150), ("Line", 46), ("On forms", 92), ("In the books", 92),
     ("Difference", 92), ("State", 262),
 )  # fmt: skip
+ACROSS = 4
 AMOUNTS = (3, 4, 5)
 RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
 FORM_ROLE = Qt.ItemDataRole.UserRole + 1
@@ -31,9 +35,10 @@ FORM_ROLE = Qt.ItemDataRole.UserRole + 1
 class FormsView(QWidget):
     """The forms above, as they are typed; every payer of the file below."""
 
-    def __init__(self, workspace: Workspace) -> None:
+    def __init__(self, workspace: Workspace, office: Callable[[], Iterable[Path]]) -> None:
         super().__init__()
         self._workspace = workspace
+        self._office = office
         source = Source(
             "forms", "form", ReceivedForm, self._start, ("kind", "amount"), "a new form", hint_column=3,
             beside=lambda: (workspace.file.activities, workspace.computation.stops), fill_in=self._fill_in,
@@ -54,9 +59,36 @@ class FormsView(QWidget):
         column.setSpacing(4)
         column.addWidget(self.forms, 1)
         column.addSpacing(8)
-        column.addWidget(title("Payers", 12))
+        column.addLayout(self._switches())
+        self._stack = QStackedWidget()
+        self._stack.addWidget(self._payers_part())
+        self.boxes = BoxesPane(workspace, ACROSS)
+        self._stack.addWidget(self.boxes)
+        column.addWidget(self._stack, 1)
+
+    def _switches(self) -> QHBoxLayout:
+        line = QHBoxLayout()
+        self._show_payers = button("Payers", "Every payer: what is on forms, what is in the books")
+        self._show_boxes = button(
+            "Boxes of the form", "The payer's address, the form's further boxes, the state's"
+        )
+        for number, switch in enumerate((self._show_payers, self._show_boxes)):
+            switch.setCheckable(True)
+            switch.setAutoExclusive(True)
+            switch.clicked.connect(lambda _checked=False, number=number: self._stack.setCurrentIndex(number))
+            line.addWidget(switch)
+        self._show_payers.setChecked(True)
+        line.addStretch(1)
+        return line
+
+    def _payers_part(self) -> QWidget:
+        part = QWidget()
+        column = QVBoxLayout(part)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(4)
         column.addWidget(self._share)
         column.addWidget(self.payers, 1)
+        return part
 
     def _columns(self) -> Sequence[Column]:
         return (
@@ -75,12 +107,8 @@ class FormsView(QWidget):
         return {"activity": next(iter(sorted(self._workspace.file.activities)), "")}
 
     def _fill_in(self, typed: Mapping[str, JsonValue]) -> Mapping[str, JsonValue]:
-        """What is known of a payer whose number is on another form of the file."""
-        digits = _digits(str(typed.get("payer_number") or ""))
-        for form in self._workspace.file.forms.values():
-            if digits and _digits(form.payer_number) == digits:
-                return {"payer": form.payer, "payee_in_books": form.payee_in_books}
-        return {}
+        """What is known of the payer with the number typed."""
+        return dict(known_of_payer(self._workspace.file, str(typed.get("payer_number") or ""), self._office))
 
     def _kinds(self, record: Record | None) -> Sequence[Option]:
         del record
@@ -98,6 +126,7 @@ class FormsView(QWidget):
         for row, match in enumerate(matches):
             self._show_match(row, match)
         self._share.setText(_share_words(matches))
+        self._show_boxes_of_form()
 
     def _show_match(self, row: int, match: PayerMatch) -> None:
         activity = self._workspace.file.activities[match.activity]
@@ -117,7 +146,17 @@ class FormsView(QWidget):
                 item.setForeground(theme.SOFT_INK)
             self.payers.setItem(row, column, item)
 
+    def _show_boxes_of_form(self) -> None:
+        """The boxes of the form under the cursor."""
+        path = self.forms.table.records.path_at(self.forms.table.currentIndex().row())
+        form = self._workspace.file.forms.get(collection_and_id(path)[1])
+        kind = next(
+            (kind for kind in self._workspace.pack.form_kinds if form and kind.key == form.kind), None
+        )
+        self.boxes.show_form(path if form else "", kind.boxes if kind else (), kind.ticks if kind else ())
+
     def _form_chosen(self, path: str) -> None:
+        self._show_boxes_of_form()
         if path and self.forms.table.hasFocus():
             self._workspace.look_at(path)
 
@@ -126,8 +165,12 @@ class FormsView(QWidget):
             self.forms.table.show_record(key)
 
     def show_subject(self, path: str) -> None:
-        """Show the form at a path."""
+        """Show the form at a path, the cursor on its box where the path names one."""
         self.forms.table.show_record(collection_and_id(path)[1])
+        if path.count("/") > 3:
+            self._show_boxes.click()
+            self._show_boxes_of_form()
+            self.boxes.form.focus_on(path)
 
 
 def _share_words(matches: Sequence[PayerMatch]) -> str:
@@ -138,10 +181,6 @@ def _share_words(matches: Sequence[PayerMatch]) -> str:
     if not whole:
         return "Nothing is received yet."
     return f"Of {whole:,.2f} received, {on_forms:,.2f} is on forms ({on_forms / whole:.0%})."
-
-
-def _digits(number: str) -> str:
-    return "".join(sign for sign in number if sign.isdecimal())
 
 
 def _dollars(amount: Decimal) -> str:

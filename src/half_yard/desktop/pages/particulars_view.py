@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from itertools import chain
+from itertools import chain, groupby
 
 from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
+from half_yard.countries import Question
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.parts import button, soft
 from half_yard.desktop.workspace import Workspace
@@ -101,16 +102,17 @@ class ParticularsView(QScrollArea):
                 f"{path}/choices/{question.key}", question.text, FieldKind.CHOICE, question.options,
                 hint=question.explanation,
             )  # fmt: skip
-        for asked in pack.activity_questions(activity.kind):
-            yield Field(
-                f"{path}/answers/{asked.key}", asked.text, FieldKind.ANSWER, default=asked.default,
-                hint=asked.explanation,
-            )  # fmt: skip
+        asked = pack.activity_questions(activity.kind)
+        yield from (_answer(path, question) for question in asked if not question.group)
         yield _heading(path, "Own lines among other expenses")
         fresh = next_id("own_lines", activity.own_lines)
         for number, key in enumerate(chain(sorted(activity.own_lines), [fresh]), 1):
             hint = "a name, such as Memberships" if key == fresh else ""
             yield Field(f"{path}/own_lines/{key}", f"Line {number}", hint=hint)
+        for group, questions in groupby(asked, lambda question: question.group):
+            if group:
+                yield _heading(path, group)
+                yield from (_answer(path, question) for question in questions)
 
     def _owners(self, path: str) -> Iterator[Field]:
         file, pack = self._workspace.file, self._workspace.pack
@@ -166,6 +168,13 @@ class ParticularsView(QScrollArea):
         name = self._workspace.file.activities[self._key].name or "The activity"
         if self._workspace.try_to(edit):
             self._workspace.said.emit(f"{name} is taken out, with what belonged to it. Undo brings it back.")
+
+
+def _answer(path: str, question: Question) -> Field:
+    return Field(
+        f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,
+        hint=question.explanation,
+    )  # fmt: skip
 
 
 def _heading(path: str, words: str) -> Field:

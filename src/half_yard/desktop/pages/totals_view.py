@@ -9,14 +9,16 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QTableWidget, QTableWidgetItem, QVBoxLayout, QWidget
 
 from half_yard.countries.totals import NO_MONTH, Together, by_month, by_payee
+from half_yard.desktop import theme
 from half_yard.desktop.parts import plain_table, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records.dates import MONTHS
 
 RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
-AMOUNTS = (1, 2, 3)
-WIDTHS = (("In", 84), ("Out", 84), ("Entries", 54))
+IN, OUT, COUNT = 1, 2, 3
+AMOUNTS = (IN, OUT, COUNT)
+WIDTHS = (("In", 82), ("Out", 82), ("Entries", 56))
 
 
 class TotalsView(QWidget):
@@ -27,6 +29,7 @@ class TotalsView(QWidget):
         self._workspace = workspace
         self.heading = title("", 12)
         self.months = _table("Totals by month", "Month")
+        self.months.setColumnHidden(COUNT, True)
         self.payees = _table("Totals by payee", "Payee")
         row = QHBoxLayout()
         row.setSpacing(12)
@@ -64,7 +67,7 @@ class TotalsView(QWidget):
 
 
 def _table(name: str, heading: str) -> QTableWidget:
-    table = plain_table(name, ((heading, 100), *WIDTHS))
+    table = plain_table(name, ((heading, 70), *WIDTHS))
     for section in AMOUNTS:
         if item := table.horizontalHeaderItem(section):
             item.setTextAlignment(RIGHT)
@@ -79,8 +82,10 @@ def _fill(table: QTableWidget, rows: Sequence[tuple[str, Together]]) -> None:
         sum((item.money_out for _, item in rows), Decimal(0)),
         sum(item.count for _, item in rows),
     )
+    table.setColumnHidden(IN, not whole.money_in)
+    table.setColumnHidden(OUT, not whole.money_out)
     table.setRowCount(len(rows) + 1)
-    for number, (name, item) in enumerate([*rows, ("Together", whole)]):
+    for number, (name, item) in enumerate([*rows, ("Sum", whole)]):
         cells = (name, _shown(item.money_in), _shown(item.money_out), str(item.count or "·"))
         for column, text in enumerate(cells):
             cell = QTableWidgetItem(text)
@@ -88,9 +93,7 @@ def _fill(table: QTableWidget, rows: Sequence[tuple[str, Together]]) -> None:
             if column in AMOUNTS:
                 cell.setTextAlignment(RIGHT)
             if number == len(rows):
-                font = cell.font()
-                font.setBold(True)
-                cell.setFont(font)
+                cell.setFont(theme.text_font(bold=True))
             table.setItem(number, column, cell)
 
 

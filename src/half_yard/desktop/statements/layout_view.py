@@ -146,7 +146,7 @@ class LayoutView(QWidget):
         self.layout_now = self.layout_now.model_copy(
             update={
                 "delimiter": self.delimiter.currentData(),
-                "dates": self.dates.currentData(),
+                "dates": DateStyle(self.dates.currentData()),
                 "decimal_sign": self.decimals.currentData(),
                 "heading": self.heading.currentData(),
                 "out_positive": self.out_positive.isChecked(),

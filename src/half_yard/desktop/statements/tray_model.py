@@ -9,8 +9,8 @@ from typing import Any
 from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, QPersistentModelIndex, Qt, Signal
 
 from half_yard.desktop import theme
-from half_yard.desktop.tables import COLUMN_ROLE, PROBLEM_ROLE, Column, Kind
-from half_yard.desktop.targets import read_target, target_options, target_words
+from half_yard.desktop.tables import COLUMN_ROLE, PROBLEM_ROLE, Kind
+from half_yard.desktop.targets import TargetColumn, read_target, target_options, target_words
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records.choices import Option
@@ -41,7 +41,9 @@ class TrayModel(QAbstractTableModel):
         self.proposals: Mapping[str, Proposal] = {}
         self.options: list[Option] = []
         self.applies_to: Callable[[int], Sequence[int]] = lambda row: (row,)
-        self._column = Column("Goes to", Kind.CHOICE, 0, options=lambda _record: self.options)
+        self._column = TargetColumn(
+            "Goes to", Kind.CHOICE, 0, options=lambda _record: self.options, workspace=workspace, asides=True
+        )
         self._problem: tuple[str, str, str] | None = None
 
     def show(self, statement: str, words: str, *, open_only: bool) -> None:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Generator, Sequence
+from functools import cached_property
 from pathlib import Path
 
 from PySide6.QtCore import Qt
@@ -67,10 +68,6 @@ class TrayView(QWidget):
         self._refusal.setProperty("role", "error")
         self._refusal.setWordWrap(True)
         self.split = SplitView(workspace)
-        self.rules = RulesView(workspace)
-        self.layout_view = LayoutView()
-        self.layout_view.taken.connect(self._take_as_laid_out)
-        self.layout_view.left.connect(self.show_tray)
         self.marketplace = MarketplaceLine()
         self.marketplace.fetched.connect(self.take)
         self.marketplace.left.connect(self.marketplace.hide)
@@ -79,7 +76,7 @@ class TrayView(QWidget):
         self._tray = self._tray_part()
         self._empty = soft(EMPTY)
         self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
-        for part in (self._tray, self.rules, self.layout_view, self._empty):
+        for part in (self._tray, self._empty):
             self._stack.addWidget(part)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -135,6 +132,22 @@ class TrayView(QWidget):
         column.addWidget(self.split)
         return part
 
+    @cached_property
+    def rules(self) -> RulesView:
+        """The sorting rules, made when they are first shown."""
+        rules = RulesView(self._workspace)
+        self._stack.addWidget(rules)
+        return rules
+
+    @cached_property
+    def layout_view(self) -> LayoutView:
+        """How a file is laid out, made when it is first asked."""
+        view = LayoutView()
+        view.taken.connect(self._take_as_laid_out)
+        view.left.connect(self.show_tray)
+        self._stack.addWidget(view)
+        return view
+
     # -- showing -------------------------------------------------------------------------------------
 
     def _opened(self) -> None:
@@ -160,11 +173,13 @@ class TrayView(QWidget):
             for key, item in sorted(statements.items())
         ]
         self.strip.show_names(names, self._chosen)
-        self.rules.refresh()
         showing = self._stack.currentWidget()
         if showing in {self._tray, self._empty}:
             self._stack.setCurrentWidget(self._tray if statements else self._empty)
-        self.rules_button.setChecked(showing is self.rules)
+        with_rules = isinstance(showing, RulesView)
+        if with_rules:
+            self.rules.refresh()
+        self.rules_button.setChecked(with_rules)
 
     def _show_rows(self) -> None:
         statement = EVERY if self._chosen == ALL else self._chosen

@@ -11,7 +11,7 @@ from pydantic import JsonValue
 
 from half_yard.figures.explain import exact_text
 from half_yard.records import Record
-from half_yard.records.choices import Option, choice_title, read_choice
+from half_yard.records.choices import Option, choice_title, read_choice, with_all_words
 from half_yard.records.dates import date_text, read_date
 from half_yard.records.reckoning import is_arithmetic, reckon
 
@@ -45,6 +45,10 @@ class Column:
     stretch: bool = False
     optional: bool = False
     hint: str = ""
+
+    def found(self, record: Record | None, typed: str) -> Sequence[Option]:
+        """The choices that have all the words typed."""
+        return with_all_words(self.options(record) if self.options else ())(typed)
 
     @property
     def editable(self) -> bool:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import partial
+
 from PySide6.QtCore import (
     QAbstractItemModel,
     QModelIndex,
@@ -19,7 +21,7 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.desktop import theme
-from half_yard.desktop.search_completer import SearchCompleter, with_all_words
+from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
 from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, RecordModel
 from half_yard.desktop.typed_line import TypedLine
@@ -70,7 +72,7 @@ class CellDelegate(QStyledItemDelegate):
         if column.kind is Kind.CHOICE and column.options is not None:
             model = index.model()
             record = model.records.get(model.id_at(index.row())) if isinstance(model, RecordModel) else None
-            editor.setCompleter(SearchCompleter(with_all_words(column.options(record)), editor))
+            editor.setCompleter(SearchCompleter(partial(column.found, record), editor))
         return editor
 
     def setEditorData(self, editor: QWidget, index: QModelIndex | QPersistentModelIndex) -> None:

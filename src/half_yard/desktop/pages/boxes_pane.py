@@ -1,0 +1,67 @@
+"""The further boxes of the form under the cursor: who the payer is, the form's own boxes, the state's."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from PySide6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
+
+from half_yard.countries import Box
+from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.parts import soft
+from half_yard.desktop.workspace import Workspace
+
+ADDRESS = (("street", "Street"), ("city", "City"), ("region", "State"), ("postal_code", "ZIP"))
+STATE = (("state", "State"), ("payer_number", "Payer's number there"))
+STATE_AMOUNTS = (("income", "Income"), ("withheld", "Tax withheld"))
+KEPT = "The state's boxes are kept for its return, which is not computed."
+
+
+class BoxesPane(QScrollArea):
+    """Fields that reach to the form's record, in one column or several."""
+
+    def __init__(self, workspace: Workspace, across: int = 1) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self.setWidgetResizable(True)
+        self.form = FieldForm(workspace, across)
+        self._said = soft("")
+        body = QWidget()
+        column = QVBoxLayout(body)
+        column.setContentsMargins(2, 2, 8, 2)
+        column.addWidget(self.form)
+        column.addWidget(self._said)
+        column.addStretch(1)
+        self.setWidget(body)
+
+    def show_form(self, path: str, boxes: Sequence[Box], ticks: Sequence[Box] = ()) -> None:
+        """Show the boxes of the form at a path; of none where the path is empty."""
+        self.form.show_fields(list(self._fields(path, boxes, ticks)) if path else [])
+        self._said.setText(KEPT if path else "Choose a form above: its further boxes are typed here.")
+
+    def _fields(self, path: str, boxes: Sequence[Box], ticks: Sequence[Box]) -> Iterator[Field]:
+        number_problem = self._workspace.pack.payer_number_problem
+        yield _heading(path, "Payer")
+        yield Field(f"{path}/payer_number", "Number", problem=number_problem)
+        for part, label in ADDRESS:
+            yield Field(f"{path}/payer_address/{part}", label)
+        if boxes or ticks:
+            yield _heading(path, "Boxes")
+        for box in boxes:
+            yield Field(
+                f"{path}/boxes/{box.key}", box.title, FieldKind.AMOUNT, optional=True,
+                meaning=box.said_of,
+            )  # fmt: skip
+        for box in ticks:
+            yield Field(
+                f"{path}/ticks/{box.key}", box.title, FieldKind.ANSWER, default=False, hint=box.explanation
+            )
+        yield _heading(path, "State")
+        for part, label in STATE:
+            yield Field(f"{path}/state/{part}", label)
+        for part, label in STATE_AMOUNTS:
+            yield Field(f"{path}/state/{part}", label, FieldKind.AMOUNT)
+
+
+def _heading(path: str, words: str) -> Field:
+    return Field(f"{path} {words}", words, FieldKind.HEADING)

@@ -1,0 +1,263 @@
+"""Statements and the tray, by keyboard: taken in, sorted, split, set aside, and never counted twice."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from decimal import Decimal
+from pathlib import Path
+
+from PySide6.QtTest import QTest
+
+from half_yard.demo import MAIN_FILE, write_office
+from half_yard.desktop.statements.layouts_kept import LayoutsKept
+from half_yard.desktop.thread_rows import thread_rows
+from half_yard.records import Entry
+from half_yard.standins.marketplace import GOOD, LATE
+from half_yard.statements import RowState
+from tests.desktop.window_case import Key, Modifier, WindowCase
+
+ENTER = Key.Key_Return
+CSV = (
+    "Account 0042\nDate,Description,Debit,Credit,Balance\n"
+    "03/03/2025,Gull Hardware,40.00,,960.00\n03/04/2025,Rent of the Otters,,200.00,1160.00\n"
+    "03/35/2025,Broken,1.00,,1159.00\n03/06/2025,Gull Hardware,10.00,,1150.00\n"
+)
+
+
+class Tray(WindowCase):
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.open_path(self.folder / MAIN_FILE)
+        self.tray = self.window.books.tray
+        self.find("sorting rules")
+        self.tray.show_tray()
+        self.settle()
+
+    @property
+    def entries(self) -> dict[str, Entry]:
+        """The entries that came from a row of the statement taken in."""
+        entries = self.window.workspace.file.entries
+        return {key: entry for key, entry in entries.items() if entry.from_row.startswith("b00002")}
+
+    def states(self) -> list[RowState]:
+        return [row.state for row in self.tray.model.tray.rows["b00002"]]
+
+    def csv(self, text: str = CSV, name: str = "march.csv") -> Path:
+        path = self.folder / name
+        path.write_text(text, encoding="utf-8")
+        return path
+
+    def wait_for(self, there: Callable[[], bool]) -> None:
+        for _ in range(900):
+            if there():
+                break
+            QTest.qWait(10)
+        self.assertTrue(there())
+        self.settle()
+
+    def wait_for_statements(self, count: int) -> None:
+        self.wait_for(lambda: len(self.window.workspace.file.statements) == count)
+
+    def take_march(self) -> None:
+        self.tray.take_file(self.csv())
+        self.settle()
+        self.type("0042")
+        self.tray.layout_view.taken.emit()
+        self.wait_for_statements(2)
+
+    def test_a_guess_is_shown_corrected_and_remembered(self) -> None:
+        self.tray.take_file(self.csv())
+        view = self.tray.layout_view
+        self.assertEqual((view.layout_now.heading, view.layout_now.columns["paid_out"]), (2, 2))
+        self.assertEqual(view.read.rowCount(), 3)
+        view.dates.setCurrentIndex(1)
+        view.dates.activated.emit(1)
+        self.assertEqual(view.read.item(0, 2).text(), "Mar 3")  # type: ignore[union-attr]
+        view.dates.setCurrentIndex(0)
+        view.dates.activated.emit(0)
+        view.account.setText("0042")
+        view.taken.emit()
+        self.wait_for_statements(2)
+        kept = next(iter(LayoutsKept()._kept.values()))
+        self.assertEqual(kept.account, "0042")
+        self.tray.take_file(self.csv(CSV.replace("03/03", "04/03"), "april.csv"))
+        self.assertEqual(view.account.text(), "0042", "the next file of this bank is known")
+
+    def test_a_column_can_be_said_to_be_another(self) -> None:
+        self.tray.take_file(self.csv("a,b,c\n3/1/2025,x,5.00\n3/2/2025,y,6.00\n"))
+        view = self.tray.layout_view
+        view._set_role(2, "")
+        self.assertIn("amount", view._problem.text())
+        view._set_role(2, "amount")
+        self.assertEqual(view._problem.text(), "")
+
+    def test_the_totals_and_the_broken_row_are_said(self) -> None:
+        self.take_march()
+        self.assertIn("Opening 1,000.00 + in 200.00 − out 50.00 = closing 1,150.00", self.tray.totals.text())
+        self.assertIn("line 5: “03/35/2025”", self.tray._broken.text())
+
+    def test_rows_are_sorted_by_keyboard_and_what_is_learned_is_proposed(self) -> None:
+        self.take_march()
+        self.tray.table.setFocus()
+        self.press(ENTER)
+        self.type("sail 22 sup", ENTER)
+        self.assertEqual(self.states()[0], RowState.SORTED)
+        entry = next(iter(self.entries.values()))
+        self.assertEqual((entry.line, entry.amount, entry.payee), ("supplies", Decimal(40), "Gull Hardware"))
+        self.press(Key.Key_Down)
+        self.press(ENTER)
+        self.press(ENTER)
+        self.assertEqual(self.states()[2], RowState.SORTED, "a second Enter takes the proposal")
+        self.assertEqual(len(self.entries), 2)
+        self.press(Key.Key_Z, Modifier.ControlModifier)
+        self.assertEqual(self.states()[2], RowState.WAITING)
+
+    def test_a_share_a_reason_and_a_mistake(self) -> None:
+        self.take_march()
+        self.tray.table.setFocus()
+        self.press(ENTER)
+        self.type("sail util 60%", ENTER)
+        self.assertEqual(next(iter(self.entries.values())).share, 60)
+        self.press(ENTER)
+        self.type("Aside: paid back by a friend", ENTER)
+        row = self.window.workspace.file.statements["b00002"].rows["r00002"]
+        self.assertEqual(row.set_aside, "paid back by a friend")
+        self.press(ENTER)
+        self.type("no such line", ENTER)
+        self.assertIn("none of the choices", self.tray._refusal.text())
+        self.assertEqual(self.states()[2], RowState.WAITING)
+        self.press(ENTER)
+        self.type("200%", ENTER)
+        self.assertEqual(self.states()[2], RowState.WAITING, "nothing half typed is taken")
+
+    def test_several_rows_go_to_one_line_and_come_back(self) -> None:
+        self.take_march()
+        self.tray.table.selectAll()
+        self.press(ENTER)
+        self.type("aside: personal", ENTER)
+        self.assertEqual(set(self.states()), {RowState.ASIDE})
+        self.tray.open_only.click()
+        self.tray.table.selectAll()
+        self.tray.table.setFocus()
+        self.press(Key.Key_Delete)
+        self.assertEqual(set(self.states()), {RowState.WAITING})
+
+    def test_a_row_is_split_over_lines(self) -> None:
+        self.take_march()
+        parts = self.tray.split.parts.table
+        for line, amount in (("sail 22 sup", "25"), ("piano 22 sup", "10+5")):
+            parts.start_new()
+            self.press(ENTER)
+            self.type(line, ENTER)
+            self.type(amount, ENTER)
+            self.press(Key.Key_Escape)
+        self.assertEqual(self.states()[0], RowState.SORTED)
+        self.assertEqual([str(entry.amount) for entry in self.entries.values()], ["25.00", "15.00"])
+        self.assertEqual({entry.activity for entry in self.entries.values()}, {"a00001", "a00002"})
+
+    def test_the_same_file_again_adds_nothing(self) -> None:
+        self.take_march()
+        self.tray.take_file(self.csv())
+        self.tray.layout_view.taken.emit()
+        self.wait_for(lambda: "already" in self.window._message.text())
+        self.assertEqual(len(self.window.workspace.file.statements), 2)
+
+    def test_proposals_are_taken_together_and_change_no_number_for_what_is_known(self) -> None:
+        self.tray.choose("b00001")
+        before = self.amount("form_1040/total_income")
+        known = [row for row in self.tray.model.proposals.values() if row.target.entry]
+        self.assertEqual(known, [], "the demo's rows that are in the books are linked already")
+        self.tray.take_all.click()
+        sorted_rows = [row for row in self.tray.model.tray.rows["b00001"] if row.state is RowState.SORTED]
+        self.assertGreater(len(sorted_rows), 6)
+        self.assertNotEqual(self.amount("form_1040/total_income"), before)
+        self.press(Key.Key_Z, Modifier.ControlModifier)
+        self.assertEqual(self.amount("form_1040/total_income"), before)
+
+    def test_rules_are_typed_and_suggested_ones_kept(self) -> None:
+        self.take_march()
+        self.tray.rules_button.click()
+        table = self.tray.rules.rules.table
+        table.start_new()
+        self.press(ENTER)
+        self.type("otters", ENTER)
+        self.type("spar rents", ENTER)
+        self.press(Key.Key_Escape)
+        rule = self.window.workspace.file.sorting_rules["u00002"]
+        self.assertEqual((rule.words, rule.activity, rule.line), ("otters", "a00003", "rents"))
+        table.start_new()
+        self.press(ENTER)
+        self.type("gull", ENTER)
+        self.type("aside: personal", ENTER)
+        self.press(Key.Key_Escape)
+        self.assertEqual(self.window.workspace.file.sorting_rules["u00003"].set_aside, "personal")
+        self.tray.show_tray()
+        self.tray.take_all.click()
+        self.assertEqual(self.states(), [RowState.ASIDE, RowState.SORTED, RowState.ASIDE])
+
+    def test_what_went_to_one_line_twice_is_suggested_as_a_rule(self) -> None:
+        self.take_march()
+        self.tray.words.setText("gull")
+        self.tray.table.selectAll()
+        self.tray.table.setFocus()
+        self.press(ENTER)
+        self.type("sail 22 sup", ENTER)
+        self.tray.rules_button.click()
+        self.tray.rules.keep.click()
+        rules = self.window.workspace.file.sorting_rules.values()
+        self.assertIn(("Gull Hardware", "supplies"), [(rule.words, rule.line) for rule in rules])
+
+    def test_the_marketplace_fails_in_words_and_answers_in_rows(self) -> None:
+        self.tray.open_marketplace()
+        market = self.tray.marketplace
+        self.type(LATE, ENTER)
+        self.assertIn("in time", market._said.text())
+        self.assertEqual(len(self.window.workspace.file.statements), 1)
+        market.token.clear()
+        self.type(GOOD, ENTER)
+        self.assertEqual(len(self.window.workspace.file.statements), 13)
+        self.assertTrue(market.isHidden())
+        self.tray.choose("b00002")
+        why = {item.why for item in self.tray.model.proposals.values()}
+        self.assertEqual(why, {"gross of a marketplace", "tips of a marketplace", "fees of a marketplace"})
+        self.press(Key.Key_Z, Modifier.ControlModifier)
+        self.assertEqual(len(self.window.workspace.file.statements), 1, "a year of months is one edit")
+
+    def test_a_long_import_shows_progress_and_can_be_called_off(self) -> None:
+        rows = "".join(f"3/{1 + n % 28}/2025,Payee {n},{n}.00\n" for n in range(20000))
+        path = self.csv(f"Date,Payee,Amount\n{rows}", "long.csv")
+        self.tray.take_file(path)
+        self.tray.layout_view.taken.emit()
+        self.settle()
+        self.assertTrue(self.tray.progress.isVisible())
+        self.tray.progress.stop.click()
+        self.assertTrue(self.tray.progress.isHidden())
+        QTest.qWait(50)
+        self.assertEqual(len(self.window.workspace.file.statements), 1)
+
+    def test_what_is_no_statement_is_refused_and_nothing_is_lost(self) -> None:
+        path = self.folder / "picture.csv"
+        path.write_bytes(b"\x89PNG\0\0\0")
+        self.tray.take_file(path)
+        self.assertIn("not a text file", self.window._message.text())
+        self.tray.take_file(self.folder / "nowhere.csv")
+        self.assertIn("can't be read", self.window._message.text())
+
+    def test_a_statement_goes_with_its_entries_and_undo_brings_both_back(self) -> None:
+        self.take_march()
+        self.tray.table.setFocus()
+        self.press(ENTER)
+        self.type("sail 22 sup", ENTER)
+        self.tray.remove_statement()
+        self.assertEqual((len(self.window.workspace.file.statements), self.entries), (1, {}))
+        self.window.workspace.undo()
+        self.assertEqual((len(self.window.workspace.file.statements), len(self.entries)), (2, 1))
+
+    def test_an_entry_leads_back_to_its_row(self) -> None:
+        computation = self.window.workspace.computation
+        texts = [row.text for row in thread_rows(computation, "/entries/e00003")]
+        self.assertIn("Penbay Bank, February", texts)
+        self.window.workspace.go_to("/statements/b00001/rows/r00006")
+        self.settle()
+        self.assertEqual(self.tray.table.current_name, "b00001/r00006")
