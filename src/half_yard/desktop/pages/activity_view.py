@@ -178,11 +178,10 @@ class ActivityView(QWidget):
         entry = self._workspace.file.entries[collection_and_id(path)[1]]
         self._shown = Part.ENTRIES
         self.entries_view.words.clear()
-        self._lines = ()
         self._show_statement()
         self.statement.show_line([entry.line])
-        if entry.line not in self._lines:
-            self._lines = ()
+        row = self.statement.current_row
+        self._lines = row.entries if row is not None and entry.line in row.entries else ()
         self._show_right()
         self.entries_view.show_entry(path)
 

@@ -72,7 +72,8 @@ class RecordTable(QTableView):
         model.added.connect(self._added)
 
     def _added(self, key: str) -> None:
-        self._just_added = key
+        # Only what is typed here is gone on from; a record may be added from elsewhere.
+        self._just_added = key if self.state() is QAbstractItemView.State.EditingState else ""
 
     @property
     def records(self) -> RecordModel:
