@@ -9,18 +9,24 @@ import subprocess
 import sys
 import tempfile
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Generator
 from pathlib import Path
+from typing import TypeVar
 
 from benchmarks.heavy_file import heavy_file
 from half_yard.__main__ import collect_seldom
-from half_yard.countries import compute
+from half_yard.countries import PACKS, compute
+from half_yard.records import ClientFile, Statement, apply
+from half_yard.statements import Tray, guess_layout, proposals, read_delimited, read_ofx, take_in
 from half_yard.storage import OpenFile, to_text
 
+T = TypeVar("T")
+ROWS = 20_000
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 START = """
 import sys, time
 from pathlib import Path
+from typing import TypeVar
 begun = float(sys.argv[1])
 from half_yard.__main__ import collect_seldom
 collect_seldom()
@@ -69,9 +75,51 @@ def main() -> None:
         show("open (read, check, lock), median", statistics.median(opening), "ms", 500)
         show("start to usable window, no file", _start([]), "ms", 1500)
         show("start to usable window with the heavy file", _start([str(path)]), "ms", 2000)
+        _imports()
         _interface(path)
         peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
         show("peak memory of this process", peak, "MB", 300)
+
+
+def _imports() -> None:
+    """Statements of 20,000 rows, read, taken in and shown in the tray."""
+    file, pack = ClientFile.new("us", 2025), PACKS["us"]
+    rows = [
+        (1 + n % 12, 1 + n % 28, f"Payee {n % 97}", n, f"-{n % 900 + 1}.{n % 100:02d}") for n in range(ROWS)
+    ]
+    text = "Date,Description,Amount\n" + "".join(f"{m}/{d}/2025,{p} {n},{a}\n" for m, d, p, n, a in rows)
+    movements = "".join(
+        f"<STMTTRN><DTPOSTED>2025{m:02d}{d:02d}<TRNAMT>{a}<FITID>{n}<NAME>{p}</STMTTRN>\n"
+        for m, d, p, n, a in rows
+    )
+    ofx = f"<OFX><STMTRS><BANKTRANLIST>{movements}</BANKTRANLIST></STMTRS></OFX>".encode()
+    taken = list[Statement]()
+
+    def read_csv() -> None:
+        taken[:] = [_finished(read_delimited(text, guess_layout(text), "csv", ""))]
+
+    show("CSV of 20,000 rows read", milliseconds(read_csv, 3)[1], "ms", 5000)
+    show("OFX of 20,000 rows read", milliseconds(lambda: _finished(read_ofx(ofx, "ofx")), 3)[1], "ms", 5000)
+    made = take_in(file, taken[0])
+    if made is None:
+        raise ValueError("an empty file knows no rows")
+    file, _ = apply(file, made[0])
+    show("overlap of 20,000 rows found", milliseconds(lambda: take_in(file, taken[0]), 3)[1], "ms", 1000)
+
+    def propose() -> None:
+        tray = Tray.of(file, pack)
+        proposals(file, ((row.name, row.row) for row in tray.all_rows()), pack.marketplace_lines)
+
+    show("tray of 20,000 rows with proposals", milliseconds(propose, 3)[1], "ms", 500)
+
+
+def _finished(steps: Generator[int, None, T]) -> T:
+    while True:
+        try:
+            next(steps)
+        except StopIteration as end:
+            value: T = end.value
+            return value
 
 
 def _start(arguments: list[str]) -> float:
@@ -106,6 +154,24 @@ def _interface(path: Path) -> None:
     edit()
     taken = milliseconds(edit, 60)
     show("edit to repainted screen, 95th percentile", taken[int(len(taken) * 0.95)], "ms", 50)
+
+    def books() -> None:
+        window.show_stage(Stage.ASSETS)
+        application.processEvents()
+        window.show_stage(Stage.BOOKS)
+        application.processEvents()
+
+    books()
+    show("Books page with all entries shown, median", statistics.median(milliseconds(books, 7)), "ms", 200)
+    bar = view.entries.table.verticalScrollBar()
+    steps = iter(range(0, 100_000, 37))
+
+    def scroll() -> None:
+        bar.setValue(next(steps) % bar.maximum())
+        application.processEvents()
+
+    taken = milliseconds(scroll, 60)
+    show("a page of entries scrolled, 95th percentile", taken[int(len(taken) * 0.95)], "ms", 50)
 
     def pages() -> None:
         for stage in (Stage.ASSETS, Stage.RETURN, Stage.BOOKS):

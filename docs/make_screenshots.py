@@ -86,6 +86,21 @@ def entries(window: MainWindow) -> None:
     view.entries.table.start_new()
 
 
+def tray(window: MainWindow) -> None:
+    """A statement's rows, those that wait and what became of the others."""
+    window.workspace.go_to("/statements/b00001/rows/r00007")
+
+
+def layout(window: MainWindow) -> None:
+    """A delimited file before it is taken in."""
+    window.books.tray.take_file(HERE / "example-statement.csv")
+
+
+def last_year(window: MainWindow) -> None:
+    """Every line of a business beside last year's."""
+    window.workspace.go_to("/activities/a00001/last_year/advertising")
+
+
 def at(sheet: str, line: str) -> Callable[[MainWindow], None]:
     """A line of a sheet."""
     from half_yard.figures import Place  # noqa: PLC0415
@@ -103,6 +118,9 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "books": books,
     "particulars": record("/activities/a00003/name"),
     "payers": record("/forms/f00003"),
+    "tray": tray,
+    "layout": layout,
+    "last-year": last_year,
     "household": record("/wages/w00001"),
     "assets": record("/assets/s00001"),
     "return": at("form_1040", "taxable_income"),

@@ -135,6 +135,19 @@ class Entries(Page):
         self.type("twice a year", Key.Key_Tab)
         self.assertEqual(self.workspace.file.activities[LOFT].notes["supplies"], "twice a year")
 
+    def test_larger_repairs_are_looked_at_by_themselves(self) -> None:
+        self.go(f"/activities/{HOUSE}")
+        entries = self.view.entries_view
+        entries.larger.click()
+        self.assertEqual((entries.above.text(), self.view.model.rowCount()), ("2,500", 1))
+        self.assertIn("restore it", entries.block.explanation.text())
+        entries.above.setFocus()
+        self.press(Key.Key_A, Modifier.ControlModifier)
+        self.type("400", ENTER)
+        self.assertEqual(self.view.model.rowCount() - 1, 2)
+        entries.larger.click()
+        self.assertEqual(self.view.model.rowCount() - 1, 13)
+
     def test_a_digit_too_many_stands_out_beside_its_line(self) -> None:
         self.go("/entries/e00005")
         row = self.view.model.row_of("e00005")

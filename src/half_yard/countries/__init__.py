@@ -1,6 +1,7 @@
 """The country packs: what differs between countries lives in one of them, behind the same few names."""
 
 from half_yard.countries.pack import (
+    AssetDoubts,
     AssetKind,
     Box,
     CarryPoint,
@@ -30,6 +31,7 @@ def compute(file: ClientFile) -> Computation:
 
 __all__ = [
     "PACKS",
+    "AssetDoubts",
     "AssetKind",
     "Box",
     "CarryPoint",

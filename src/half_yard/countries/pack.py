@@ -71,6 +71,15 @@ class LineLimit:
 
 
 @dataclass(frozen=True, slots=True)
+class AssetDoubts:
+    """Where costs may be assets: on which lines, above how many dollars, and what is asked of each."""
+
+    lines: tuple[str, ...]
+    above: Decimal
+    questions: str
+
+
+@dataclass(frozen=True, slots=True)
 class Box:
     """A further box of a payer's form: its title, and what becomes of it."""
 
@@ -277,6 +286,10 @@ class Pack(Protocol):
 
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Which kind an activity is by its answers, where that is a question."""
+        ...
+
+    def asset_doubts(self, year: int) -> AssetDoubts:
+        """Among which costs preparers look for assets in a tax year."""
         ...
 
     def line_limit(self, year: int, activity: Activity, line: str) -> LineLimit | None:

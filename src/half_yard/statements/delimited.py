@@ -16,7 +16,7 @@ from half_yard.records import Record, Statement, StatementRow
 from half_yard.records.identifiers import fresh_ids
 from half_yard.statements.written import DateStyle, read_day, read_money
 
-DELIMITERS = (",", ";", "\t", "|")
+DELIMITERS = (",", ";", "\t", "|", "^", "~")
 SAMPLE = 80
 MOSTLY = 0.8
 STEP = 500

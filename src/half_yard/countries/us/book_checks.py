@@ -14,7 +14,7 @@ from half_yard.countries.us.identity import employer_number_problem, employer_or
 from half_yard.countries.us.left_out import COLLECTIONS
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.questions import COMMUNITY_STATES, ask
-from half_yard.countries.us.statement_lines import REPAIR_LINES
+from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, REPAIR_LINES
 from half_yard.figures import Figure
 from half_yard.figures.remembered import Remembered
 from half_yard.records import Activity, Entry
@@ -155,8 +155,7 @@ def _repairs(frame: OnReturn, books: Books) -> Iterator[Finding]:
             if leaf.amount > threshold:
                 yield Finding(
                     Level.NOTE,
-                    f"{leaf.label} {leaf.amount:,.2f}: repair or asset? Did it better the property, restore "
-                    "it, or adapt it to another use?",
+                    f"{leaf.label} {leaf.amount:,.2f}: repair or asset? {ASSET_QUESTIONS}",
                     f"/entries/{key}",
                     "If so, make it an asset on the Books page.",
                 )

@@ -8,7 +8,7 @@ from functools import partial
 
 from half_yard.countries.us import gaps
 from half_yard.countries.us.books import Books
-from half_yard.countries.us.on_return import OnReturn
+from half_yard.countries.us.on_return import OnReturn, one_line
 from half_yard.countries.us.own_income import social_security_wages
 from half_yard.countries.us.owned import HUNDRED, OfAssets, owned_parts
 from half_yard.countries.us.questions import ask
@@ -63,6 +63,7 @@ def _of_activity(
             f"schedule_c.{key}.{part.person}",
             activity,
             frame.name(part.person),
+            one_line(activity.address) or one_line(frame.file.household.address),
             part.on,
             part.of_assets,
             frame.rules,

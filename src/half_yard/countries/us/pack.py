@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from half_yard.countries.pack import (
+    AssetDoubts,
     AssetKind,
     Box,
     Computation,
@@ -24,7 +25,7 @@ from half_yard.countries.us.identity import (
 )
 from half_yard.countries.us.on_return import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES
-from half_yard.countries.us.statement_lines import MEALS, lines_of
+from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, MEALS, REPAIR_LINES, lines_of
 from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Activity, ClientFile
 
@@ -69,6 +70,11 @@ class UnitedStates:
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Business or rental."""
         return advise(activity)
+
+    def asset_doubts(self, year: int) -> AssetDoubts:
+        """Repairs and supplies above the de minimis safe harbour (26 CFR 1.263(a)-1(f), -3)."""
+        above = rules_for(year).amount("de_minimis_safe_harbor_no_audited_statements")
+        return AssetDoubts(tuple(sorted(REPAIR_LINES)), above, ASSET_QUESTIONS)
 
     def line_limit(self, year: int, activity: Activity, line: str) -> LineLimit | None:
         """The part of meals that may be deducted (26 U.S.C. 274(n))."""

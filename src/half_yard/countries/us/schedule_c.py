@@ -19,6 +19,7 @@ def schedule_c(
     key: str,
     activity: Activity,
     owner: str,
+    address: str,
     on: On,
     of_assets: OfAssets,
     rules: YearRules,
@@ -28,9 +29,9 @@ def schedule_c(
 ) -> Sheet:
     """Schedule C from gross receipts to net profit.
 
-    `on` gives this owner's part of a statement line in cents, `of_assets` that of Form 4562;
-    `choices` are those that shaped the whole schedule; `marks` say what it needs and the program does not
-    compute, `loss_marks` what only a loss would need.
+    `address` is the business's, or else its owner's; `on` gives this owner's part of a statement line in
+    cents, `of_assets` that of Form 4562; `choices` are those that shaped the whole schedule; `marks` say what
+    it needs and the program does not compute, `loss_marks` what only a loss would need.
     """
     page = Page(key, "Schedule C", f"{activity.name}, {owner}" if owner else activity.name)
     page.numbers = rules.numbers("schedule_c")
@@ -40,6 +41,7 @@ def schedule_c(
         ("B · Code", activity.code),
         ("C · Business name", activity.name),
         ("D · Employer number", activity.employer_number),
+        ("E · Business address", address),
         ("F · Accounting method", answer_title("business", "accounting_method", activity.choices)),
         ("G · Takes part materially", _yes("material_participation", activity)),
         (

@@ -105,6 +105,7 @@ BY_KIND = {"business": BUSINESS, "rental": RENTAL}
 RECEIPT_LINES = {line.key for lines in BY_KIND.values() for line in lines if line.receipt}
 # Lines on which preparers look for costs that should be assets.
 REPAIR_LINES = {"repairs", "supplies"}
+ASSET_QUESTIONS = "Did it better the property, restore it, or adapt it to another use?"
 OWN = "own."
 MEALS = {"meals": "meals_deductible_share", "restaurant_meals": "meals_deductible_share_restaurant"}
 """The rule that says how much of a line of meals counts."""

@@ -5,6 +5,7 @@ from __future__ import annotations
 from enum import Enum
 from functools import cached_property
 
+from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.line_view import LineRow, LineView
@@ -39,7 +40,10 @@ NOT_ON_RETURN = "Nothing of it goes on this return: an entry's thread says why."
 
 
 class ActivityView(QWidget):
-    """Choosing a line of the statement shows that line's entries; Enter goes on to type a new one."""
+    """Choosing a line of the statement shows that line's entries; Enter goes on to type a new one. Signals
+    `export_wanted` when the books are to go out."""
+
+    export_wanted = Signal()
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
@@ -69,6 +73,9 @@ class ActivityView(QWidget):
                     lambda checked, part=part: self.switch_to(part if checked else Part.ENTRIES)
                 )
         line.addStretch(1)
+        export = button("Export…", "The books of every activity as a workbook with live totals, CSV or JSON")
+        export.clicked.connect(self.export_wanted)
+        line.addWidget(export)
         right = QVBoxLayout()
         right.setSpacing(6)
         right.addLayout(line)

@@ -59,12 +59,10 @@ class BooksPage(Page):
             make = button(text)
             make.clicked.connect(lambda _checked=False, kind=kind: self.make_activity(kind))
             head.addWidget(make, 0, Qt.AlignmentFlag.AlignTop)
-        export = button("Export…", "Every entry as a workbook with live totals, as CSV or as JSON")
-        export.clicked.connect(self.ask_to_export)
-        head.addWidget(export, 0, Qt.AlignmentFlag.AlignTop)
         column.addLayout(head)
         self._office = office
         self.activity = ActivityView(workspace)
+        self.activity.export_wanted.connect(self.ask_to_export)
         self._empty = soft(NOTHING_YET)
         self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
         self._stack = QStackedWidget()

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from decimal import Decimal
 
 from pydantic import JsonValue
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
-from half_yard.countries import StatementLine
+from half_yard.countries import AssetDoubts, StatementLine
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.parts import TableBlock, button
 from half_yard.desktop.search_completer import SearchCompleter
@@ -19,6 +20,7 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Entry, Record
 from half_yard.records.capitalizing import into_asset
 from half_yard.records.choices import Option, with_all_words
+from half_yard.records.reckoning import reckon
 
 LINE_COLUMN = 3
 NOTED = "†"
@@ -33,6 +35,7 @@ class EntriesView(QWidget):
         self._activity = ""
         self._lines: tuple[str, ...] = ()
         self._wanted: list[str] = []
+        self._least: Decimal | None = None
         self._numbers: Mapping[str, str] = {}
         self.model = RecordModel(workspace, self._source(), self._columns(), self)
         self.block = TableBlock("Entries", self.model)
@@ -51,10 +54,20 @@ class EntriesView(QWidget):
         self.move_to.returnPressed.connect(self.move_selected)
         asset = button("Make it an asset", "Turn the entry under the cursor into an asset of the activity")
         asset.clicked.connect(self.make_asset)
+        self.larger = button("Repair or asset?", "Only repairs and supplies above an amount, to look at each")
+        self.larger.setCheckable(True)
+        self.larger.clicked.connect(self._switch_larger)
+        self.above = TypedLine()
+        self.above.setAccessibleName("Repairs and supplies above")
+        self.above.setFixedWidth(72)
+        self.above.editingFinished.connect(self._refresh_found)
+        self.above.hide()
         self.notes = FieldForm(workspace)
         line = QHBoxLayout()
         line.addWidget(self.words, 1)
         line.addWidget(self.move_to, 1)
+        line.addWidget(self.above)
+        line.addWidget(self.larger)
         line.addWidget(asset)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -70,7 +83,11 @@ class EntriesView(QWidget):
         )  # fmt: skip
 
     def _belongs(self, entry: Entry) -> bool:
-        if entry.activity != self._activity or (self._lines and entry.line not in self._lines):
+        if entry.activity != self._activity:
+            return False
+        if self._least is not None:
+            return entry.line in self._doubts.lines and entry.amount > self._least
+        if self._lines and entry.line not in self._lines:
             return False
         if not self._wanted:
             return True
@@ -93,9 +110,9 @@ class EntriesView(QWidget):
             Column("Date", Kind.DATE, 70, "date", hint="month/day; may be left empty"),
             Column("Payee", Kind.TEXT, 130, "payee", stretch=True),
             Column("Memo", Kind.TEXT, 130, "memo", stretch=True),
-            Column("Line", Kind.CHOICE, 112, "line", options=self._line_options),
-            Column("Amount", Kind.AMOUNT, 94, "amount", hint="an amount or arithmetic such as 120*12+35"),
-            Column("Lands on", Kind.COMPUTED, 92, shown=self._lands),
+            Column("Line", Kind.CHOICE, 100, "line", options=self._line_options),
+            Column("Amount", Kind.AMOUNT, 84, "amount", hint="an amount or arithmetic such as 120*12+35"),
+            Column("Lands on", Kind.COMPUTED, 84, shown=self._lands),
         )
 
     def _known(self) -> Sequence[StatementLine]:
@@ -125,13 +142,19 @@ class EntriesView(QWidget):
         """Show an activity's entries on some lines, or on all; `landed` says that nothing of it counts."""
         if activity != self._activity:
             self.words.clear()
+            self.larger.setChecked(False)
+            self.above.hide()
+            self._least = None
         self._activity, self._lines = activity, lines
         self._numbers = {line.key: line.number for line in self._known()}
         chosen = [line for line in self._known() if line.key in lines]
         heading = f"{chosen[0].title}, line {chosen[0].number}" if chosen else "All entries"
+        explanation = landed or (chosen[0].explanation if chosen else "")
+        if self._least is not None:
+            heading, explanation = f"Repairs and supplies above {self._least:,}", self._doubts.questions
         self.block.heading.setText(heading)
-        self.block.explanation.setText(landed or (chosen[0].explanation if chosen else ""))
-        self.block.table.setColumnHidden(LINE_COLUMN, bool(chosen))
+        self.block.explanation.setText(explanation)
+        self.block.table.setColumnHidden(LINE_COLUMN, bool(chosen) and self._least is None)
         self.model.refresh()
         self._show_notes()
 
@@ -141,6 +164,24 @@ class EntriesView(QWidget):
     def _find_targets(self, typed: str) -> Sequence[Option]:
         """The lines that have the words typed, looked up when they are typed: there are hundreds."""
         return with_all_words(self._targets())(typed)
+
+    @property
+    def _doubts(self) -> AssetDoubts:
+        return self._workspace.pack.asset_doubts(self._workspace.file.tax_year)
+
+    def _switch_larger(self, checked: bool) -> None:
+        """Show only repairs and supplies above an amount, or all entries again."""
+        self.above.setVisible(checked)
+        self.above.setText(f"{self._doubts.above:,}" if checked else "")
+        self._refresh_found()
+
+    def _refresh_found(self) -> None:
+        try:
+            self._least = reckon(self.above.text()) if self.larger.isChecked() else None
+        except ValueError as error:
+            self._workspace.said.emit(str(error))
+            return
+        self.show_lines(self._activity, self._lines, landed="")
 
     def _find(self, words: str) -> None:
         self._wanted = words.casefold().replace(",", "").split()

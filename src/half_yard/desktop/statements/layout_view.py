@@ -29,7 +29,7 @@ from half_yard.statements.delimited import DELIMITERS, ROLES, cells_of, read_row
 from half_yard.statements.written import DateStyle
 
 SHOWN = 9
-DELIMITER_NAMES = {",": "comma", ";": "semicolon", "\t": "tab", "|": "bar"}
+DELIMITER_NAMES = {",": "comma", ";": "semicolon", "\t": "tab", "|": "bar", "^": "caret", "~": "tilde"}
 ROLE_NAMES: Mapping[str, str] = {
     "": "not taken", "date": "Date", "payee": "Payee", "memo": "Memo", "amount": "Amount",
     "paid_in": "Money in", "paid_out": "Money out", "balance": "Balance", "reference": "Reference",

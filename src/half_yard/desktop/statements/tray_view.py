@@ -16,7 +16,7 @@ from half_yard.desktop.statements.layouts_kept import LayoutsKept
 from half_yard.desktop.statements.marketplace_line import MarketplaceLine
 from half_yard.desktop.statements.rules_view import RulesView
 from half_yard.desktop.statements.split_view import SplitView
-from half_yard.desktop.statements.tray_model import EVERY, TrayModel
+from half_yard.desktop.statements.tray_model import EVERY, MEMO, TrayModel
 from half_yard.desktop.statements.tray_table import TrayTable
 from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import collection_and_id
@@ -36,6 +36,7 @@ from half_yard.statements import (
 from half_yard.statements.delimited import decoded, signature
 
 ALL = "all"
+ALL_DONE = "Turn “Waiting only” off to see what became of them."
 FILES = "Statements (*.ofx *.qfx *.csv *.tsv *.txt);;All files (*)"
 LARGEST_BYTES = 100_000_000
 EMPTY = (
@@ -184,6 +185,7 @@ class TrayView(QWidget):
     def _show_rows(self) -> None:
         statement = EVERY if self._chosen == ALL else self._chosen
         self.model.show(statement, self.words.text(), open_only=self.open_only.isChecked())
+        self.table.setColumnHidden(MEMO, not any(row.row.memo for row in self.model.rows))
         count = len(self.model.proposals)
         self.take_all.setText(f"Take the proposals ({count})" if count else "No proposals")
         self.take_all.setEnabled(bool(count))
@@ -196,7 +198,9 @@ class TrayView(QWidget):
         if self._chosen == ALL:
             rows = list(self.model.tray.all_rows())
             waiting = self.model.tray.open_rows
-            words = f"{len(rows)} rows in {len(file.statements)} statements, {waiting} of them waiting."
+            count = len(file.statements)
+            words = f"{len(rows)} rows in {count} statement{'' if count == 1 else 's'}, "
+            words += f"{waiting} of them waiting." if waiting else f"none waiting. {ALL_DONE}"
             off = [
                 file.statements[key].name
                 for key in file.statements
