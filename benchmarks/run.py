@@ -9,24 +9,21 @@ import subprocess
 import sys
 import tempfile
 import time
-from collections.abc import Callable, Generator
+from collections.abc import Callable
 from pathlib import Path
-from typing import TypeVar
 
 from benchmarks.heavy_file import heavy_file
 from half_yard.__main__ import collect_seldom
 from half_yard.countries import PACKS, compute
 from half_yard.records import ClientFile, Statement, apply
-from half_yard.statements import Tray, guess_layout, proposals, read_delimited, read_ofx, take_in
+from half_yard.statements import Tray, guess_layout, proposals, read_delimited, read_ofx, take_in, to_the_end
 from half_yard.storage import OpenFile, to_text
 
-T = TypeVar("T")
 ROWS = 20_000
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 START = """
 import sys, time
 from pathlib import Path
-from typing import TypeVar
 begun = float(sys.argv[1])
 from half_yard.__main__ import collect_seldom
 collect_seldom()
@@ -96,10 +93,10 @@ def _imports() -> None:
     taken = list[Statement]()
 
     def read_csv() -> None:
-        taken[:] = [_finished(read_delimited(text, guess_layout(text), "csv", ""))]
+        taken[:] = [to_the_end(read_delimited(text, guess_layout(text), "csv", ""))]
 
     show("CSV of 20,000 rows read", milliseconds(read_csv, 3)[1], "ms", 5000)
-    show("OFX of 20,000 rows read", milliseconds(lambda: _finished(read_ofx(ofx, "ofx")), 3)[1], "ms", 5000)
+    show("OFX of 20,000 rows read", milliseconds(lambda: to_the_end(read_ofx(ofx, "ofx")), 3)[1], "ms", 5000)
     made = take_in(file, taken[0])
     if made is None:
         raise ValueError("an empty file knows no rows")
@@ -111,15 +108,6 @@ def _imports() -> None:
         proposals(file, ((row.name, row.row) for row in tray.all_rows()), pack.marketplace_lines)
 
     show("tray of 20,000 rows with proposals", milliseconds(propose, 3)[1], "ms", 500)
-
-
-def _finished(steps: Generator[int, None, T]) -> T:
-    while True:
-        try:
-            next(steps)
-        except StopIteration as end:
-            value: T = end.value
-            return value
 
 
 def _start(arguments: list[str]) -> float:

@@ -8,10 +8,8 @@ import datetime
 import io
 import unittest
 import warnings
-from collections.abc import Generator
 from decimal import Decimal
 from pathlib import Path
-from typing import TypeVar
 
 import ofxparse
 from hypothesis import given, settings
@@ -19,27 +17,16 @@ from hypothesis import strategies as st
 
 from half_yard.records import Statement
 from half_yard.standins import Marketplace, ServiceError
-from half_yard.statements import UnreadableError, guess_layout, is_ofx, read_delimited, read_ofx
+from half_yard.statements import UnreadableError, guess_layout, is_ofx, read_delimited, read_ofx, to_the_end
 from half_yard.statements.marketplace import read_marketplace
 from half_yard.statements.written import DateStyle, read_day, read_money
 
 SAMPLES = Path(__file__).parent / "reference" / "ofx"
 NO_MARK = "ofx-v102-empty-tags.ofx"
-T = TypeVar("T")
-
-
-def finish(steps: Generator[int, None, T]) -> T:
-    """What a reading comes to."""
-    while True:
-        try:
-            next(steps)
-        except StopIteration as end:
-            made: T = end.value
-            return made
 
 
 def read_text(text: str) -> Statement:
-    return finish(read_delimited(text, guess_layout(text), "test", ""))
+    return to_the_end(read_delimited(text, guess_layout(text), "test", ""))
 
 
 def ofx(rows: str, closing: str = "100.00") -> bytes:
@@ -77,7 +64,7 @@ class Ofx(unittest.TestCase):
                 if path.name == NO_MARK:
                     continue
                 with contextlib.suppress(UnreadableError):
-                    compared += self._compare(finish(read_ofx(data, path.name)), expected)
+                    compared += self._compare(to_the_end(read_ofx(data, path.name)), expected)
         self.assertGreaterEqual(compared, 3)
 
     def _compare(self, ours: list[Statement], expected: list[object]) -> int:
@@ -93,14 +80,14 @@ class Ofx(unittest.TestCase):
 
     def test_a_row_without_the_banks_mark_is_read_all_the_same(self) -> None:
         """ofxparse leaves such a row out; the money moved, so it is taken here."""
-        (statement,) = finish(read_ofx((SAMPLES / NO_MARK).read_bytes(), "sample"))
+        (statement,) = to_the_end(read_ofx((SAMPLES / NO_MARK).read_bytes(), "sample"))
         (row,) = statement.rows.values()
         self.assertEqual((row.amount, row.memo), (Decimal("12.34"), "CBA:Transfer"))
         self.assertIsNone(statement.closing, "an empty balance is none")
 
     def test_a_file_of_securities_is_refused_with_what_to_do(self) -> None:
         with self.assertRaisesRegex(UnreadableError, "cash account"):
-            finish(read_ofx((SAMPLES / "fidelity.ofx").read_bytes(), "fidelity"))
+            to_the_end(read_ofx((SAMPLES / "fidelity.ofx").read_bytes(), "fidelity"))
 
     def test_broken_rows_are_named_by_line_and_the_rest_goes_on(self) -> None:
         data = ofx(
@@ -109,7 +96,7 @@ class Ofx(unittest.TestCase):
             + movement("20250302", "twelve", "No amount")
             + movement("20250303120000[-5:EST]", "-7.25", "Ben &amp; Co")
         )
-        (statement,) = finish(read_ofx(data, "march"))
+        (statement,) = to_the_end(read_ofx(data, "march"))
         self.assertEqual([row.payee for row in statement.rows.values()], ["Good", "Ben & Co"])
         self.assertEqual(len(statement.broken), 2)
         self.assertIn("line 15: “20250231” is no day", statement.broken[0])
@@ -118,7 +105,7 @@ class Ofx(unittest.TestCase):
 
     def test_the_opening_balance_follows_from_the_closing_one(self) -> None:
         data = ofx(movement("20250301", "12.50", "In") + movement("20250302", "-2.25", "Out"))
-        (statement,) = finish(read_ofx(data, "march"))
+        (statement,) = to_the_end(read_ofx(data, "march"))
         self.assertEqual(statement.opening, Decimal("89.75"))
         self.assertEqual(statement.account, "0042")
 
@@ -155,7 +142,7 @@ class Delimited(unittest.TestCase):
     def test_a_card_may_write_what_was_spent_without_a_minus(self) -> None:
         text = "Date,Payee,Amount\n3/5/2025,B,10.00\n3/6/2025,C,12.00\n"
         layout = guess_layout(text).model_copy(update={"out_positive": True})
-        statement = finish(read_delimited(text, layout, "card", "9"))
+        statement = to_the_end(read_delimited(text, layout, "card", "9"))
         self.assertEqual({row.amount for row in statement.rows.values()}, {Decimal(-10), Decimal(-12)})
 
     def test_broken_rows_are_named_and_nothing_at_all_is_refused(self) -> None:
@@ -199,7 +186,7 @@ class Delimited(unittest.TestCase):
         text = out.getvalue()
         layout = guess_layout(text)
         self.assertEqual((layout.delimiter, layout.dates, layout.decimal_sign), (delimiter, style[0], sign))
-        statement = finish(read_delimited(text, layout, "", ""))
+        statement = to_the_end(read_delimited(text, layout, "", ""))
         self.assertEqual(statement.broken, ())
         read = [(row.date, row.payee, row.amount) for row in statement.rows.values()][1:]
         self.assertEqual(read, [(day, payee.strip(), amount) for day, payee, amount in rows])

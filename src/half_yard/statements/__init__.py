@@ -2,6 +2,7 @@
 
 from half_yard.statements.delimited import Layout, UnreadableError, guess_layout, read_delimited
 from half_yard.statements.ofx import is_ofx, read_ofx
+from half_yard.statements.reading import to_the_end
 from half_yard.statements.sorting import Proposal, Target, learnable_rules, proposals
 from half_yard.statements.tray import RowState, Totals, Tray, TrayRow, set_aside, sort_rows, take_in
 
@@ -23,4 +24,5 @@ __all__ = [
     "set_aside",
     "sort_rows",
     "take_in",
+    "to_the_end",
 ]

@@ -13,7 +13,6 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from half_yard.desktop import theme
 from half_yard.desktop.statements.tray_model import (
     DATE,
     GOES_TO,
@@ -26,6 +25,7 @@ from half_yard.desktop.statements.tray_model import (
     TrayModel,
 )
 from half_yard.desktop.tables import CellDelegate
+from half_yard.desktop.tables.dress import dress
 
 WIDTHS = {DATE: 62, IN: 78, OUT: 78, GOES_TO: 278, STATE: 132}
 Hint = QAbstractItemDelegate.EndEditHint
@@ -44,22 +44,8 @@ class TrayTable(QTableView):
         self._typed: str | None = None
         self.setModel(model)
         self.setItemDelegate(CellDelegate(self))
-        self.setAccessibleName("Rows of statements")
-        self.setShowGrid(False)
-        self.setTabKeyNavigation(False)
-        self.setWordWrap(False)
-        self.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
-        self.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
-        self.setEditTriggers(
-            QAbstractItemView.EditTrigger.DoubleClicked
-            | QAbstractItemView.EditTrigger.EditKeyPressed
-            | QAbstractItemView.EditTrigger.AnyKeyPressed
-        )
-        self.verticalHeader().hide()
-        self.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT)
-        self.verticalHeader().setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
+        dress(self, "Rows of statements")
         header = self.horizontalHeader()
-        header.setHighlightSections(False)
         for column, width in WIDTHS.items():
             header.resizeSection(column, width)
         for column in (PAYEE, MEMO):

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Generator, Sequence
+from collections.abc import Sequence
 from functools import cached_property
 from pathlib import Path
 
@@ -10,35 +10,24 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.parts import button, soft
-from half_yard.desktop.statements.importing import ProgressLine, Reading
+from half_yard.desktop.statements.intake import DelimitedText, Intake
 from half_yard.desktop.statements.layout_view import LayoutView
-from half_yard.desktop.statements.layouts_kept import LayoutsKept
 from half_yard.desktop.statements.marketplace_line import MarketplaceLine
 from half_yard.desktop.statements.rules_view import RulesView
 from half_yard.desktop.statements.split_view import SplitView
+from half_yard.desktop.statements.totals_words import totals_words
 from half_yard.desktop.statements.tray_model import EVERY, MEMO, TrayModel
 from half_yard.desktop.statements.tray_table import TrayTable
 from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
-from half_yard.figures.explain import exact_text
 from half_yard.records import Change, Edit, Statement, apply, remove
-from half_yard.statements import (
-    Totals,
-    UnreadableError,
-    guess_layout,
-    is_ofx,
-    read_delimited,
-    read_ofx,
-    take_in,
-)
-from half_yard.statements.delimited import decoded, signature
+from half_yard.statements import take_in
 
 ALL = "all"
 ALL_DONE = "Turn “Waiting only” off to see what became of them."
 FILES = "Statements (*.ofx *.qfx *.csv *.tsv *.txt);;All files (*)"
-LARGEST_BYTES = 100_000_000
 EMPTY = (
     "No statement yet. Take in a file of the bank (OFX, QFX or CSV), or fetch a marketplace's. Its rows wait "
     "here until each has gone to a line or is set aside; the books change only as you sort."
@@ -52,8 +41,6 @@ class TrayView(QWidget):
         super().__init__()
         self._workspace = workspace
         self._chosen = ALL
-        self._reading: Reading[list[Statement]] | None = None
-        self._pending: tuple[str, str] | None = None
         self.strip = Strip("Statements")
         self.strip.chosen.connect(self.choose)
         self.totals = QLabel()
@@ -72,7 +59,11 @@ class TrayView(QWidget):
         self.marketplace = MarketplaceLine()
         self.marketplace.fetched.connect(self.take)
         self.marketplace.left.connect(self.marketplace.hide)
-        self.progress = ProgressLine(self.cancel)
+        self.intake = Intake(self)
+        self.intake.read.connect(self.take)
+        self.intake.layout_wanted.connect(self._ask_for_layout)
+        self.intake.refused.connect(workspace.said)
+        self.progress = self.intake.progress
         self._stack = QStackedWidget()
         self._tray = self._tray_part()
         self._empty = soft(EMPTY)
@@ -152,7 +143,7 @@ class TrayView(QWidget):
     # -- showing -------------------------------------------------------------------------------------
 
     def _opened(self) -> None:
-        self.cancel()
+        self.intake.cancel()
         self._chosen = ALL
         self._stack.setCurrentWidget(self._tray)
         self.marketplace.hide()
@@ -211,7 +202,7 @@ class TrayView(QWidget):
             self.totals.setText(words)
             self._broken.hide()
             return
-        self.totals.setText(_totals_words(self.model.tray.totals(file, self._chosen)))
+        self.totals.setText(totals_words(self.model.tray.totals(file, self._chosen)))
         broken = file.statements[self._chosen].broken
         more = f"; and {len(broken) - 3} more" if len(broken) > 3 else ""
         self._broken.setText(f"Not read: {'; '.join(broken[:3])}{more}.")
@@ -279,58 +270,19 @@ class TrayView(QWidget):
 
     def take_file(self, path: Path) -> None:
         """Take in a statement's file: OFX at once, delimited text after its layout was looked at."""
-        try:
-            if path.stat().st_size > LARGEST_BYTES:
-                raise UnreadableError("It is too large to be a statement.")
-            data = path.read_bytes()
-            if is_ofx(data):
-                self._read(path.name, data.count(b"\n"), read_ofx(data, path.stem))
-                return
-            text = decoded(data)
-            layout = guess_layout(text)
-        except OSError as error:
-            self._workspace.said.emit(f"{path.name} can't be read: {error.strerror}.")
-            return
-        except UnreadableError as error:
-            self._workspace.said.emit(f"{path.name} was not taken in. {error}")
-            return
-        kept = LayoutsKept().get(signature(text, layout))
-        self._pending = (path.stem, text)
+        self.intake.take_file(path)
+
+    def _ask_for_layout(self, text: DelimitedText) -> None:
         self._stack.setCurrentWidget(self.layout_view)
         year = self._workspace.file.tax_year
-        if kept is None:
-            self.layout_view.show_file(path.name, text, layout, "", year)
-        else:
-            self.layout_view.show_file(path.name, text, kept.layout, kept.account, year)
+        self.layout_view.show_file(text.name, text.text, text.layout, text.account, year)
 
     def _take_as_laid_out(self) -> None:
-        if self._pending is None:
-            return
-        name, text = self._pending
-        layout, account = self.layout_view.layout_now, self.layout_view.account.text().strip()
-        LayoutsKept().keep(signature(text, layout), layout, account)
-        self._read(name, text.count("\n"), _as_list(read_delimited(text, layout, name, account)))
-
-    def _read(self, name: str, lines: int, steps: Generator[int, None, list[Statement]]) -> None:
-        self.cancel()
-        self.progress.start(name, lines)
-        self._reading = Reading(steps, self.progress.show_line, self.take, self._not_read, self)
-
-    def cancel(self) -> None:
-        """Call off the file that is being read, if one is."""
-        if self._reading is not None:
-            self._reading.cancel()
-            self._reading = None
-        self.progress.hide()
-
-    def _not_read(self, problem: str) -> None:
-        self.cancel()
-        self._workspace.said.emit(f"Nothing was taken in. {problem}")
+        account = self.layout_view.account.text().strip()
+        self.intake.read_as(self.layout_view.layout_now, account)
 
     def take(self, statements: Sequence[Statement]) -> None:
         """Take statements in, in one edit, and say what came of it."""
-        self.cancel()
-        self._pending = None
         file = self._workspace.file
         changes: list[Change] = []
         said: list[str] = []
@@ -379,25 +331,5 @@ class TrayView(QWidget):
             self._workspace.said.emit(f"{name} is taken out, with {len(made)} entries. Undo brings it back.")
 
 
-def _as_list(steps: Generator[int, None, Statement]) -> Generator[int, None, list[Statement]]:
-    return [(yield from steps)]
-
-
 def _short(name: str, longest: int = 26) -> str:
     return name if len(name) <= longest else f"{name[: longest - 1]}…"
-
-
-def _totals_words(totals: Totals) -> str:
-    """A statement's totals as a sum that can be read."""
-    moved = f"+ in {exact_text(totals.money_in)} − out {exact_text(totals.money_out)}"
-    parts = (
-        f"Sorted {exact_text(totals.placed)}, set aside {exact_text(totals.aside)}, "
-        f"waiting {exact_text(totals.waiting)}."
-    )
-    if totals.opening is None or totals.closing is None:
-        ends = f" Closing balance {exact_text(totals.closing)}." if totals.closing is not None else ""
-        return f"{moved.lstrip('+ ').capitalize()}; the file names no opening balance.{ends}  {parts}"
-    words = f"Opening {exact_text(totals.opening)} {moved} = closing {exact_text(totals.closing)}"
-    if totals.off:
-        words += f"*, which is off by {exact_text(totals.off)}: a row is missing or broken"
-    return f"{words}.  {parts}"

@@ -13,9 +13,9 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from half_yard.desktop import theme
 from half_yard.desktop.tables.columns import Column
 from half_yard.desktop.tables.delegate import CellDelegate
+from half_yard.desktop.tables.dress import dress
 from half_yard.desktop.tables.pasting import as_rows
 from half_yard.desktop.tables.record_model import PROBLEM_ROLE, Index, RecordModel
 
@@ -41,24 +41,10 @@ class RecordTable(QTableView):
         self._records = model
         self.setModel(model)
         self.setItemDelegate(CellDelegate(self))
-        self.setAccessibleName(name)
-        self.setShowGrid(False)
-        self.setTabKeyNavigation(False)
-        self.setWordWrap(False)
-        self.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
-        self.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
-        self.setEditTriggers(
-            QAbstractItemView.EditTrigger.AnyKeyPressed
-            | QAbstractItemView.EditTrigger.DoubleClicked
-            | QAbstractItemView.EditTrigger.EditKeyPressed
-        )
+        dress(self, name)
         self.setHorizontalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
         self.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerItem)
-        self.verticalHeader().hide()
-        self.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT)
-        self.verticalHeader().setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
         header = self.horizontalHeader()
-        header.setHighlightSections(False)
         header.setSectionsClickable(True)
         header.sectionClicked.connect(self.sort_by)
         for number, column in enumerate(model.columns):
