@@ -19,11 +19,13 @@ from half_yard.records import (
     Activity,
     Asset,
     ClientFile,
+    DividendStatement,
     Entry,
     EstimatedPayment,
     Household,
     InterestStatement,
     Person,
+    ReceivedForm,
     WageStatement,
 )
 from half_yard.records.amounts import LARGEST
@@ -41,8 +43,20 @@ DATES = (
     | st.just(datetime.date(2025, 5, 5))
 )
 SHARES = st.sampled_from(["0", "12.5", "33.3333", "50", "66.6667", "100"]).map(Decimal)
-LINES = sorted({line.key for lines in BY_KIND.values() for line in lines} | {"", "no such line"})
+OTHERS = {"", "no such line", "own.o00001", "own.o00009"}
+LINES = sorted({line.key for lines in BY_KIND.values() for line in lines} | OTHERS)
+BOXES = (
+    "points",
+    "property_tax",
+    "month_01",
+    "treasury",
+    "exempt",
+    "penalty",
+    "capital_gain",
+    "section_199a",
+)
 QUESTIONS = sorted({question.key for questions in ACTIVITY.values() for question in questions})
+SPOUSES = ("", "community", "joint_venture", "partnership", "odd")
 KEYS = st.sampled_from(["a00001", "a00002", "a00003", "a00009"])
 
 
@@ -56,25 +70,41 @@ def activities(draw: st.DrawFn) -> Activity:
         days_personal=draw(st.none() | st.integers(0, 366)),
         answers=draw(st.dictionaries(st.sampled_from(QUESTIONS), st.booleans(), max_size=3)),
         employer_number=draw(st.sampled_from(["", "12-3456789", "?", "00"])),
+        choices=draw(st.dictionaries(st.just("spouses"), st.sampled_from(SPOUSES), max_size=1)),
+        own_lines=draw(st.dictionaries(st.just("o00001"), st.sampled_from(["", "Dues"]), max_size=1)),
+        last_year=draw(st.dictionaries(st.sampled_from(LINES), AMOUNTS, max_size=2)),
+        started=draw(DATES),
+        ended=draw(DATES),
+        archived=draw(st.booleans()) and draw(st.booleans()),
     )
 
 
 @st.composite
 def files(draw: st.DrawFn) -> ClientFile:
     entry = st.builds(
-        Entry, activity=KEYS, date=DATES, payee=st.just("P"), line=st.sampled_from(LINES), amount=AMOUNTS
-    )
+        Entry, activity=KEYS, date=DATES, payee=st.just("P"), line=st.sampled_from(LINES), amount=AMOUNTS,
+        share=st.none() | SHARES, from_row=st.sampled_from(["", "b00001/r00001"]),
+    )  # fmt: skip
     owned = st.builds(
         Asset, activity=KEYS, name=st.just("A"), asset_class=st.sampled_from([*CLASSES, "boat"]),
         in_service=DATES, cost=AMOUNTS, prior_depreciation=st.none() | AMOUNTS,
-        answers=st.sampled_from([{}, {"no_special_allowance": True}]),
+        answers=st.sampled_from([{}, {"no_special_allowance": True}]), months=st.none() | st.integers(1, 400),
     )  # fmt: skip
     person = st.builds(Person, birth_date=DATES, identity_number=st.sampled_from(["", "1", "123-45-6789"]))
     wage = st.builds(
         WageStatement, person=st.sampled_from(PEOPLE), wages=AMOUNTS,
         social_security_wages=st.none() | AMOUNTS, withheld=st.none() | AMOUNTS,
     )  # fmt: skip
-    interest = st.builds(InterestStatement, person=st.sampled_from(PEOPLE), interest=AMOUNTS)
+    boxes = st.dictionaries(st.sampled_from(BOXES), AMOUNTS, max_size=3)
+    interest = st.builds(InterestStatement, person=st.sampled_from(PEOPLE), interest=AMOUNTS, boxes=boxes)
+    dividend = st.builds(
+        DividendStatement, person=st.sampled_from(PEOPLE), ordinary=AMOUNTS, qualified=st.none() | AMOUNTS,
+        boxes=boxes,
+    )  # fmt: skip
+    form = st.builds(
+        ReceivedForm, kind=st.sampled_from(["1099-NEC", "1099-K", "1098", "W-9"]), activity=KEYS,
+        payer=st.just("P"), amount=AMOUNTS, boxes=boxes, withheld=st.none() | AMOUNTS,
+    )  # fmt: skip
     payment = st.builds(EstimatedPayment, date=DATES, amount=AMOUNTS)
     people = {"owner": draw(person), **({"spouse": draw(person)} if draw(st.booleans()) else {})}
     return ClientFile.new("us", draw(st.integers(2021, 2026))).model_copy(
@@ -86,6 +116,8 @@ def files(draw: st.DrawFn) -> ClientFile:
             "assets": numbered("assets", draw(st.lists(owned, max_size=4))),
             "wages": numbered("wages", draw(st.lists(wage, max_size=2))),
             "interest": numbered("interest", draw(st.lists(interest, max_size=2))),
+            "dividends": numbered("dividends", draw(st.lists(dividend, max_size=2))),
+            "forms": numbered("forms", draw(st.lists(form, max_size=2))),
             "estimated_payments": numbered("estimated_payments", draw(st.lists(payment, max_size=2))),
             "business_loss_carried_in": draw(st.none() | AMOUNTS),
         }
@@ -110,7 +142,7 @@ class AnyFile(unittest.TestCase):
     @given(files())
     def test_everything_entered_lands_or_is_stopped(self, file: ClientFile) -> None:
         computation = compute(file)
-        for collection in ("entries", "wages", "interest", "estimated_payments"):
+        for collection in ("entries", "wages", "interest", "dividends", "estimated_payments"):
             for key, record in getattr(file, collection).items():
                 path = f"/{collection}/{key}"
                 if path not in computation.stops:
