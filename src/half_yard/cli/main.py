@@ -1,4 +1,4 @@
-"""half-yard compute, trace, check, books, schema and demo. docs/command-line.md describes them."""
+"""half-yard compute, trace, check, books, assets, schema and demo. docs/command-line.md describes them."""
 
 from __future__ import annotations
 
@@ -11,12 +11,12 @@ from half_yard.cli.printed import as_json, as_text, thread_text
 from half_yard.countries import PACKS, Computation, compute
 from half_yard.demo import write_office
 from half_yard.figures import Line
-from half_yard.interop import books_text
+from half_yard.interop import assets_text, books_text
 from half_yard.records.schema import schema_text
 from half_yard.review import Level
 from half_yard.storage import FileRefusedError, read_file
 
-COMMANDS = ("compute", "trace", "check", "books", "schema", "demo")
+COMMANDS = ("compute", "trace", "check", "books", "assets", "schema", "demo")
 DONE, FOUND, REFUSED = 0, 1, 2
 
 
@@ -68,6 +68,11 @@ def _parser() -> argparse.ArgumentParser:
         "--xlsx", type=Path, metavar="WORKBOOK", help="as a workbook with live formulas, written to this path"
     )
     books.set_defaults(run=_books)
+
+    assets = commands.add_parser("assets", help="print every asset and what it takes, as CSV")
+    assets.add_argument("file", type=Path, metavar="FILE")
+    assets.add_argument("--json", action="store_true", help="as a JSON array of objects")
+    assets.set_defaults(run=_assets)
 
     schema = commands.add_parser("schema", help="print the JSON Schema of client files")
     schema.set_defaults(run=_schema)
@@ -137,6 +142,11 @@ def _books(options: argparse.Namespace) -> int:
         print(options.xlsx)
     else:
         sys.stdout.write(books_text(computation, as_json=options.json))
+    return DONE
+
+
+def _assets(options: argparse.Namespace) -> int:
+    sys.stdout.write(assets_text(_computed(options.file), as_json=options.json))
     return DONE
 
 

@@ -94,12 +94,16 @@ class Box:
 
 @dataclass(frozen=True, slots=True)
 class AssetKind:
-    """A class of property as the preparer picks it; `months` says that it is written off over months that the
-    preparer gives."""
+    """A class of property as the preparer picks it: by its title or other words. `months` says that it is
+    written off over months that the preparer gives, `elected` that a way to depreciate it can be elected, and
+    `expensed` that a part of its cost can be expensed."""
 
     key: str
     title: str
     months: bool = False
+    words: tuple[str, ...] = ()
+    elected: bool = False
+    expensed: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -150,7 +154,8 @@ class AssetStory:
     """What depreciation does to one asset.
 
     `this_year` is its depreciation in cents. That of next year, `prior`, what the years before this one
-    took, and `yearly`, every year by the table from `first_year` on, are made when first asked for.
+    took, and `yearly`, every year by the table from `first_year` on, are made when first asked for. `parts`
+    are those of this year that its form shows apart.
     """
 
     first_year: int
@@ -159,6 +164,8 @@ class AssetStory:
     make_next_year: Callable[[], Figure]
     make_prior: Callable[[], Figure]
     make_yearly: Callable[[], tuple[Figure, ...]]
+    parts: Mapping[str, Figure] = field(default_factory=dict)
+    make_amounts: Callable[[], Sequence[Decimal]] = tuple
 
     @cached_property
     def next_year(self) -> Figure:
@@ -171,9 +178,32 @@ class AssetStory:
         return self.make_prior()
 
     @cached_property
+    def amounts(self) -> Sequence[Decimal]:
+        """What every year of its life takes, in dollars: the amounts of `yearly`, made without it."""
+        return self.make_amounts()
+
+    @cached_property
     def yearly(self) -> tuple[Figure, ...]:
         """The depreciation of every year of its life by the table, in cents; none for land."""
         return self.make_yearly()
+
+
+@dataclass(frozen=True, slots=True)
+class Projection:
+    """What assets take every year from `first_year` on, in dollars, by activity; this year's by class."""
+
+    first_year: int
+    by_activity: Mapping[str, tuple[Decimal, ...]]
+    by_class: Mapping[str, Decimal]
+
+    def total(self, index: int) -> Decimal:
+        """What all activities take in a year; the first has index 0."""
+        return sum((years[index] for years in self.by_activity.values() if index < len(years)), Decimal(0))
+
+    @property
+    def years(self) -> int:
+        """How many years have any."""
+        return max((len(years) for years in self.by_activity.values()), default=0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -286,6 +316,24 @@ class Pack(Protocol):
 
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Which kind an activity is by its answers, where that is a question."""
+        ...
+
+    @property
+    def methods(self) -> Mapping[str, str]:
+        """The titles of the ways of depreciation that can be elected, by key; the usual has an empty key."""
+        ...
+
+    @property
+    def disposals(self) -> Mapping[str, str]:
+        """The titles of the ways in which an asset leaves service, by key."""
+        ...
+
+    def projection(self, file: ClientFile) -> Projection:
+        """What the assets of a file take every year from its tax year on, as it is elected."""
+        ...
+
+    def year_elections(self, file: ClientFile) -> Sequence[ManyAnswers]:
+        """The elections for whole classes of this year's assets, by their key in the file."""
         ...
 
     def asset_doubts(self, year: int) -> AssetDoubts:

@@ -33,6 +33,9 @@ BY_COLLECTION = {
     "estimated_payments": Stage.BOOKS,
     "business_loss_carried_in": Stage.BOOKS,
     "assets": Stage.ASSETS,
+    "elections": Stage.ASSETS,
+    "expensing_carried_in": Stage.ASSETS,
+    "section_1231_losses": Stage.ASSETS,
 }
 OPEN_LEVELS = {Level.ERROR, Level.INCOMPLETE, Level.WARNING}
 

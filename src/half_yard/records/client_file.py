@@ -99,17 +99,32 @@ class Entry(Record):
 
 
 class Asset(Record):
-    """A depreciable asset or land. `cost` is the unadjusted basis in dollars; `prior_depreciation`
-    what earlier years took, where the preparer has entered it; `months` over how long a cost is written off,
-    where the class leaves that open; `answers` as for an activity; `made_from` the entry that it was, where
-    it was typed as a cost first."""
+    """A depreciable asset or land, amounts in dollars.
+
+    `cost` is the unadjusted basis; `acquired` the day of the binding contract, where it is another than the
+    day in service; `method` a way of depreciation that was elected, a key of the pack; `expensed` the part of
+    the cost that was elected to be expensed; `share` the percent of business use and `shares` that of single
+    years; `prior_depreciation` what earlier years took, where the preparer has entered it; `months` over how
+    long a cost is written off, where the class leaves that open; `disposed` the day on which it left service,
+    `disposal` how, `proceeds` and `selling_costs` what came of it; `answers` as for an activity; `made_from`
+    the entry that it was, where it was typed as a cost first.
+    """
 
     activity: Text
     name: Text = ""
     asset_class: Text = ""
     in_service: Date = None
+    acquired: Date = None
     cost: Amount
     reckoning: Text = ""
+    method: Text = ""
+    expensed: Amount | None = None
+    share: Percent | None = None
+    shares: Mapping[str, Percent] = {}
+    disposed: Date = None
+    disposal: Text = ""
+    proceeds: Amount | None = None
+    selling_costs: Amount | None = None
     prior_depreciation: Amount | None = None
     months: Annotated[int, Field(ge=1, le=1200)] | None = None
     answers: Mapping[str, bool] = {}
@@ -143,6 +158,9 @@ class ClientFile(Record):
     estimated_payments: Mapping[str, EstimatedPayment] = {}
     statements: Mapping[str, Statement] = {}
     sorting_rules: Mapping[str, SortingRule] = {}
+    elections: Mapping[str, Text] = {}
+    expensing_carried_in: Amount | None = None
+    section_1231_losses: Amount | None = None
     business_loss_carried_in: Amount | None = None
 
     @staticmethod

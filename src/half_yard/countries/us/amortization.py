@@ -1,4 +1,5 @@
-"""Costs written off by the month: start-up costs (26 U.S.C. 195) and what a loan cost (461(g)).
+"""Costs written off by the month: start-up costs (26 U.S.C. 195), goodwill (197), software (167(f)) and what
+a loan cost (461(g)).
 
 Straight line from the month in which the business began or the loan was made; the last year takes what is
 left, so that the years add up to the cost.
@@ -12,7 +13,7 @@ from decimal import Decimal
 from functools import partial
 
 from half_yard.countries.pack import AssetStory
-from half_yard.countries.us.asset_classes import START_UP, AssetClass
+from half_yard.countries.us.asset_classes import INTANGIBLE, LOAN, SOFTWARE, START_UP, AssetClass
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import (
     NOT_BELOW_ZERO,
@@ -29,6 +30,9 @@ from half_yard.figures.remembered import Remembered
 from half_yard.records import Asset
 
 YEAR = 12
+PAID_OFF = {LOAN, START_UP}
+"""Classes of which the rest is deducted when the loan is paid off or the business ends (195(b)(2))."""
+MONTHS = {INTANGIBLE: "intangible_amortization_months", SOFTWARE: "software_months"}
 
 
 @dataclass(frozen=True, eq=False)
@@ -42,19 +46,29 @@ class FirstPart:
 FIRST_PARTS: Remembered[FirstPart] = Remembered()
 
 
-def start_up_parts(assets: Mapping[str, Asset], rules: YearRules) -> dict[str, FirstPart]:
-    """The part of each start-up cost that is deducted at once: of all those of an activity 5,000, less what
-    they are over 50,000 (26 U.S.C. 195(b)(1)(A)), to the first ones entered first."""
+def first_parts(assets: Mapping[str, Asset], rules: YearRules) -> dict[str, FirstPart]:
+    """What is deducted at once of each cost whose months the law names, and those months.
+
+    Of all start-up costs of an activity that is 5,000, less what they are over 50,000 (26 U.S.C.
+    195(b)(1)(A)), to the first ones entered first; of goodwill and software it is nothing.
+    """
     by_activity: dict[str, dict[str, Asset]] = {}
+    made: dict[str, FirstPart] = {}
     for key, asset in sorted(assets.items()):
         if asset.asset_class == START_UP:
             by_activity.setdefault(asset.activity, {})[key] = asset
-    made: dict[str, FirstPart] = {}
+        elif asset.asset_class in MONTHS:
+            make = partial(_whole_life, asset.asset_class, rules)
+            made[key] = FIRST_PARTS.get(asset.asset_class, (rules,), make)
     for costs in by_activity.values():
         known: tuple[object, ...] = (rules, *costs.values())
         for key in costs:
             made[key] = FIRST_PARTS.get(key, known, partial(_part, key, costs, rules))
     return made
+
+
+def _whole_life(class_key: str, rules: YearRules) -> FirstPart:
+    return FirstPart(NOT_BELOW_ZERO, rules.figure(MONTHS[class_key], label="months by law"))
 
 
 def _part(wanted: str, costs: Mapping[str, Asset], rules: YearRules) -> FirstPart:
@@ -112,8 +126,14 @@ def amortized(
     if at_once.amount:
         summary += f", {at_once.amount:,.2f} at once"
     return AssetStory(
-        asset.in_service.year, year(index), summary, lambda: year(index + 1), prior, lambda: tuple(years)
-    )
+        asset.in_service.year, year(index), summary, lambda: year(index + 1), prior, lambda: tuple(years),
+        make_amounts=lambda: [figure.amount for figure in years],
+    )  # fmt: skip
+
+
+def _index(asset: Asset) -> int:
+    """The index of the year in which the loan was paid off or the business ended."""
+    return asset.disposed.year - asset.in_service.year if asset.disposed and asset.in_service else -1
 
 
 def _years(asset: Asset, cost: Figure, at_once: Figure, months: Figure) -> list[Figure]:
@@ -128,7 +148,14 @@ def _years(asset: Asset, cost: Figure, at_once: Figure, months: Figure) -> list[
         label = f"{asset.name}: year {len(years) + 1}"
         if count == left and years:
             monthly = difference("what is left", rest, *(part.parts[-1] for part in years))
+        ends = asset.disposed is not None and asset.asset_class in PAID_OFF and _index(asset) == len(years)
+        if ends and years:
+            monthly = difference("what is left", rest, *(part.parts[-1] for part in years))
+        elif ends:
+            monthly = rest
         years.append(total(label, ([at_once] if at_once.amount and not years else []) + [monthly]))
+        if ends:
+            break
         left -= count
         count = min(YEAR, left)
     return years

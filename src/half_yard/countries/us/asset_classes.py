@@ -1,4 +1,4 @@
-"""Classes of property under MACRS (26 U.S.C. 168(c) and (e)) and their tables."""
+"""Classes of property under MACRS (26 U.S.C. 168(c), (e), (g)), and costs that are amortized."""
 
 from __future__ import annotations
 
@@ -13,61 +13,165 @@ from half_yard.depreciation import Recovery
 class AssetClass:
     """A class: how it is recovered, where it stands on Form 4562 part III, and whether it is real property.
 
-    `since` is the first day in service to which this recovery applies; `section` the law under which a cost
-    is amortized instead of depreciated.
+    `since` is the first day in service to which this recovery applies, `until` the last; `section` the law
+    under which a cost is amortized instead of depreciated; `alternative` its years under the alternative
+    system (168(g)); `listed` whether it is listed property (280F(d)(4)), `auto` whether the yearly limits on
+    passenger automobiles apply, `heavy` whether the limit on expensing heavy vehicles does; `words` by which
+    else it is found.
     """
 
     key: str
     title: str
     recovery: Recovery | None
-    form_line: str
-    real: bool
-    since: datetime.date
-    tables: str
+    form_line: str = ""
+    real: bool = False
+    since: datetime.date = datetime.date(1987, 1, 1)
+    tables: str = ""
     section: str = ""
+    alternative: Decimal = Decimal(0)
+    until: datetime.date = datetime.date.max
+    listed: bool = False
+    auto: bool = False
+    heavy: bool = False
+    words: tuple[str, ...] = ()
+
+    @property
+    def short_title(self) -> str:
+        """The title without what is in parentheses."""
+        return self.title.partition(" (")[0]
 
     @property
     def personal_property(self) -> bool:
-        """Whether it is depreciated, and neither land nor a building."""
+        """Whether it is depreciated under the half-year or the mid-quarter convention."""
         return self.recovery is not None and not self.real
 
+    @property
+    def allowance(self) -> bool:
+        """Whether the special depreciation allowance is for it: a life of 20 years or less (168(k)(2))."""
+        return self.personal_property
 
-MACRS_START = datetime.date(1987, 1, 1)
+    @property
+    def may_be_expensed(self) -> bool:
+        """Whether it is section 179 property: tangible property, and improvements of nonresidential buildings
+        (26 U.S.C. 179(d)(1), (e))."""
+        return self.personal_property and self.key != LAND_IMPROVEMENTS
+
+
+LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS = "fifteen_year", "qualified_improvement"
 THIRTY_NINE_START = datetime.date(1993, 5, 13)
-START_UP, LOAN = "start_up", "loan_costs"
-TWO, ONE = Decimal(2), Decimal(1)
+START_UP, LOAN, INTANGIBLE, SOFTWARE = "start_up", "loan_costs", "intangible", "software"
+DOUBLE, ONE_AND_A_HALF, ONE = Decimal(2), Decimal("1.5"), Decimal(1)
+PERSONAL_TABLES = "Rev. Proc. 87-57 tables 1 to 5 (IRS Pub. 946, A-1 to A-5)"
+FIVE_YEARS = Decimal(5)
+
+
+def _years(years: int, factor: Decimal = DOUBLE) -> Recovery:
+    return Recovery(Decimal(years), factor, 3 if years == 20 else 2)
+
 
 CLASSES = {
     item.key: item
     for item in (
         AssetClass(
-            "five_year", "5-year property (computers, vans and trucks, appliances)",
-            Recovery(Decimal(5), TWO, 2), "b", False, MACRS_START,
-            "Rev. Proc. 87-57 tables 1 to 5 (IRS Pub. 946, A-1 to A-5)",
+            "three_year", "3-year property (special tools, tractor units)", _years(3), "a",
+            tables=PERSONAL_TABLES, alternative=Decimal(4), words=("tractor unit", "racehorse"),
         ),
         AssetClass(
-            "seven_year", "7-year property (machinery, furniture, tools)",
-            Recovery(Decimal(7), TWO, 2), "c", False, MACRS_START,
-            "Rev. Proc. 87-57 tables 1 to 5 (IRS Pub. 946, A-1 to A-5)",
+            "five_year", "5-year property (computers, vans and trucks, appliances)", _years(5), "b",
+            tables=PERSONAL_TABLES, alternative=Decimal(5),
+            words=(
+                "Computer, printer, phone", "Appliance of a rental (stove, refrigerator, washer)",
+                "Carpet or furniture of a rental", "Cargo van or box truck", "Copier, calculator",
+                "Trailer", "Tools of a construction trade", "Solar panels",
+            ),
+        ),
+        AssetClass(
+            "passenger_auto", "Passenger automobile, 6,000 lb or less", _years(5), "b",
+            tables=PERSONAL_TABLES,
+            alternative=FIVE_YEARS, listed=True, auto=True,
+            words=("Car", "Pickup or van of 6,000 lb or less", "Minivan"),
+        ),
+        AssetClass(
+            "heavy_suv", "Sport utility vehicle over 6,000 lb", _years(5), "b", tables=PERSONAL_TABLES,
+            alternative=FIVE_YEARS, listed=True, heavy=True,
+            words=("SUV over 6,000 lb",),
+        ),
+        AssetClass(
+            "heavy_vehicle", "Pickup or van over 6,000 lb", _years(5), "b", tables=PERSONAL_TABLES,
+            alternative=FIVE_YEARS, listed=True,
+            words=("Pickup over 6,000 lb", "Van over 6,000 lb"),
+        ),
+        AssetClass(
+            "listed_five_year", "Camera, video or sound equipment, used privately too", _years(5), "b",
+            tables=PERSONAL_TABLES, alternative=Decimal(5), listed=True, words=("Camera", "Recorder"),
+        ),
+        AssetClass(
+            "seven_year", "7-year property (machinery, furniture, tools)", _years(7), "c",
+            tables=PERSONAL_TABLES, alternative=Decimal(10),
+            words=(
+                "Office furniture, desk, shelves", "Machine, workshop equipment", "Musical instrument",
+                "Sewing machine", "Safe", "Property without a class life",
+            ),
+        ),
+        AssetClass(
+            "ten_year", "10-year property (boats, fruit trees)", _years(10), "d", tables=PERSONAL_TABLES,
+            alternative=Decimal(15), words=("Boat, barge", "Fruit trees", "Vines"),
+        ),
+        AssetClass(
+            LAND_IMPROVEMENTS, "15-year land improvements (fence, drive, sidewalk)",
+            _years(15, ONE_AND_A_HALF), "e", tables=PERSONAL_TABLES, alternative=Decimal(20),
+            words=("Fence", "Driveway, parking lot", "Sidewalk", "Landscaping", "Dock", "Septic system"),
+        ),
+        AssetClass(
+            QUALIFIED_IMPROVEMENTS, "Qualified improvement inside a nonresidential building (15 years)",
+            _years(15, ONE), "e", since=datetime.date(2018, 1, 1), alternative=Decimal(20),
+            tables="Rev. Proc. 87-57 table 8 (IRS Pub. 946, A-8)",
+            words=("Interior work of a shop or office", "Leasehold improvement inside"),
+        ),
+        AssetClass(
+            "twenty_year", "20-year property (farm buildings)", _years(20, ONE_AND_A_HALF), "f",
+            tables=PERSONAL_TABLES, alternative=Decimal(25), words=("Barn", "Farm shed"),
         ),
         AssetClass(
             "residential_building", "Residential rental building (27.5 years)",
-            Recovery(Decimal("27.5"), ONE, 3), "h", True, MACRS_START,
-            "Rev. Proc. 87-57 table 6 (IRS Pub. 946, A-6)",
+            Recovery(Decimal("27.5"), ONE, 3), "h", True, alternative=Decimal(30),
+            tables="Rev. Proc. 87-57 table 6 (IRS Pub. 946, A-6)",
+            words=(
+                "House or flat that is let", "Roof of a rental", "Furnace, windows, plumbing of a rental",
+                "Addition to a rental",
+            ),
+        ),
+        AssetClass(
+            "nonresidential_31", "Nonresidential building before May 13, 1993 (31.5 years)",
+            Recovery(Decimal("31.5"), ONE, 3), "i", True, until=datetime.date(1993, 5, 12),
+            alternative=Decimal(40), tables="IRS Pub. 946, table A-7",
         ),
         AssetClass(
             "nonresidential_building", "Nonresidential building (39 years)",
             Recovery(Decimal(39), ONE, 3, level=True), "i", True, THIRTY_NINE_START,
-            "IRS Pub. 946, table A-7a",
+            "IRS Pub. 946, table A-7a", alternative=Decimal(40),
+            words=("Shop, office, warehouse", "Roof of a shop", "Office in the home"),
         ),
         AssetClass(
-            START_UP, "Start-up costs of a business (15 years)", None, "", False, datetime.date(2004, 10, 23),
-            "26 U.S.C. 195(b)", section="195",
+            START_UP, "Start-up costs of a business (15 years)", None, since=datetime.date(2004, 10, 23),
+            tables="26 U.S.C. 195(b)", section="195", real=True,
         ),
         AssetClass(
-            LOAN, "Loan points and costs (over the loan)", None, "", False, datetime.date.min,
-            "26 CFR 1.446-5", section="461(g)",
+            INTANGIBLE, "Bought goodwill, customer list, licence (15 years)", None, real=True,
+            since=datetime.date(1993, 8, 11), tables="26 U.S.C. 197(a)", section="197",
+            words=("Goodwill", "Customer list", "Franchise", "Covenant not to compete", "Trademark"),
         ),
-        AssetClass("land", "Land (never depreciated)", None, "", True, datetime.date.min, ""),
+        AssetClass(
+            SOFTWARE, "Bought software, website (36 months)", None, real=True,
+            since=datetime.date(1993, 8, 11), tables="26 U.S.C. 167(f)(1)", section="167(f)",
+            words=("Website", "Program"),
+        ),
+        AssetClass(
+            LOAN, "Loan points and costs (over the loan)", None, since=datetime.date.min, real=True,
+            tables="26 CFR 1.446-5", section="461(g)", words=("Mortgage points", "Refinancing costs"),
+        ),
+        AssetClass(
+            "land", "Land (never depreciated)", None, real=True, since=datetime.date.min, words=("Lot",)
+        ),
     )
 }  # fmt: skip

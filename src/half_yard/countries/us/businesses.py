@@ -35,18 +35,22 @@ class Business:
 
 
 def businesses(
-    frame: OnReturn, books: Books, forms: Mapping[str, Sheet], left_out: Mapping[str, str]
+    frame: OnReturn,
+    books: Books,
+    forms: Mapping[str, Sheet],
+    left_out: Mapping[str, str],
+    name: str = "schedule_c",
 ) -> list[Business]:
     """A Schedule C for each owner on the return of each business that is not left out; `forms` are Forms 4562
-    by activity."""
+    by activity, `name` begins the keys of the sheets."""
     made: list[Business] = []
     for key, activity in sorted(frame.file.activities.items()):
         if activity.kind != "business" or key in left_out:
             continue
         totals, form = books.totals.get(key, {}), forms.get(key)
         made_from = (activity, form, *frame.circumstances, *totals.values())
-        make = partial(_of_activity, frame, key, activity, totals, OfAssets.of(form))
-        made += MADE.get(key, made_from, make)
+        make = partial(_of_activity, frame, key, activity, totals, OfAssets.of(form), name)
+        made += MADE.get((name, key), made_from, make)
     return made
 
 
@@ -54,13 +58,18 @@ MADE: Remembered[list[Business]] = Remembered()
 
 
 def _of_activity(
-    frame: OnReturn, key: str, activity: Activity, totals: Mapping[str, Figure], of_assets: OfAssets
+    frame: OnReturn,
+    key: str,
+    activity: Activity,
+    totals: Mapping[str, Figure],
+    of_assets: OfAssets,
+    name: str,
 ) -> list[Business]:
     """The Schedule C of each owner on the return of one business."""
     made = []
     for part in owned_parts(frame, key, activity, totals, of_assets):
         sheet = schedule_c(
-            f"schedule_c.{key}.{part.person}",
+            f"{name}.{key}.{part.person}",
             activity,
             frame.name(part.person),
             one_line(activity.address) or one_line(frame.file.household.address),

@@ -8,10 +8,11 @@ from decimal import Decimal
 from half_yard.countries.pack import AssetStory
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.books import Books
+from half_yard.countries.us.form_4797 import freed, left_service, unnamed_proceeds
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
 from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn
-from half_yard.figures import Mark, MarkKind, Sheet
+from half_yard.figures import Entered, Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
 from half_yard.review import Finding, Level, share_findings
 
@@ -39,6 +40,8 @@ def findings_of(
         *_gaps(sheets),
         *_assets(frame, stories),
         *_rental_days(frame),
+        *_expensing(sheets),
+        *_sales(frame, stories),
         *book_findings(frame, books, unusual),
         *_return(frame, sheets),
         Finding(Level.NOTE, NOT_COVERED),
@@ -125,6 +128,41 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
                 path,
                 "Depreciation allowed or allowable reduces the basis either way: find out what was taken.",
             )
+
+
+def _expensing(sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    """Whether more was elected to be expensed than the year's dollar limit allows."""
+    sheet = next((sheet for sheet in sheets if sheet.key == "section_179"), None)
+    if sheet is not None and sheet["elected"].amount > sheet["limit"].amount:
+        leaf = sheet["elected"]
+        while leaf.parts:
+            leaf = leaf.parts[0]
+        origin = leaf.origin
+        yield Finding(
+            Level.ERROR,
+            f"Section 179: {sheet['elected'].amount:,} is elected, more than the dollar limit of "
+            f"{sheet['limit'].amount:,}.",
+            origin.path if isinstance(origin, Entered) else "",
+            "Elect less: what is above the limit is lost to the basis.",
+        )
+
+
+def _sales(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Finding]:
+    """What is missing of a sale, and what it sets free."""
+    counted = {key: frame.file.assets[key] for key in stories}
+    for key in unnamed_proceeds(counted, frame.file.tax_year):
+        yield Finding(
+            Level.ERROR, f"{counted[key].name} was sold, and its price is not entered.",
+            f"/assets/{key}/proceeds", "Type the price, 0 where there was none.",
+        )  # fmt: skip
+    for key in freed(left_service(counted, frame.file.tax_year), counted):
+        activity = frame.file.activities[key]
+        if activity.kind == "rental":
+            yield Finding(
+                Level.WARNING, f"{activity.name}: its property is sold. Suspended losses of earlier years "
+                "are freed (26 U.S.C. 469(g)) and are not computed.",
+                f"/activities/{key}/answers/suspended_losses",
+            )  # fmt: skip
 
 
 def _rental_days(frame: OnReturn) -> Iterator[Finding]:

@@ -8,6 +8,7 @@ from decimal import Decimal
 from functools import partial
 
 from half_yard.countries.pack import CarryPoint, Computation
+from half_yard.countries.us import gaps
 from half_yard.countries.us.asset_classes import CLASSES
 from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.books import Books, keep_books
@@ -15,6 +16,7 @@ from half_yard.countries.us.businesses import Business, businesses, self_employm
 from half_yard.countries.us.checks import findings_of
 from half_yard.countries.us.form_1040 import Form1040, OwnIncome
 from half_yard.countries.us.form_4562 import depreciation_sheets
+from half_yard.countries.us.form_4797 import form_4797, rest
 from half_yard.countries.us.form_8995 import form_8995
 from half_yard.countries.us.income_tax import tax_sheet
 from half_yard.countries.us.left_out import left_out_activities, stopped_with
@@ -34,11 +36,13 @@ from half_yard.countries.us.received_forms import receipts_without_form
 from half_yard.countries.us.rentals import Rentals, rentals
 from half_yard.countries.us.schedule_1 import schedule_1
 from half_yard.countries.us.schedule_2 import schedule_2
+from half_yard.countries.us.section_179 import elected, section_179
 from half_yard.countries.us.standard_deduction import standard_deduction
 from half_yard.figures import Figure, MarkKind, Place, Sheet, difference, entered, total
 from half_yard.figures.remembered import Remembered
 from half_yard.records import Asset, ClientFile
 
+BEFORE_EXPENSING = "before_section_179"
 CARRY = (
     CarryPoint("Businesses", Place("schedule_1", "business_income")),
     CarryPoint("Rentals", Place("schedule_1", "rental_income")),
@@ -60,17 +64,32 @@ def compute(file: ClientFile) -> Computation:
     own, own_stops = own_income(file, frame.people, books.stops)
 
     left_out = left_out_activities(file, frame.rules)
-    asset_sheets = _asset_sheets(file, depreciation, frame, left_out)
+    asset_sheets = _asset_sheets(file, depreciation, frame, left_out, {})
     forms = {key: form for key, (_, form) in asset_sheets.items()}
+    counted = {
+        key: file.assets[key] for key in depreciation.stories if file.assets[key].activity not in left_out
+    }
+    expensing: list[Sheet] = []
+    if elected(file, counted) or file.expensing_carried_in:
+        # The deduction is limited by the profits without it: those are worksheets of their own.
+        before = businesses(frame, books, forms, left_out, BEFORE_EXPENSING)
+        income = [*(business.profit for business in before), *own.wages]
+        part_1, by_activity = section_179(file, counted, income, frame.status, frame.rules)
+        expensing = [*(business.sheet for business in before), part_1]
+        asset_sheets = _asset_sheets(file, depreciation, frame, left_out, by_activity)
+        forms = {key: form for key, (_, form) in asset_sheets.items()}
     made = businesses(frame, books, forms, left_out)
     profits = [business.profit for business in made]
     let = rentals(frame, books, forms, left_out, [*own.wages, *own.investment, *profits])
 
     sheets = [sheet for sheet in (depreciation.mid_quarter,) if sheet]
+    sheets += expensing
     sheets += [sheet for pair in asset_sheets.values() for sheet in pair]
     sheets += [business.sheet for business in made]
     sheets += [*let.properties.values(), *((let.schedule,) if let.schedule else ())]
-    sheets += _owners_return(frame, own, made, let, _personal_property(file, depreciation))
+    sales = form_4797(frame, counted, depreciation.stories)
+    sheets += [sales] if sales else []
+    sheets += _owners_return(frame, own, made, let, sales, _personal_property(file, depreciation))
     finished = tuple(_with_year_note(sheet, frame) for sheet in sheets)
     stops = {**books.stops, **depreciation.stops, **own_stops, **_not_on_return(frame, books)}
     stops |= stopped_with(file, left_out)
@@ -89,7 +108,11 @@ def compute(file: ClientFile) -> Computation:
 
 
 def _asset_sheets(
-    file: ClientFile, depreciation: Depreciation, frame: OnReturn, left_out: Mapping[str, str]
+    file: ClientFile,
+    depreciation: Depreciation,
+    frame: OnReturn,
+    left_out: Mapping[str, str],
+    expensed: Mapping[str, Figure],
 ) -> dict[str, tuple[Sheet, Sheet]]:
     """The depreciation worksheet and Form 4562 of each activity that has assets."""
     by_activity: dict[str, dict[str, Asset]] = {}
@@ -98,15 +121,17 @@ def _asset_sheets(
         if asset.activity not in left_out:
             by_activity.setdefault(asset.activity, {})[key] = asset
     made = {}
-    for key, assets in sorted(by_activity.items()):
+    for key in sorted({*by_activity, *expensed}):
+        assets = by_activity.get(key, {})
         stories = depreciation.stories
         made_from = (
             file.activities[key],
             frame.rules,
+            expensed.get(key),
             *assets.values(),
             *(stories[asset] for asset in assets),
         )
-        make = partial(depreciation_sheets, file, key, assets, stories, frame.rules)
+        make = partial(depreciation_sheets, file, key, assets, stories, expensed.get(key), frame.rules)
         made[key] = ASSET_SHEETS.get(key, made_from, make)
     return made
 
@@ -119,6 +144,7 @@ def _owners_return(
     own: OwnIncome,
     made: list[Business],
     let: Rentals,
+    sales: Sheet | None,
     personal_property: Decimal,
 ) -> Iterable[Sheet]:
     """Schedules SE, 1 and 2, Form 8995 and Form 1040, in the order in which they are worked out."""
@@ -126,6 +152,7 @@ def _owners_return(
     taxes = self_employment(frame, made)
     first = schedule_1(
         [business.profit for business in made],
+        rest(sales, "ordinary"),
         let.results,
         [sheet["deductible_part"] for sheet in taxes.values()],
         own.early_withdrawal,
@@ -135,7 +162,7 @@ def _owners_return(
     yield first
 
     form = Form1040(frame.facts, rules)
-    income = form.income(own, first)
+    income = form.income(own, first, rest(sales, "capital_gain"))
     results = [*(business.profit.amount for business in made), *(rental.amount for rental in let.results)]
     marks = loss_marks(status, results, income.amount, rules)
     adjusted = form.adjusted(income.marked(*marks))
@@ -145,16 +172,17 @@ def _owners_return(
     )
     before = difference("", adjusted, standard)
     deduction_sheet = _business_income(frame, own, made, let, taxes, before, form.net_capital_gain)
+    sold = [gaps.QBI_SALES] if any(figure.amount for figure in rest(sales, "ordinary")) else []
     if deduction_sheet:
         yield deduction_sheet
     taxable = form.taxable_income(
-        adjusted, standard, deduction_sheet["deduction"] if deduction_sheet else None
+        adjusted, standard, deduction_sheet["deduction"].marked(*sold) if deduction_sheet else None
     )
     worksheet = tax_sheet(taxable, rules, status, frame.status_choice)
     tax = worksheet["tax"].marked(*gain_marks(form.net_capital_gain.amount))
     yield worksheet
 
-    investment = total("", [*own.investment, *let.results]).amount
+    investment = total("", [*own.investment, *let.results, *rest(sales, "capital_gain")]).amount
     second = schedule_2(
         [sheet["tax"] for sheet in taxes.values()],
         minimum_tax_marks(status, taxable.amount, standard.amount, personal_property, tax.amount, rules),

@@ -39,8 +39,8 @@ class Form1040:
         self._page.facts += facts
         self._line = self._page.line
 
-    def income(self, own: OwnIncome, schedule_1: Sheet) -> Figure:
-        """Lines 1 to 10; returns total income less adjustments."""
+    def income(self, own: OwnIncome, schedule_1: Sheet, sales: Sequence[Figure]) -> Figure:
+        """Lines 1 to 10, `sales` the capital gain of Form 4797; returns total income less adjustments."""
         self._page.section = "Income"
         wages = self._line("wages", "1z", "Wages (Form W-2, box 1)", total("", own.wages))
         self._line("exempt_interest", "2a", "Tax-exempt interest", total("", own.exempt_interest))
@@ -52,8 +52,8 @@ class Form1040:
             "ordinary_dividends", "3b", "Ordinary dividends (Form 1099-DIV, box 1a)", total("", own.dividends)
         )
         self._gain = self._line(
-            "capital_gain", "7", "Capital gain distributions (Form 1099-DIV, box 2a)",
-            total("", own.capital_gain),
+            "capital_gain", "7", "Capital gain (distributions; sales of Form 4797)",
+            total("", [*own.capital_gain, *sales]),
         )  # fmt: skip
         additional = self._line(
             "additional_income", "8", "Additional income (Schedule 1, line 10)",

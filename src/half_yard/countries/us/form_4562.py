@@ -1,13 +1,20 @@
-"""Form 4562, parts III and VI: depreciation and amortization of one activity's assets, and the worksheet
-behind them."""
+"""Form 4562 of one activity: what is expensed, depreciated and amortized, and the worksheet behind it."""
 
-from collections.abc import Mapping
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Mapping
+from decimal import Decimal
 
 from half_yard.countries.pack import AssetStory
 from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.rates import ALTERNATIVE
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Figure, Page, Sheet, total
 from half_yard.records import Asset, ClientFile
+
+REGULAR = "regular"
+TITLES = {"expensed": "section 179", "allowance": "special allowance"}
+ADS_LINES = {Decimal(12): "20b", Decimal(30): "20c", Decimal(40): "20d"}
 
 
 def depreciation_sheets(
@@ -15,59 +22,89 @@ def depreciation_sheets(
     activity: str,
     assets: Mapping[str, Asset],
     stories: Mapping[str, AssetStory],
+    expensed: Figure | None,
     rules: YearRules,
 ) -> tuple[Sheet, Sheet]:
-    """The worksheet and the form for an activity and its assets that count."""
+    """The worksheet and the form for an activity and its assets that count; `expensed` is what section 179
+    lets it deduct, where anything was elected."""
     name = file.activities[activity].name
     worksheet = Page(f"depreciation.{activity}", "Depreciation worksheet", name)
-    figures = {
-        key: worksheet.exact_line(
-            key, str(number), f"{asset.name} ({stories[key].summary})", stories[key].this_year
-        )
-        for number, (key, asset) in enumerate(sorted(assets.items()), 1)
-    }
+    figures = {}
+    for number, (key, asset) in enumerate(sorted(assets.items()), 1):
+        story = stories[key]
+        for part, figure in (story.parts or {REGULAR: story.this_year}).items():
+            line_key = key if part == REGULAR else f"{key}.{part}"
+            title = f"{asset.name} ({story.summary})" if part == REGULAR else f"{asset.name}: {TITLES[part]}"
+            figures[key, part] = worksheet.exact_line(line_key, str(number), title, figure)
     worksheet.exact_line("total", "", "Depreciation and amortization", total("", figures.values()))
-    return worksheet.sheet(), _form(file, activity, assets, figures, rules)
+    return worksheet.sheet(), _form(file, activity, assets, figures, expensed, rules)
 
 
 def _form(
     file: ClientFile,
     activity: str,
     assets: Mapping[str, Asset],
-    figures: Mapping[str, Figure],
+    figures: Mapping[tuple[str, str], Figure],
+    expensed: Figure | None,
     rules: YearRules,
 ) -> Sheet:
     page = Page(
         f"form_4562.{activity}", "Form 4562", file.activities[activity].name, rules.numbers("form_4562")
     )
-    page.section = "Part III · MACRS depreciation"
+    classes = {key: CLASSES[asset.asset_class] for key, asset in sorted(assets.items())}
+    amortized = {key for key, item in classes.items() if item.section}
+    listed = {key for key, item in classes.items() if item.listed}
     new = {
         key for key, asset in assets.items() if asset.in_service and asset.in_service.year == file.tax_year
     }
-    amortized = {key for key, asset in assets.items() if CLASSES[asset.asset_class].section}
-    earlier = page.line(
-        "earlier_years", "17", "Assets placed in service in tax years before this one",
-        total("", (figures[key] for key in sorted(assets.keys() - new - amortized))),
-    )  # fmt: skip
-    lines = [earlier]
+    plain = [key for key in classes if key not in amortized | listed]
+    lines: list[Figure] = []
+    if expensed is not None:
+        page.section = "Part I · Election to expense (section 179)"
+        title = "Section 179 deduction (this activity's part of line 12)"
+        lines.append(page.line("expensed", "12", title, expensed))
+
+    def parts(keys: Iterable[str], name: str) -> list[Figure]:
+        """This part of these assets' year, from their worksheet."""
+        return [figures[key, name] for key in keys if (key, name) in figures]
+
+    page.section = "Part II · Special depreciation allowance"
+    allowance = parts((key for key in plain if key in new), "allowance")
+    if allowance:
+        title = "Special allowance for property that is not listed"
+        lines.append(page.line("allowance", "14", title, total("", allowance)))
+    page.section = "Part III · MACRS depreciation"
+    earlier = total("", parts((key for key in plain if key not in new), REGULAR))
+    title = "Assets placed in service in tax years before this one"
+    lines.append(page.line("earlier_years", "17", title, earlier))
     for asset_class in CLASSES.values():
-        if asset_class.recovery is None:
-            continue
-        of_class = [key for key in sorted(new) if assets[key].asset_class == asset_class.key]
-        if of_class:
-            title = f"Placed in service this year: {asset_class.title}"
+        for method in ("", ALTERNATIVE):
+            of_class = [
+                key
+                for key in plain
+                if key in new
+                and classes[key] is asset_class
+                and (assets[key].method == ALTERNATIVE) == bool(method)
+            ]
+            if not of_class or asset_class.recovery is None:
+                continue
+            number = ADS_LINES.get(asset_class.alternative, "20a") if method else f"19{asset_class.form_line}"
+            system = " (alternative system)" if method else ""
             lines.append(
                 page.line(
-                    f"new_{asset_class.key}", f"19{asset_class.form_line}", title,
-                    total("", (figures[key] for key in of_class)),
+                    f"new_{asset_class.key}{'_ads' if method else ''}", number,
+                    f"Placed in service this year: {asset_class.title}{system}",
+                    total("", parts(of_class, REGULAR)),
                 )
             )  # fmt: skip
+    if listed:
+        lines.append(_listed(page, sorted(listed), parts))
     page.section = "Part IV · Summary"
     page.line("total", "22", "Total", total("", lines))
     if amortized:
         page.section = "Part VI · Amortization"
-        begun = total("", (figures[key] for key in sorted(amortized & new)))
-        before = total("", (figures[key] for key in sorted(amortized - new)))
+        begun = total("", parts(sorted(amortized & new), REGULAR))
+        before = total("", parts(sorted(amortized - new), REGULAR))
         page.line(
             "amortization", "44", "Total amortization",
             total("", (
@@ -76,3 +113,16 @@ def _form(
             )),
         )  # fmt: skip
     return page.sheet()
+
+
+def _listed(page: Page, keys: list[str], parts: Callable[[Iterable[str], str], list[Figure]]) -> Figure:
+    """Part V, printed behind the rest on paper: its total goes to line 21."""
+    page.section = "Part V · Listed property"
+    allowance = page.line(
+        "listed_allowance", "25", "Special allowance for listed property", total("", parts(keys, "allowance"))
+    )
+    regular = page.line(
+        "listed_regular", "26", "Listed property, by its use", total("", parts(keys, REGULAR))
+    )
+    whole = page.line("listed_total", "28", "Lines 25 to 27", allowance + regular)
+    return page.line("listed", "21", "Listed property (line 28)", total("", (whole,)))

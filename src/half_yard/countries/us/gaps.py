@@ -28,6 +28,9 @@ NET_INVESTMENT = gap(
 ADDITIONAL_MEDICARE = gap(
     "Earnings are above the threshold of the Additional Medicare Tax: Form 8959 is not computed."
 )
+SEPARATE_EXPENSING = gap(
+    "Filing separately: the limit of section 179 is divided between the spouses, and that is not asked."
+)
 LOWER_RATES = gap(
     "The lower tax on qualified dividends and capital gain distributions is not computed: the tax shown is "
     "too high."
@@ -79,11 +82,45 @@ def shares(path: str) -> Mark:
 
 
 def special_allowance(path: str) -> Mark:
-    """Property to which the special depreciation allowance applies unless elected out."""
+    """Property from before 2018, whose special depreciation allowance had rates that are not kept here."""
     return gap(
-        "The special depreciation allowance applies unless it is elected out of, and is not computed.",
-        "Say on the Assets page that there is none, or wait for it.",
+        "The special depreciation allowance of years before 2018 is not computed.",
+        "Say on the Assets page that there is none, and type what earlier years took.",
         path,
+    )
+
+
+def auto_limits(path: str) -> Mark:
+    """An automobile of a year whose limits are not among the values."""
+    return gap(
+        "The yearly limits of automobiles placed in service in its year are not known here.", path=path
+    )
+
+
+def mixed_sale(path: str) -> Mark:
+    """The sale of an asset that was used privately too."""
+    return gap("A sale of what was used privately too is divided, and that is not computed.", path=path)
+
+
+def other_disposal(path: str) -> Mark:
+    """An exchange or a casualty."""
+    return gap("Exchanges (Form 8824) and casualties (Form 4684) are not computed.", path=path)
+
+
+def additional_depreciation(path: str) -> Mark:
+    """Section 1250 property with more than straight-line depreciation."""
+    return gap("Section 1250 recapture of an accelerated improvement is not computed.", path=path)
+
+
+QBI_SALES = gap("Ordinary gain of a sale belongs to the business-income deduction, and is not in it.")
+
+
+def listed_recapture(path: str) -> Mark:
+    """Listed property whose business use fell to half or less after its first year."""
+    return gap(
+        "Listed property fell to half or less business use: the recapture of earlier depreciation "
+        "(26 U.S.C. 280F(b)(2)) is not computed.",
+        path=path,
     )
 
 

@@ -2,38 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
 
 from half_yard.countries.pack import AssetStory
-from half_yard.countries.us import gaps
-from half_yard.countries.us.amortization import FirstPart, amortized, start_up_parts
-from half_yard.countries.us.asset_classes import CLASSES, LOAN, AssetClass
-from half_yard.countries.us.rates import class_rates, rate_figure
-from half_yard.countries.us.year_rules import YearRules
+from half_yard.countries.us.amortization import FirstPart, amortized, first_parts
+from half_yard.countries.us.asset_classes import CLASSES, LOAN
+from half_yard.countries.us.asset_life import Life, cost_figure, share_of_year, tested_basis
+from half_yard.countries.us.special_allowance import allowance_of
+from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
 from half_yard.depreciation import Convention
-from half_yard.depreciation.conventions import period, quarter
-from half_yard.figures import (
-    Choice,
-    Figure,
-    Mark,
-    Page,
-    Sheet,
-    difference,
-    entered,
-    larger_of,
-    smaller_of,
-    stated,
-    total,
-)
+from half_yard.depreciation.conventions import quarter
+from half_yard.figures import Figure, Page, Sheet, difference, larger_of, stated, total
 from half_yard.figures.remembered import Remembered
-from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset, ClientFile
 
 LAST_QUARTER = 4
-NO_ALLOWANCE = "no_special_allowance"
 ZERO = stated(Decimal(0), "nothing")
 
 
@@ -51,12 +37,13 @@ def depreciate(file: ClientFile, rules: YearRules) -> Depreciation:
     stops = {f"/assets/{key}": reason for key, asset in file.assets.items() if (reason := _stop(asset, file))}
     counted = {key: asset for key, asset in sorted(file.assets.items()) if f"/assets/{key}" not in stops}
     tests = _mid_quarter_tests(counted, rules)
-    first_parts = start_up_parts(counted, rules)
+    of_costs = first_parts(counted, rules)
     stories = {}
     for key, asset in counted.items():
         test = tests.get(asset.in_service.year) if asset.in_service else None
-        make = partial(_story, key, asset, file.tax_year, test, first_parts.get(key))
-        stories[key] = STORIES.get(key, (asset, rules, test, first_parts.get(key)), make)
+        make = partial(_story, key, asset, file, rules, test, of_costs.get(key))
+        made_from = (asset, rules, file.elections, test, of_costs.get(key))
+        stories[key] = STORIES.get(key, made_from, make)
     this_year = tests.get(file.tax_year)
     return Depreciation(stories, stops, this_year.sheet if this_year else None)
 
@@ -70,11 +57,46 @@ def _stop(asset: Asset, file: ClientFile) -> str:
         return "Its cost is below zero. Type what it cost."
     if asset.in_service is None:
         return "It has no date in service. Type the day on which it was ready for use."
+    if problem := _expensing_problem(asset, file):
+        return problem
+    if asset.disposed is not None and asset.disposed < asset.in_service:
+        return "It left service before it was placed in service. Mend a day."
+    if asset.acquired is not None and asset.acquired > asset.in_service:
+        return "It was placed in service before it was acquired. Mend a day."
     if asset.in_service.year > file.tax_year:
         return f"It was placed in service after tax year {file.tax_year}."
     if asset.asset_class == LOAN and asset.months is None:
         return "It is written off over the loan. Type over how many months the loan runs."
     return ""
+
+
+def _expensing_problem(asset: Asset, file: ClientFile) -> str:
+    """Why an asset can't be expensed as it was elected; empty when nothing was elected or it can."""
+    if asset.expensed is None or asset.in_service is None:
+        return ""
+    asset_class, share = CLASSES[asset.asset_class], share_of_year(asset, asset.in_service.year)
+    if not 0 <= asset.expensed <= asset.cost * share:
+        return "What is expensed is below zero, or more than its cost for the business. Mend one of the two."
+    if not asset.expensed:
+        return ""
+    if not asset_class.may_be_expensed:
+        return "Its class can't be expensed under section 179. Take the amount out."
+    if file.activities[asset.activity].kind == "rental":
+        return (
+            "Section 179 is for a business, not for a rental of a person (26 U.S.C. 179(d)(5)). Take it out."
+        )
+    if asset_class.listed and share <= rules_for(file.tax_year).amount("listed_use_test"):
+        return "Listed property not used more than half for the business can't be expensed. Take it out."
+    return _too_much_for_heavy(asset) if asset_class.heavy else ""
+
+
+def _too_much_for_heavy(asset: Asset) -> str:
+    """Whether more of a heavy sport utility vehicle is expensed than its year allows (179(b)(5))."""
+    year = asset.in_service.year if asset.in_service else 0
+    if not asset.expensed or year not in YEARS:
+        return ""
+    limit = rules_for(year).amount("section_179_heavy_suv_limit")
+    return f"Of such a vehicle {limit:,} at the most is expensed in {year}." if asset.expensed > limit else ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,7 +122,7 @@ def _mid_quarter_tests(assets: Mapping[str, Asset], rules: YearRules) -> dict[in
 
 def _test(year: int, bought: list[tuple[str, Asset]], rules: YearRules) -> _Test:
     page = Page("mid_quarter", "Mid-quarter test", str(year))
-    leaves = [(asset, _basis(key, asset)) for key, asset in bought]
+    leaves = [(asset, _tested(key, asset)) for key, asset in bought]
     last = [leaf for asset, leaf in leaves if asset.in_service and quarter(asset.in_service) == LAST_QUARTER]
     whole = page.exact_line(
         "all", "1", "Basis of personal property placed in service in the year",
@@ -119,11 +141,20 @@ def _test(year: int, bought: list[tuple[str, Asset]], rules: YearRules) -> _Test
         f"{'more' if applies else 'not more'} than 40%"
     )
     page.notes.append(words + ".")
+    if not applies:
+        # x more in the last quarter tips it where late + x is more than 40% of all + x.
+        room = (limit.amount - late.amount) / (1 - share.amount)
+        page.notes.append(f"More than {room:,.2f} more in the last three months would make it mid-quarter.")
     return _Test(applies, words, page.sheet())
 
 
-def _basis(key: str, asset: Asset) -> Figure:
-    return entered(asset.cost, f"{asset.name or 'asset'}: cost", f"/assets/{key}/cost", asset.reckoning)
+def _tested(key: str, asset: Asset) -> Figure:
+    """What the test counts of an asset: its business part less what is expensed (26 CFR 1.168(d)-1(b)(4))."""
+    cost, amount = cost_figure(key, asset), tested_basis(asset)
+    if amount == asset.cost:
+        return cost
+    off = stated(asset.cost - amount, "private use and what is expensed (section 179)")
+    return difference(f"{asset.name}: in the test", cost, off)
 
 
 TESTS: Remembered[_Test] = Remembered()
@@ -131,10 +162,16 @@ STORIES: Remembered[AssetStory] = Remembered()
 
 
 def _story(
-    key: str, asset: Asset, tax_year: int, test: _Test | None, first_part: FirstPart | None
+    key: str,
+    asset: Asset,
+    file: ClientFile,
+    rules: YearRules,
+    test: _Test | None,
+    first_part: FirstPart | None,
 ) -> AssetStory:
     """What depreciation does to one asset that nothing stops."""
-    asset_class, placed = CLASSES[asset.asset_class], asset.in_service
+    asset_class, placed, tax_year = CLASSES[asset.asset_class], asset.in_service, file.tax_year
+    allowance = allowance_of(key, asset, asset_class, file, rules)
     if placed is None:
         raise ValueError(f"{key} has no date in service")
     if asset_class.section:
@@ -142,99 +179,22 @@ def _story(
     if asset_class.recovery is None:
         none = stated(Decimal(0), f"{asset.name}: land is never depreciated", "26 U.S.C. 167; 168(f)")
         return AssetStory(placed.year, none, "Land is never depreciated.", lambda: none, lambda: none, tuple)
-    life = _Life.of(key, asset, test)
+    convention = Convention.MID_MONTH
+    if test is not None and asset_class.personal_property:
+        convention = Convention.MID_QUARTER if test.applies else Convention.HALF_YEAR
+    words = test.words if test is not None and asset_class.personal_property else ""
+    life = Life.of(key, asset, convention, words, allowance, rules)
     index = tax_year - placed.year
-    taken = life.taken(index)
-    this_year = life.capped(index, taken, lambda: life.prior(index))
-
-    def next_year() -> Figure:
-        def before() -> Figure:
-            return total("earlier years and this one", (life.prior(index), this_year))
-
-        return life.capped(index + 1, taken + this_year.amount, before)
-
-    summary = (
-        f"{asset_class.recovery.years}-year, "
-        f"{'straight line' if asset_class.real else '200% declining balance'}, {life.convention}"
+    this_year, parts = life.capped(index), life.parts(index)
+    if sum((part.amount for part in parts.values()), Decimal(0)) != this_year.amount:
+        parts = {}  # cut off at the basis that is left: the year stands as one
+    return AssetStory(
+        placed.year,
+        this_year,
+        life.summary,
+        lambda: life.capped(index + 1),
+        lambda: life.prior(index),
+        life.all_years,
+        parts,
+        lambda: life.amounts,
     )
-    return AssetStory(placed.year, this_year, summary, next_year, lambda: life.prior(index), life.all_years)
-
-
-@dataclass(frozen=True)
-class _Life:
-    """An asset's table: its basis, its rates, and the figure of each year."""
-
-    key: str
-    asset: Asset
-    basis: Figure
-    convention: Convention
-    period: int
-    choices: tuple[Choice, ...]
-    marks: tuple[Mark, ...]
-
-    @staticmethod
-    def of(key: str, asset: Asset, test: _Test | None) -> _Life:
-        asset_class = CLASSES[asset.asset_class]
-        convention = Convention.MID_MONTH
-        choices = [Choice(f"Class: {asset_class.title}", f"/assets/{key}/asset_class")]
-        if test is not None and asset_class.personal_property:
-            convention = Convention.MID_QUARTER if test.applies else Convention.HALF_YEAR
-            choices.append(Choice(test.words))
-        of = period(convention, asset.in_service) if asset.in_service else 1
-        marks = tuple(_marks(key, asset, asset_class))
-        return _Life(key, asset, _basis(key, asset), convention, of, tuple(choices), marks)
-
-    @property
-    def _rates(self) -> tuple[Decimal, ...]:
-        return class_rates(self.asset.asset_class, self.convention, self.period)
-
-    def year(self, index: int) -> Figure:
-        """The depreciation of a year of its life by the table, in cents; the first has index 0."""
-        rate = rate_figure(self.asset.asset_class, self.convention, self.period, index + 1)
-        product = (self.basis * rate).named(f"{self.asset.name}: basis times rate")
-        label = f"{self.asset.name}: year {index + 1}"
-        return product.in_cents().named(label).because(*self.choices).marked(*self.marks)
-
-    def all_years(self) -> tuple[Figure, ...]:
-        """Every year of its life."""
-        return tuple(self.year(index) for index in range(len(self._rates)))
-
-    def taken(self, index: int) -> Decimal:
-        """What the years before an index took, in dollars: the amount of `prior`, made without it."""
-        if self.asset.prior_depreciation is not None:
-            return self.asset.prior_depreciation
-        cost = self.basis.amount
-        return sum((to_cents(cost * rate) for rate in self._rates[:index]), Decimal(0))
-
-    def prior(self, index: int) -> Figure:
-        """What the years before an index took: as entered, or else by the table."""
-        label = f"{self.asset.name}: depreciation of earlier years"
-        if self.asset.prior_depreciation is None:
-            years = range(min(index, len(self._rates)))
-            return total(label, (self.year(earlier) for earlier in years))
-        path = f"/assets/{self.key}/prior_depreciation"
-        return entered(self.asset.prior_depreciation, f"{label}, entered", path)
-
-    def capped(self, index: int, taken: Decimal, prior: Callable[[], Figure]) -> Figure:
-        """The depreciation of a year, but not more than the basis that earlier years have left."""
-        if index >= len(self._rates):
-            label = f"{self.asset.name}: fully depreciated"
-            return stated(Decimal(0), label).marked(*_too_early(self.key, self.asset))
-        by_table = self.year(index)
-        if self.basis.amount - taken >= by_table.amount:
-            return by_table
-        label = f"{self.asset.name}: basis that is left"
-        left = larger_of(label, difference(label, self.basis, prior()), ZERO)
-        return smaller_of(f"{self.asset.name}: not more than the basis that is left", by_table, left)
-
-
-def _marks(key: str, asset: Asset, asset_class: AssetClass) -> Iterable[Mark]:
-    yield from _too_early(key, asset)
-    if asset_class.personal_property and not asset.answers.get(NO_ALLOWANCE, False):
-        yield gaps.special_allowance(f"/assets/{key}/answers")
-
-
-def _too_early(key: str, asset: Asset) -> Iterable[Mark]:
-    """The mark of property from before its class had its present table."""
-    if asset.in_service is not None and asset.in_service < CLASSES[asset.asset_class].since:
-        yield gaps.old_property(f"/assets/{key}/in_service")

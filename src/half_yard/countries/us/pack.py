@@ -10,6 +10,7 @@ from half_yard.countries.pack import (
     KindAdvice,
     LineLimit,
     ManyAnswers,
+    Projection,
     Question,
     StatementLine,
 )
@@ -17,6 +18,7 @@ from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.asset_classes import CLASSES, LOAN
 from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.compute import compute
+from half_yard.countries.us.form_4797 import DISPOSALS
 from half_yard.countries.us.form_boxes import FORM_KINDS, PERSONS_BOXES
 from half_yard.countries.us.identity import (
     employer_number_problem,
@@ -24,7 +26,10 @@ from half_yard.countries.us.identity import (
     identity_problem,
 )
 from half_yard.countries.us.on_return import FILING_STATUSES
+from half_yard.countries.us.projection import project
 from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES
+from half_yard.countries.us.rates import METHODS
+from half_yard.countries.us.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
 from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, MEALS, REPAIR_LINES, lines_of
 from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Activity, ClientFile
@@ -42,7 +47,15 @@ class UnitedStates:
         "1 Single family residence", "2 Multi-family residence", "3 Vacation or short-term rental",
         "4 Commercial", "5 Land", "7 Self-rental", "8 Other",
     )  # fmt: skip
-    asset_kinds = tuple(AssetKind(item.key, item.title, item.key == LOAN) for item in CLASSES.values())
+    asset_kinds = tuple(
+        AssetKind(
+            item.key, item.title, item.key == LOAN, item.words, item.recovery is not None,
+            item.may_be_expensed,
+        )
+        for item in CLASSES.values()
+    )  # fmt: skip
+    methods = METHODS
+    disposals = DISPOSALS
 
     form_kinds = FORM_KINDS
     marketplace_lines = {"gross": "gross_receipts", "tips": "gross_receipts", "fees": "commissions"}
@@ -70,6 +83,28 @@ class UnitedStates:
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Business or rental."""
         return advise(activity)
+
+    def projection(self, file: ClientFile) -> Projection:
+        """The depreciation of all assets that count, regular tax."""
+        return project(file)
+
+    def year_elections(self, file: ClientFile) -> Sequence[ManyAnswers]:
+        """The special allowance by class (26 U.S.C. 168(k)(7), (10)), for classes of this year's property."""
+        used = {
+            asset.asset_class
+            for asset in file.assets.values()
+            if asset.in_service is not None and asset.in_service.year == file.tax_year
+        }
+        answers: tuple[tuple[str, str], ...] = ((OUT, "Elected out of it"),)
+        if file.tax_year == SPLIT_FROM:
+            answers = (*answers, (REDUCED, "40% instead of 100%"))
+        return [
+            ManyAnswers(
+                election_key(item.key), f"Special allowance, {item.short_title}", answers, "168(k)(7)"
+            )
+            for item in CLASSES.values()
+            if item.allowance and item.key in used
+        ]
 
     def asset_doubts(self, year: int) -> AssetDoubts:
         """Repairs and supplies above the de minimis safe harbour (26 CFR 1.263(a)-1(f), -3)."""

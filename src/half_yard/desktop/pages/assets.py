@@ -2,25 +2,38 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
+from enum import Enum
+from functools import cached_property
 
 from pydantic import JsonValue
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QVBoxLayout
+from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from half_yard.countries.pack import AssetStory
 from half_yard.desktop import theme
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.life_tape import LifeTape
+from half_yard.desktop.pages.elections_view import ElectionsView, ProjectionView
 from half_yard.desktop.parts import Page, TableBlock, button, soft, title
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Figure
-from half_yard.figures.explain import exact_text
+from half_yard.figures.explain import exact_text, money_text
 from half_yard.records import Asset, Record
 from half_yard.records.capitalizing import back_into_entry
 from half_yard.records.choices import Option
+
+ACROSS = 4
+
+
+class Part(Enum):
+    """What is shown beneath the table: the words on its button."""
+
+    ASSET = "This asset"
+    ELECTIONS = "Elections"
+    PROJECTION = "Years to come"
 
 
 class AssetsPage(Page):
@@ -29,6 +42,7 @@ class AssetsPage(Page):
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace)
         self._current = ""
+        self._shown = Part.ASSET
         self.model = RecordModel(workspace, self._source(), self._columns(), self)
         self.assets = TableBlock(
             "Assets", self.model, "what it is, for which activity, its class, when in service, its cost"
@@ -36,21 +50,85 @@ class AssetsPage(Page):
         self.assets.heading.setFont(theme.title_font(15))
         self.assets.table.record_current.connect(self._chosen)
         self.model.added.connect(self._added)
+        self._together = soft("")
         self._title = title("", 12)
         self._summary = soft("")
         self.tape = LifeTape()
-        self.questions = FieldForm(workspace)
+        self.questions = FieldForm(workspace, ACROSS)
         self.back = button("Back to an entry", "It was typed as a cost first: make it one again")
         self.back.clicked.connect(self.make_entry)
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 14, 14, 10)
         column.setSpacing(6)
         column.addWidget(self.assets, 1)
-        column.addSpacing(6)
-        for part in (self._title, self._summary, self.tape, self.questions):
-            column.addWidget(part)
-        column.addWidget(self.back, 0, Qt.AlignmentFlag.AlignLeft)
+        column.addWidget(self._together)
+        column.addLayout(self._switches())
+        self._life = self._life_part()
+        self._column = column
+        column.addWidget(self._life)
         workspace.opened.connect(self._opened)
+
+    def _life_part(self) -> QWidget:
+        part = QWidget()
+        column = QVBoxLayout(part)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(5)
+        for each in (self._title, self._summary, self.tape, self.questions):
+            column.addWidget(each)
+        column.addWidget(self.back, 0, Qt.AlignmentFlag.AlignLeft)
+        return part
+
+    def _switches(self) -> QHBoxLayout:
+        line = QHBoxLayout()
+        tips = {
+            Part.ASSET: "The life of the asset under the cursor, and what is elected for it",
+            Part.ELECTIONS: "What is elected for whole classes, and what it changes",
+            Part.PROJECTION: "What all assets take in the years to come",
+        }
+        self._parts = {}
+        for part, tip in tips.items():
+            switch = button(part.value, tip)
+            switch.setCheckable(True)
+            switch.setAutoExclusive(True)
+            switch.clicked.connect(lambda _checked=False, part=part: self.switch_to(part))
+            line.addWidget(switch)
+            self._parts[part] = switch
+        self._parts[Part.ASSET].setChecked(True)
+        line.addStretch(1)
+        return line
+
+    @cached_property
+    def elections(self) -> ElectionsView:
+        """The year's elections, made when they are first shown."""
+        return ElectionsView(self._workspace)
+
+    @cached_property
+    def projection(self) -> ProjectionView:
+        """The years to come, made when they are first shown."""
+        return ProjectionView(self._workspace)
+
+    def switch_to(self, part: Part) -> None:
+        """Show a part beneath the table."""
+        self._shown = part
+        self._parts[part].setChecked(True)
+        shown: QWidget = self._life
+        if part is not Part.ASSET:
+            shown = self.elections if part is Part.ELECTIONS else self.projection
+        if self._column.indexOf(shown) < 0:
+            self._column.addWidget(shown)
+        for number in range(self._column.indexOf(self._life), self._column.count()):
+            item = self._column.itemAt(number)
+            if item is not None and (widget := item.widget()) is not None:
+                widget.setVisible(widget is shown)
+        self._show_part()
+
+    def _show_part(self) -> None:
+        if self._shown is Part.ELECTIONS:
+            self.elections.refresh()
+        elif self._shown is Part.PROJECTION:
+            self.projection.refresh()
+        else:
+            self._show_life()
 
     def _source(self) -> Source:
         needed = ("name", "asset_class", "in_service", "cost")
@@ -86,7 +164,11 @@ class AssetsPage(Page):
 
     def _classes(self, record: Record | None) -> Sequence[Option]:
         del record
-        return [(kind.key, kind.title) for kind in self._workspace.pack.asset_kinds]
+        return [
+            (kind.key, words)
+            for kind in self._workspace.pack.asset_kinds
+            for words in (*kind.words, kind.title)
+        ]
 
     def _story(self, key: str) -> AssetStory | None:
         return self._workspace.computation.stories.get(key)
@@ -107,7 +189,22 @@ class AssetsPage(Page):
         if not self._workspace.is_open:
             return
         self.model.refresh()
-        self._show_life()
+        self._together.setText(self._totals())
+        self._show_part()
+
+    def _totals(self) -> str:
+        """The totals that tie to the forms, by activity."""
+        computation = self._workspace.computation
+        words = []
+        for key, activity in sorted(self._workspace.file.activities.items()):
+            if computation.has_sheet(f"form_4562.{key}"):
+                sheet = computation.sheet(f"form_4562.{key}")
+                lines = {line.place.line: line.figure.amount for line in sheet.lines}
+                amounts = money_text(lines["total"])
+                if lines.get("amortization"):
+                    amounts += f" and {money_text(lines['amortization'])} amortized"
+                words.append(f"{activity.name or key} {amounts}")
+        return f"On Forms 4562: {'; '.join(words)}." if words else ""
 
     def _added(self, key: str) -> None:
         self._current = key
@@ -135,18 +232,35 @@ class AssetsPage(Page):
         self._title.setText(asset.name or "Not named")
         self._summary.setText(self._life_words(story))
         self.tape.show_story(story, file.tax_year)
-        kind = next((k for k in self._workspace.pack.asset_kinds if k.key == asset.asset_class), None)
-        months = Field(f"/assets/{self._current}/months", "Months of the loan", FieldKind.MONTHS)
-        self.questions.show_fields(
-            [
-                *([months] if kind is not None and kind.months else []),
-                *(Field(
-                    f"/assets/{self._current}/answers/{question.key}", question.text, FieldKind.ANSWER,
-                    default=question.default, hint=question.explanation,
-                )
-                for question in self._workspace.pack.asset_questions(asset.asset_class)),
-            ]
-        )  # fmt: skip
+        self.questions.show_fields(list(self._fields(f"/assets/{self._current}", asset)))
+
+    def _fields(self, path: str, asset: Asset) -> Iterator[Field]:
+        """What can be said and elected of an asset, by its class."""
+        pack, year = self._workspace.pack, self._workspace.file.tax_year
+        kind = next((kind for kind in pack.asset_kinds if kind.key == asset.asset_class), None)
+        if kind is None:
+            return
+        if kind.months:
+            yield Field(f"{path}/months", "Months of the loan", FieldKind.MONTHS)
+        if kind.elected:
+            yield Field(f"{path}/acquired", "Acquired", FieldKind.DATE, hint="if not when in service")
+            methods = tuple(item for item in pack.methods.items() if item[0])
+            yield Field(f"{path}/method", "Method", FieldKind.CHOICE, methods)
+        if kind.expensed:
+            yield Field(f"{path}/expensed", "Section 179", FieldKind.AMOUNT, hint="part of its cost")
+        yield Field(f"{path}/share", "Business use, %", FieldKind.PERCENT, hint="100", optional=True)
+        yield Field(
+            f"{path}/shares/{year}", f"Of it in {year}, %", FieldKind.PERCENT, hint="as always", optional=True
+        )
+        yield Field(f"{path}/disposed", "Left service", FieldKind.DATE)
+        yield Field(f"{path}/disposal", "How", FieldKind.CHOICE, tuple(pack.disposals.items()))
+        yield Field(f"{path}/proceeds", "Sold for", FieldKind.AMOUNT)
+        yield Field(f"{path}/selling_costs", "Cost of the sale", FieldKind.AMOUNT)
+        for question in pack.asset_questions(asset.asset_class):
+            yield Field(
+                f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,
+                hint=question.explanation,
+            )  # fmt: skip
 
     def _life_words(self, story: AssetStory | None) -> str:
         if story is None:
@@ -169,9 +283,14 @@ class AssetsPage(Page):
             self._workspace.go_to(f"/entries/{entry}")
 
     def show_subject(self, path: str) -> None:
-        """Show the asset at a path, the cursor on a question about it where the path names one."""
+        """Show the asset at a path, the cursor on a field of it where the path names one; or an election."""
+        if not path.startswith("/assets/"):
+            self.switch_to(Part.ELECTIONS)
+            self.elections.form.focus_on(path)
+            return
+        self.switch_to(Part.ASSET)
         self.assets.table.show_record(collection_and_id(path)[1])
-        if "/answers" in path or "/months" in path:
+        if path.count("/") > 2:
             self.questions.focus_on(path)
 
     def focus(self) -> None:

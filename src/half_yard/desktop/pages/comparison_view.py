@@ -11,7 +11,7 @@ from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QTableWidgetItem, QVBoxL
 from half_yard.countries import compute
 from half_yard.countries.comparison import Compared, compare, from_last_year
 from half_yard.desktop import theme
-from half_yard.desktop.parts import button, plain_table, soft, title
+from half_yard.desktop.parts import RIGHT, button, plain_table, soft, title
 from half_yard.desktop.tables import COLUMN_ROLE, CellDelegate, Column, Kind
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
@@ -26,7 +26,6 @@ COLUMNS = (
     ("What limits it", 150),
 )  # fmt: skip
 AMOUNTS = (TYPED, SHARE, COUNTS, LAST_YEAR, CHANGE)
-RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
 KEY_ROLE = Qt.ItemDataRole.UserRole + 9
 RESULTS_FROM = ("gross_income", "total_expenses", "net_profit", "income_or_loss")
 

@@ -13,7 +13,7 @@ from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QTableWidgetItem, QVB
 from half_yard.countries import PayerMatch
 from half_yard.desktop import theme
 from half_yard.desktop.pages.boxes_pane import BoxesPane
-from half_yard.desktop.parts import TableBlock, button, plain_table, soft
+from half_yard.desktop.parts import RIGHT, TableBlock, button, plain_table, soft
 from half_yard.desktop.payers import known_of_payer
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
@@ -28,7 +28,6 @@ PAYER_COLUMNS = (
 )  # fmt: skip
 ACROSS = 4
 AMOUNTS = (3, 4, 5)
-RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
 FORM_ROLE = Qt.ItemDataRole.UserRole + 1
 
 

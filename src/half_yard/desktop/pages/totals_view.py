@@ -5,17 +5,15 @@ from __future__ import annotations
 from collections.abc import Sequence
 from decimal import Decimal
 
-from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QTableWidget, QTableWidgetItem, QVBoxLayout, QWidget
 
 from half_yard.countries.totals import NO_MONTH, Together, by_month, by_payee
 from half_yard.desktop import theme
-from half_yard.desktop.parts import plain_table, title
+from half_yard.desktop.parts import RIGHT, plain_table, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records.dates import MONTHS
 
-RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
 IN, OUT, COUNT = 1, 2, 3
 AMOUNTS = (IN, OUT, COUNT)
 WIDTHS = (("In", 82), ("Out", 82), ("Entries", 56))

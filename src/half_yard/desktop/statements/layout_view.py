@@ -6,7 +6,7 @@ from collections.abc import Callable, Mapping
 from itertools import islice
 
 from pydantic import ValidationError
-from PySide6.QtCore import Qt, Signal
+from PySide6.QtCore import Signal
 from PySide6.QtWidgets import (
     QCheckBox,
     QComboBox,
@@ -20,7 +20,7 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.desktop import theme
-from half_yard.desktop.parts import button, plain_table, soft, title
+from half_yard.desktop.parts import RIGHT, button, plain_table, soft, title
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.figures.explain import exact_text
 from half_yard.records.dates import date_text
@@ -36,7 +36,6 @@ ROLE_NAMES: Mapping[str, str] = {
 }  # fmt: skip
 READ_COLUMNS = (("Payee", 180), ("Line", 46), ("Date", 100), ("Memo", 180), ("Amount", 110), ("Balance", 110))
 AMOUNTS = (4, 5)
-RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
 
 
 class LayoutView(QWidget):

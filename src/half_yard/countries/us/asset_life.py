@@ -1,0 +1,330 @@
+"""The life of one depreciated asset: its basis, its rates, its limits, and the figure of each year.
+
+The numbers come from `depreciation.schedule`; the figures here are the same years with the way they came
+about. The tests compare the two.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+from functools import cached_property
+
+from half_yard.countries.us import gaps
+from half_yard.countries.us.asset_classes import CLASSES, AssetClass
+from half_yard.countries.us.auto_limits import auto_limits
+from half_yard.countries.us.rates import ALTERNATIVE, METHODS, class_rates, rate_figure, recovery_of
+from half_yard.countries.us.special_allowance import Allowance
+from half_yard.countries.us.year_rules import YearRules
+from half_yard.depreciation import Convention
+from half_yard.depreciation.conventions import period, quarter
+from half_yard.depreciation.schedule import Terms, first_allowance, yearly
+from half_yard.figures import (
+    NOT_BELOW_ZERO,
+    Choice,
+    Figure,
+    Mark,
+    difference,
+    entered,
+    larger_of,
+    smaller_of,
+    stated,
+    total,
+)
+from half_yard.records import Asset
+
+WHOLE, HUNDRED = Decimal(1), Decimal(100)
+PART_NAMES = {"expensed": "section 179", "allowance": "special allowance", "regular": "depreciation"}
+
+
+def share_of_year(asset: Asset, year: int) -> Decimal:
+    """The business use of an asset in a year, as a part of one."""
+    percent = asset.shares.get(str(year), asset.share)
+    return WHOLE if percent is None else percent / HUNDRED
+
+
+def tested_basis(asset: Asset) -> Decimal:
+    """What the mid-quarter test counts of an asset in its first year: its business part less what is expensed
+    (26 CFR 1.168(d)-1(b)(4))."""
+    first = asset.in_service.year if asset.in_service else 0
+    return max(asset.cost * share_of_year(asset, first) - (asset.expensed or 0), Decimal(0))
+
+
+def cost_figure(key: str, asset: Asset) -> Figure:
+    """The cost, as a leaf."""
+    return entered(asset.cost, f"{asset.name or 'asset'}: cost", f"/assets/{key}/cost", asset.reckoning)
+
+
+def leaves_in(asset: Asset, convention: Convention) -> tuple[int, Decimal] | None:
+    """The index of the year in which an asset left service, and the part of that year's rate that counts.
+
+    Property other than buildings that comes and goes in one year has none (26 CFR 1.168(d)-1(b)(3)).
+    """
+    if asset.disposed is None or asset.in_service is None:
+        return None
+    index = asset.disposed.year - asset.in_service.year
+    if convention is Convention.MID_MONTH:
+        months = Decimal(2 * asset.disposed.month - 1) / 24
+        if index:
+            return index, months
+        counted = Decimal(25 - 2 * asset.in_service.month) / 24
+        return index, max(months - (1 - counted), Decimal(0)) / counted
+    if not index:
+        return index, Decimal(0)
+    if convention is Convention.HALF_YEAR:
+        return index, Decimal("0.5")
+    return index, Decimal(2 * quarter(asset.disposed) - 1) / 8
+
+
+@dataclass(frozen=True)
+class Life:
+    """An asset's life. `first` is the tax year in which it was placed in service."""
+
+    key: str
+    asset: Asset
+    asset_class: AssetClass
+    convention: Convention
+    method: str
+    first: int
+    allowance: Allowance
+    limits: tuple[Figure, ...] | None
+    choices: tuple[Choice, ...]
+    marks: tuple[Mark, ...]
+
+    @staticmethod
+    def of(
+        key: str, asset: Asset, convention: Convention, words: str, allowance: Allowance, rules: YearRules
+    ) -> Life:
+        """The life of an asset under a convention, which `words` give the reason of."""
+        if asset.in_service is None:
+            raise ValueError(f"{key} has no date in service")
+        asset_class, first = CLASSES[asset.asset_class], asset.in_service.year
+        choices = [Choice(f"Class: {asset_class.title}", f"/assets/{key}/asset_class")]
+        if words:
+            choices.append(Choice(words))
+        method = asset.method if asset.method in METHODS else ""
+        if asset_class.listed and share_of_year(asset, first) <= rules.amount("listed_use_test"):
+            method, allowance = ALTERNATIVE, Allowance(None)
+            choices.append(Choice("Listed property not used more than half for business: alternative system"))
+        elif method:
+            choices.append(Choice(f"Method: {METHODS[method].lower()}", f"/assets/{key}/method"))
+        if allowance.why:
+            choices.append(allowance.why)
+        limits = auto_limits(first, allowance=allowance.rate is not None) if asset_class.auto else None
+        marks = (*allowance.marks, *_marks(key, asset, asset_class, limits, rules))
+        return Life(
+            key, asset, asset_class, convention, method, first, allowance, limits, tuple(choices), marks
+        )
+
+    # -- numbers -------------------------------------------------------------------------------------
+
+    @cached_property
+    def period(self) -> int:
+        """The quarter or month that the convention looks at."""
+        return period(self.convention, self.asset.in_service) if self.asset.in_service else 1
+
+    @cached_property
+    def rates(self) -> tuple[Decimal, ...]:
+        """The rates by year."""
+        return class_rates(self.asset.asset_class, self.convention, self.period, self.method, self.first)
+
+    @cached_property
+    def terms(self) -> Terms:
+        """What decides the years, as numbers."""
+        expensed = self.asset.expensed or Decimal(0)
+        return Terms(
+            self.asset.cost,
+            self.rates,
+            tuple(share_of_year(self.asset, self.first + index) for index in range(len(self.rates) + 1)),
+            expensed,
+            self.allowance.rate.amount if self.allowance.rate else Decimal(0),
+            tuple(limit.amount for limit in self.limits) if self.limits else None,
+            leaves_in(self.asset, self.convention),
+        )
+
+    @cached_property
+    def amounts(self) -> list[Decimal]:
+        """What every year takes, in dollars."""
+        return yearly(self.terms)
+
+    def taken(self, index: int) -> Decimal:
+        """What the years before an index took: as entered, or else by the terms."""
+        if self.asset.prior_depreciation is not None:
+            return self.asset.prior_depreciation
+        return sum(self.amounts[:index], Decimal(0))
+
+    @property
+    def summary(self) -> str:
+        """The life, the method and the convention in words."""
+        recovery = recovery_of(self.asset.asset_class, self.method, self.first)
+        factor = recovery.declining
+        how = "straight line" if factor == 1 else f"{factor * 100:.0f}% declining balance"
+        parts = [f"{recovery.years}-year, {how}, {self.convention}"]
+        if self.terms.expensed:
+            parts.append(f"{self.terms.expensed:,.2f} expensed")
+        if self.terms.allowance:
+            parts.append(f"{self.terms.allowance:.0%} special allowance")
+        return ", ".join(parts)
+
+    # -- figures -------------------------------------------------------------------------------------
+
+    def _business_part(self, index: int) -> Figure:
+        """The cost times the business use of a year."""
+        cost = cost_figure(self.key, self.asset)
+        year = str(self.first + index)
+        share = self.terms.share(index)
+        if share == WHOLE:
+            return cost
+        path = (
+            f"/assets/{self.key}/shares/{year}" if year in self.asset.shares else f"/assets/{self.key}/share"
+        )
+        return (cost * entered(share, f"business use of {year}", path)).named(
+            f"{self.asset.name}: business part"
+        )
+
+    @cached_property
+    def _expensed(self) -> Figure | None:
+        if not self.terms.expensed:
+            return None
+        label = f"{self.asset.name}: elected to be expensed (section 179)"
+        return entered(self.terms.expensed, label, f"/assets/{self.key}/expensed")
+
+    @cached_property
+    def _allowance(self) -> Figure | None:
+        rate = self.allowance.rate
+        if rate is None or not first_allowance(self.terms):
+            return None
+        basis = self._business_part(0)
+        if self._expensed is not None:
+            less = difference("business part less what is expensed", basis, self._expensed)
+            basis = larger_of("basis of the allowance", less, NOT_BELOW_ZERO)
+        label = f"{self.asset.name}: special allowance"
+        return (basis * rate).in_cents().named(label)
+
+    def _basis(self, index: int) -> Figure:
+        """What the rate of a year is taken of."""
+        basis = self._business_part(index)
+        off = [part for part in (self._expensed, self._allowance) if part is not None]
+        if index and self.limits is not None and self.terms.allowance == 1:
+            off = [self._limit(0)]
+        if not off:
+            return basis
+        label = f"{self.asset.name}: basis for depreciation"
+        return larger_of(label, difference(label, basis, *off), NOT_BELOW_ZERO)
+
+    def _limit(self, index: int) -> Figure:
+        limits = self.limits or ()
+        limit = limits[min(index, len(limits) - 1)]
+        share = self.terms.share(index)
+        if share == WHOLE:
+            return limit
+        return (
+            (limit * entered(share, "business use", f"/assets/{self.key}/share"))
+            .in_cents()
+            .named(limit.label)
+        )
+
+    def _regular(self, index: int) -> Figure:
+        rate = rate_figure(
+            self.asset.asset_class, self.convention, self.period, index + 1, self.method, self.first
+        )
+        left_in = self.terms.left_in
+        if left_in is not None and index == left_in[0]:
+            part = stated(left_in[1], "part of the year in which it left service", "26 CFR 1.168(d)-1(b)")
+            rate = (rate * part).named(rate.label)
+        product = (self._basis(index) * rate).named(f"{self.asset.name}: basis times rate")
+        return product.in_cents().named(f"{self.asset.name}: depreciation")
+
+    def parts(self, index: int) -> dict[str, Figure]:
+        """The parts of a year: what is expensed, the allowance, the regular depreciation; each no more than
+        the year's limit leaves. Empty for a year that has none."""
+        left_in = self.terms.left_in
+        if index < 0 or index >= len(self.amounts) or (left_in is not None and index > left_in[0]):
+            return {}
+        if index >= len(self.rates):
+            return {"regular": self._shaped(self._behind(index))}
+        made = {"regular": self._regular(index)}
+        if not index:
+            firsts = {"expensed": self._expensed, "allowance": self._allowance}
+            made = {**{name: part for name, part in firsts.items() if part is not None}, **made}
+        limited = made if self.limits is None else self._limited(index, made)
+        return {name: self._shaped(part) for name, part in limited.items()}
+
+    def _shaped(self, part: Figure) -> Figure:
+        return part.because(*self.choices).marked(*self.marks)
+
+    def _behind(self, index: int) -> Figure:
+        """A year behind those of the table: what the limits cut off, at a limit a year.
+
+        Every year before it that is behind the table took the whole limit.
+        """
+        table = [self.year(earlier) for earlier in range(len(self.rates))]
+        years = stated(Decimal(index - len(self.rates)), "years at the limit before this one")
+        before = (self._limit(index) * years).named("taken behind the table's years")
+        left = difference("basis that the limits left", self._business_part(index), *table, before)
+        return smaller_of(f"{self.asset.name}: behind its years", left, self._limit(index))
+
+    def _limited(self, index: int, made: dict[str, Figure]) -> dict[str, Figure]:
+        """The parts under the year's limit, which is used up in their order."""
+        left = self._limit(index)
+        limited = {}
+        for name, part in made.items():
+            if part.amount > left.amount:
+                limited[name] = smaller_of(
+                    f"{self.asset.name}: {PART_NAMES[name]} within the limit", part, left
+                )
+            else:
+                limited[name] = part
+            left = difference("left of the year's limit", left, limited[name])
+        return limited
+
+    def year(self, index: int) -> Figure:
+        """The depreciation of a year of its life, in cents; the first has index 0."""
+        parts = list(self.parts(index).values())
+        label = f"{self.asset.name}: year {index + 1}"
+        return parts[0].named(label) if len(parts) == 1 else self._shaped(total(label, parts))
+
+    def all_years(self) -> tuple[Figure, ...]:
+        """Every year of its life."""
+        return tuple(self.year(index) for index in range(len(self.amounts)))
+
+    def prior(self, index: int) -> Figure:
+        """What the years before an index took: as entered, or else by the terms."""
+        label = f"{self.asset.name}: depreciation of earlier years"
+        if self.asset.prior_depreciation is None:
+            return total(label, (self.year(earlier) for earlier in range(min(index, len(self.amounts)))))
+        path = f"/assets/{self.key}/prior_depreciation"
+        return entered(self.asset.prior_depreciation, f"{label}, entered", path)
+
+    def capped(self, index: int) -> Figure:
+        """The depreciation of a year, but not more than the basis that earlier years have left."""
+        if index >= len(self.amounts) or not self.parts(index):
+            return stated(Decimal(0), f"{self.asset.name}: fully depreciated or gone").marked(*self.marks)
+        by_table = self.year(index)
+        whole = self.asset.cost * max(self.terms.shares)
+        if whole - self.taken(index) >= by_table.amount:
+            return by_table
+        label = f"{self.asset.name}: basis that is left"
+        left = larger_of(
+            label, difference(label, cost_figure(self.key, self.asset), self.prior(index)), NOT_BELOW_ZERO
+        )
+        return smaller_of(f"{self.asset.name}: not more than the basis that is left", by_table, left)
+
+
+def _marks(
+    key: str, asset: Asset, asset_class: AssetClass, limits: Sequence[Figure] | None, rules: YearRules
+) -> list[Mark]:
+    """What the program does not know about an asset."""
+    marks = []
+    placed = asset.in_service
+    if placed is not None and not asset_class.since <= placed <= asset_class.until:
+        marks.append(gaps.old_property(f"/assets/{key}/in_service"))
+    if asset_class.auto and limits is None:
+        marks.append(gaps.auto_limits(f"/assets/{key}/in_service"))
+    half = rules.amount("listed_use_test")
+    if asset_class.listed and placed is not None and share_of_year(asset, placed.year) > half:
+        later = range(placed.year + 1, rules.year + 1)
+        if any(share_of_year(asset, year) <= half for year in later):
+            marks.append(gaps.listed_recapture(f"/assets/{key}/shares"))
+    return marks

@@ -1,0 +1,66 @@
+"""The special depreciation allowance (26 U.S.C. 168(k)): which rate an asset has, by the days on which it was
+acquired and placed in service and by what was elected."""
+
+from __future__ import annotations
+
+import datetime
+from dataclasses import dataclass
+
+from half_yard.countries.us import gaps
+from half_yard.countries.us.asset_classes import AssetClass
+from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
+from half_yard.figures import Choice, Figure, Mark
+from half_yard.records import Asset, ClientFile
+
+NO_ALLOWANCE = "no_special_allowance"
+OUT, REDUCED = "out", "reduced"
+FULL_YEARS = range(2018, 2021)
+SPLIT_FROM = 2025
+ACQUIRED_BEFORE = datetime.date(2025, 1, 20)
+
+
+@dataclass(frozen=True, slots=True)
+class Allowance:
+    """The rate of an asset's allowance, None for none; why; and what the program does not know about it."""
+
+    rate: Figure | None
+    why: Choice | None = None
+    marks: tuple[Mark, ...] = ()
+
+
+def election_key(class_key: str) -> str:
+    """Where the year's election for a class is kept in the file."""
+    return f"allowance.{class_key}"
+
+
+def allowance_of(
+    key: str, asset: Asset, asset_class: AssetClass, file: ClientFile, rules: YearRules
+) -> Allowance:
+    """The allowance of an asset. An election for its class counts for the file's own year; for property of
+    earlier years the asset itself says that there was none."""
+    placed = asset.in_service
+    if placed is None or not asset_class.allowance:
+        return Allowance(None)
+    if asset.answers.get(NO_ALLOWANCE, False):
+        return Allowance(None, Choice("No special allowance", f"/assets/{key}/answers/{NO_ALLOWANCE}"))
+    elected = file.elections.get(election_key(asset_class.key), "") if placed.year == file.tax_year else ""
+    path = f"/elections/{election_key(asset_class.key)}"
+    if elected == OUT:
+        words = f"Elected out of the special allowance for {asset_class.title}"
+        return Allowance(None, Choice(words, path))
+    if placed.year in FULL_YEARS:
+        return Allowance(rules.figure("bonus_rate_in_service_2018_to_2020", label="special allowance"))
+    if placed.year not in YEARS:
+        return Allowance(None, None, (gaps.special_allowance(f"/assets/{key}/answers"),))
+    of_year = rules_for(placed.year)
+    if placed.year < SPLIT_FROM:
+        return Allowance(of_year.figure("bonus_rate_in_service", label=f"special allowance of {placed.year}"))
+    acquired = asset.acquired or placed
+    if acquired < ACQUIRED_BEFORE:
+        words = "special allowance, acquired before January 20, 2025"
+        return Allowance(of_year.figure("bonus_rate_in_service_acquired_before_2025_01_20", label=words))
+    if elected == REDUCED and placed.year == SPLIT_FROM:
+        rate = rules.figure("bonus_rate_reduced_by_election", label="special allowance, reduced by election")
+        return Allowance(rate, Choice("Elected 40% instead of the whole allowance", path))
+    words = "special allowance, acquired after January 19, 2025"
+    return Allowance(of_year.figure("bonus_rate_in_service_acquired_after_2025_01_19", label=words))

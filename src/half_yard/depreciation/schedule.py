@@ -1,0 +1,92 @@
+"""The years of one asset as numbers, from its basis, its rates and its limits. It knows no country."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from decimal import ROUND_HALF_UP, Decimal
+
+CENT = Decimal("0.01")
+NOTHING = Decimal(0)
+
+
+@dataclass(frozen=True, slots=True)
+class Terms:
+    """What decides an asset's years; amounts are dollars, shares and rates parts of one.
+
+    `shares` are the business use by year of its life, the last one for all years behind; `expensed` comes off
+    the first year's basis, then `allowance` is taken of what is left at its rate. `limits` cap single years,
+    in full-use dollars, the last one for all years behind; `None` where there are none. `left_in` is the
+    index of the year in which it left service, with the part of that year's rate that counts.
+    """
+
+    cost: Decimal
+    rates: tuple[Decimal, ...]
+    shares: tuple[Decimal, ...] = (Decimal(1),)
+    expensed: Decimal = NOTHING
+    allowance: Decimal = NOTHING
+    limits: tuple[Decimal, ...] | None = None
+    left_in: tuple[int, Decimal] | None = None
+
+    def share(self, index: int) -> Decimal:
+        """The business use of a year."""
+        return self.shares[min(index, len(self.shares) - 1)]
+
+    def limit(self, index: int) -> Decimal | None:
+        """What a year may take at the most, at its business use; None for no limit."""
+        if self.limits is None:
+            return None
+        return cents(self.limits[min(index, len(self.limits) - 1)] * self.share(index))
+
+
+def cents(amount: Decimal) -> Decimal:
+    """The amount rounded half up to the cent."""
+    return amount.quantize(CENT, ROUND_HALF_UP)
+
+
+def first_allowance(terms: Terms) -> Decimal:
+    """The allowance of the first year, before any limit."""
+    return cents(max(terms.cost * terms.share(0) - terms.expensed, NOTHING) * terms.allowance)
+
+
+def yearly(terms: Terms, years: int | None = None) -> list[Decimal]:
+    """What every year takes, the first one first: until it is used up, or for so many years.
+
+    A limit of a year carries what it cuts off behind the last year of the rates, where the limits of those
+    years apply. Never more than the basis in all.
+    """
+    allowance = first_allowance(terms)
+    taken: list[Decimal] = []
+    whole = terms.cost * terms.share(0)
+    last = len(terms.rates) if terms.limits is None else 400
+    for index in range(min(last, years) if years is not None else last):
+        amount = _year(terms, index, allowance, taken)
+        if index >= len(terms.rates) and amount <= 0:
+            break
+        taken.append(
+            min(amount, max(cents(max(whole, terms.cost * terms.share(index))) - sum(taken), NOTHING))
+        )
+    return taken
+
+
+def _year(terms: Terms, index: int, allowance: Decimal, taken: Sequence[Decimal]) -> Decimal:
+    """A year before the test that it leaves the basis above zero."""
+    if terms.left_in is not None and index > terms.left_in[0]:
+        return NOTHING
+    limit = terms.limit(index)
+    if index >= len(terms.rates):
+        left = terms.cost * terms.share(index) - sum(taken)
+        return max(min(cents(left), limit or NOTHING), NOTHING)
+    off = terms.expensed + allowance
+    first_limit = terms.limit(0)
+    if index and first_limit is not None and terms.allowance == 1:
+        # The safe harbour for automobiles under the whole allowance: the table goes on with what the first
+        # year's limit left.
+        off = first_limit
+    rate = terms.rates[index]
+    if terms.left_in is not None and index == terms.left_in[0]:
+        rate *= terms.left_in[1]
+    amount = cents(max(terms.cost * terms.share(index) - off, NOTHING) * rate)
+    if index == 0:
+        amount += terms.expensed + allowance
+    return amount if limit is None else min(amount, limit)

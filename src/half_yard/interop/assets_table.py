@@ -1,0 +1,45 @@
+"""The assets as a table for other programs: what was entered, and what every one takes."""
+
+from __future__ import annotations
+
+import csv
+import io
+import json
+
+from half_yard.countries import Computation
+
+COLUMNS = (
+    "asset", "activity", "name", "class", "acquired", "in_service", "cost", "section_179", "method",
+    "business_use", "disposed", "proceeds", "earlier_years", "this_year", "next_year", "how", "stopped",
+)  # fmt: skip
+
+
+def asset_rows(computation: Computation) -> list[dict[str, str]]:
+    """A row an asset, by id: amounts in dollars as decimal strings, days in ISO 8601, use in percent."""
+    rows = []
+    for key, asset in sorted(computation.file.assets.items()):
+        story = computation.stories.get(key)
+        activity = computation.file.activities.get(asset.activity)
+        values = (
+            key, activity.name if activity else asset.activity, asset.name, asset.asset_class, asset.acquired,
+            asset.in_service, asset.cost, asset.expensed, asset.method, asset.share, asset.disposed,
+            asset.proceeds, story.prior.amount if story else None, story.this_year.amount if story else None,
+            story.next_year.amount if story else None, story.summary if story else "",
+            computation.stops.get(f"/assets/{key}", ""),
+        )  # fmt: skip
+        rows.append(
+            {name: "" if value is None else str(value) for name, value in zip(COLUMNS, values, strict=True)}
+        )
+    return rows
+
+
+def assets_text(computation: Computation, *, as_json: bool = False) -> str:
+    """The assets as CSV (RFC 4180, a heading row) or as a JSON array of objects."""
+    rows = asset_rows(computation)
+    if as_json:
+        return json.dumps(rows, indent=1, ensure_ascii=False) + "\n"
+    out = io.StringIO(newline="")
+    writer = csv.DictWriter(out, COLUMNS, lineterminator="\r\n")
+    writer.writeheader()
+    writer.writerows(rows)
+    return out.getvalue()

@@ -1,0 +1,79 @@
+"""Elections, uses and sales on the Assets page, by keyboard."""
+
+from __future__ import annotations
+
+from half_yard.demo import MAIN_FILE, write_office
+from half_yard.desktop.pages.assets import Part
+from tests.desktop.window_case import Key, WindowCase
+
+LOFT = "a00001"
+
+
+class Assets(WindowCase):
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.open_path(self.folder / MAIN_FILE)
+        self.workspace = self.window.workspace
+        self.page = self.window.assets
+
+    def go(self, path: str) -> None:
+        self.workspace.go_to(path)
+        self.settle()
+
+    def test_the_allowance_applies_until_it_is_elected_out_of(self) -> None:
+        self.go("/assets/s00003/answers/no_special_allowance")
+        self.press(Key.Key_Space)
+        self.assertEqual(self.amount(f"form_4562.{LOFT}/allowance"), 8940)
+        self.page.switch_to(Part.ELECTIONS)
+        self.assertIn("7-year property, elected out of it: −7,662", self.page.elections.effect.text())
+        box = self.page.elections.form._editors["/elections/allowance.seven_year"]
+        box.setFocus()
+        self.press(Key.Key_Down)
+        self.press(Key.Key_Down)
+        self.press(Key.Key_Up)
+        self.assertEqual(self.workspace.file.elections["allowance.seven_year"], "out")
+        self.assertEqual(self.amount(f"form_4562.{LOFT}/new_seven_year"), 1278)
+
+    def test_a_part_is_expensed_and_lands_on_part_one(self) -> None:
+        self.go("/assets/s00003/expensed")
+        self.type("3000", Key.Key_Tab)
+        self.assertEqual(self.amount("section_179/deduction"), 3000)
+        self.assertEqual(self.amount(f"form_4562.{LOFT}/expensed"), 3000)
+        self.assertIn("3,000.00 expensed", self.page._summary.text())
+        self.go("/assets/s00003/expensed")
+        self.type("9000", Key.Key_Tab)
+        self.assertIn("more than its cost", self.page._summary.text())
+
+    def test_a_sale_reaches_the_return(self) -> None:
+        before = self.amount("form_1040/total_income")
+        self.go("/assets/s00001/disposed")
+        self.type("6/30/2025", Key.Key_Tab)
+        words = [finding.message for finding in self.workspace.computation.findings]
+        self.assertTrue(any("its price is not entered" in message for message in words))
+        self.go("/assets/s00001/proceeds")
+        self.type("15000", Key.Key_Tab)
+        # 31,480 less 16,369.60 and half of 6,044.16 leaves 12,088 in whole dollars; the half year less raises the profit.
+        self.assertEqual(self.amount("form_4797/s00001.gain"), 2912)
+        self.assertEqual(self.amount("schedule_1/other_gains"), 2912)
+        self.assertEqual(self.amount("form_1040/total_income"), before + 2912 + 3022)
+
+    def test_the_years_to_come_stand_beside_each_other(self) -> None:
+        self.go("/assets/s00003/answers/no_special_allowance")
+        self.press(Key.Key_Space)
+        self.page.switch_to(Part.PROJECTION)
+        table = self.page.projection.table
+        rows = {table.item(row, 0).text(): row for row in range(table.rowCount())}  # type: ignore[union-attr]
+        together = table.item(rows["Together"], 1).text()  # type: ignore[union-attr]
+        without = table.item(rows["Without the allowance"], 1).text()  # type: ignore[union-attr]
+        self.assertEqual((together, without), ("26,202.01", "18,539.54"))
+        self.assertIn("2025 26,202", self.page.projection.chart.accessibleName())
+
+    def test_a_class_is_found_by_plain_words(self) -> None:
+        table = self.page.assets.table
+        self.go("/assets/s00001")
+        for words, key in (("fence", "fifteen_year"), ("roof of a rental", "residential_building"),
+                           ("van over 6,000", "heavy_vehicle"), ("goodwill", "intangible")):  # fmt: skip
+            self.page.model.setData(self.page.model.index(0, 2), words)
+            self.assertEqual(self.workspace.file.assets["s00001"].asset_class, key)
+        self.assertTrue(table.isVisible())
