@@ -101,6 +101,30 @@ def last_year(window: MainWindow) -> None:
     window.workspace.go_to("/activities/a00001/last_year/advertising")
 
 
+def elections(window: MainWindow) -> None:
+    """The year's elections, one asset of this year having its special allowance."""
+    from half_yard.desktop.pages.assets import Part  # noqa: PLC0415
+    from half_yard.records import change  # noqa: PLC0415
+
+    window.workspace.do(change("Ticks", "/assets/s00003/answers", {}))
+    window.workspace.go_to("/assets/s00003")
+    window.assets.switch_to(Part.ELECTIONS)
+
+
+def years_to_come(window: MainWindow) -> None:
+    """What all assets take in the years to come."""
+    from half_yard.desktop.pages.assets import Part  # noqa: PLC0415
+
+    window.assets.switch_to(Part.PROJECTION)
+
+
+def back_to_assets(window: MainWindow) -> None:
+    """The life of one asset, as it was before."""
+    window.workspace.undo()
+    window.say("")
+    window.workspace.go_to("/assets/s00001")
+
+
 def at(sheet: str, line: str) -> Callable[[MainWindow], None]:
     """A line of a sheet."""
     from half_yard.figures import Place  # noqa: PLC0415
@@ -122,7 +146,9 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "layout": layout,
     "last-year": last_year,
     "household": record("/wages/w00001"),
-    "assets": record("/assets/s00001"),
+    "elections": elections,
+    "years-to-come": years_to_come,
+    "assets": back_to_assets,
     "return": at("form_1040", "taxable_income"),
     "schedule": at("schedule_c.a00001.owner", "deductible_meals"),
     "finder": finder,

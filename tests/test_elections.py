@@ -159,6 +159,7 @@ class Section179(unittest.TestCase):
                 "not for a rental",
             ),
             (owned("nonresidential_building", "2025-06-01", "900", expensed=Decimal(5)), "can't be expensed"),
+            (owned("fifteen_year", "2025-06-01", "900", expensed=Decimal(5)), "can't be expensed"),
             (owned("seven_year", "2025-06-01", "900", expensed=Decimal(901)), "more than its cost"),
             (owned("heavy_suv", "2025-06-01", "90000", expensed=Decimal(31301)), "31,300 at the most"),
             (

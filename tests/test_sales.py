@@ -89,6 +89,9 @@ class Gains(unittest.TestCase):
         self.assertIn("its price is not entered", " ".join(errors))
         mixed = sold("seven_year", "2023-06-01", "10000", "7000", share=Decimal(80))
         self.assertIn("used privately too", gaps(mixed, "form_1040/total_income"))
+        fence = sold("fifteen_year", "2020-06-01", "10000", "9000")
+        self.assertIn("Section 1250 recapture", gaps(fence, "form_1040/total_income"))
+        self.assertEqual(amount(fence, "form_4797/recapture"), 0)
         for how in ("exchange", "casualty"):
             file = sold("seven_year", "2023-06-01", "10000", "7000", disposal=how)
             self.assertIn("are not computed", gaps(file, "form_1040/total_income"))

@@ -71,7 +71,7 @@ def _step_row(computation: Computation, figure: Figure, depth: int) -> Row:
             typed = f"Typed as {detail}" if detail else "As entered"
             return Row(figure.label, amount, joined(typed, _choices(figure)), depth, path or None)
         case RuleValue(source=source):
-            return Row(figure.label.capitalize(), amount, source, depth)
+            return Row(figure.label[:1].upper() + figure.label[1:], amount, source, depth)
     below = joined(how(figure).capitalize() if figure.label else "", _choices(figure), figure.reference)
     return Row(figure.label or how(figure).capitalize(), amount, below, depth)
 

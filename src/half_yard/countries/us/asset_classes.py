@@ -54,10 +54,17 @@ class AssetClass:
     def may_be_expensed(self) -> bool:
         """Whether it is section 179 property: tangible property, and improvements of nonresidential buildings
         (26 U.S.C. 179(d)(1), (e))."""
-        return self.personal_property and self.key != LAND_IMPROVEMENTS
+        return self.personal_property and self.key not in {LAND_IMPROVEMENTS, FARM_BUILDINGS}
+
+    @property
+    def section_1250(self) -> bool:
+        """Whether it is section 1250 property: real property, also with a short life (26 U.S.C. 1250(c))."""
+        return (self.real and not self.section) or self.key in SHORT_LIVED_REAL
 
 
 LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS = "fifteen_year", "qualified_improvement"
+FARM_BUILDINGS = "twenty_year"
+SHORT_LIVED_REAL = {LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS, FARM_BUILDINGS}
 THIRTY_NINE_START = datetime.date(1993, 5, 13)
 START_UP, LOAN, INTANGIBLE, SOFTWARE = "start_up", "loan_costs", "intangible", "software"
 DOUBLE, ONE_AND_A_HALF, ONE = Decimal(2), Decimal("1.5"), Decimal(1)
@@ -129,7 +136,7 @@ CLASSES = {
             words=("Interior work of a shop or office", "Leasehold improvement inside"),
         ),
         AssetClass(
-            "twenty_year", "20-year property (farm buildings)", _years(20, ONE_AND_A_HALF), "f",
+            FARM_BUILDINGS, "20-year property (farm buildings)", _years(20, ONE_AND_A_HALF), "f",
             tables=PERSONAL_TABLES, alternative=Decimal(25), words=("Barn", "Farm shed"),
         ),
         AssetClass(

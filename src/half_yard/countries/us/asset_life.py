@@ -148,11 +148,16 @@ class Life:
         """What every year takes, in dollars."""
         return yearly(self.terms)
 
+    @property
+    def count(self) -> int:
+        """How many years it has: those of its table, and with limits those behind it."""
+        return len(self.rates) if self.limits is None else len(self.amounts)
+
     def taken(self, index: int) -> Decimal:
         """What the years before an index took: as entered, or else by the terms."""
         if self.asset.prior_depreciation is not None:
             return self.asset.prior_depreciation
-        return sum(self.amounts[:index], Decimal(0))
+        return sum(yearly(self.terms, index), Decimal(0))
 
     @property
     def summary(self) -> str:
@@ -236,11 +241,21 @@ class Life:
         product = (self._basis(index) * rate).named(f"{self.asset.name}: basis times rate")
         return product.in_cents().named(f"{self.asset.name}: depreciation")
 
+    @cached_property
+    def _made(self) -> dict[int, dict[str, Figure]]:
+        """The parts of the years that were asked for."""
+        return {}
+
     def parts(self, index: int) -> dict[str, Figure]:
         """The parts of a year: what is expensed, the allowance, the regular depreciation; each no more than
         the year's limit leaves. Empty for a year that has none."""
+        if index not in self._made:
+            self._made[index] = self._make_parts(index)
+        return self._made[index]
+
+    def _make_parts(self, index: int) -> dict[str, Figure]:
         left_in = self.terms.left_in
-        if index < 0 or index >= len(self.amounts) or (left_in is not None and index > left_in[0]):
+        if index < 0 or index >= self.count or (left_in is not None and index > left_in[0]):
             return {}
         if index >= len(self.rates):
             return {"regular": self._shaped(self._behind(index))}
@@ -249,7 +264,10 @@ class Life:
             firsts = {"expensed": self._expensed, "allowance": self._allowance}
             made = {**{name: part for name, part in firsts.items() if part is not None}, **made}
         limited = made if self.limits is None else self._limited(index, made)
-        return {name: self._shaped(part) for name, part in limited.items()}
+        # What shaped the year is said once: of its first part.
+        first = next(iter(limited))
+        shaped = {first: self._shaped(limited.pop(first))}
+        return {**shaped, **{name: part.marked(*self.marks) for name, part in limited.items()}}
 
     def _shaped(self, part: Figure) -> Figure:
         return part.because(*self.choices).marked(*self.marks)
@@ -283,7 +301,7 @@ class Life:
         """The depreciation of a year of its life, in cents; the first has index 0."""
         parts = list(self.parts(index).values())
         label = f"{self.asset.name}: year {index + 1}"
-        return parts[0].named(label) if len(parts) == 1 else self._shaped(total(label, parts))
+        return parts[0].named(label) if len(parts) == 1 else total(label, parts)
 
     def all_years(self) -> tuple[Figure, ...]:
         """Every year of its life."""
@@ -293,15 +311,17 @@ class Life:
         """What the years before an index took: as entered, or else by the terms."""
         label = f"{self.asset.name}: depreciation of earlier years"
         if self.asset.prior_depreciation is None:
-            return total(label, (self.year(earlier) for earlier in range(min(index, len(self.amounts)))))
+            return total(label, (self.year(earlier) for earlier in range(min(index, self.count))))
         path = f"/assets/{self.key}/prior_depreciation"
         return entered(self.asset.prior_depreciation, f"{label}, entered", path)
 
     def capped(self, index: int) -> Figure:
         """The depreciation of a year, but not more than the basis that earlier years have left."""
-        if index >= len(self.amounts) or not self.parts(index):
+        if index >= self.count or not self.parts(index):
             return stated(Decimal(0), f"{self.asset.name}: fully depreciated or gone").marked(*self.marks)
         by_table = self.year(index)
+        if self.asset.prior_depreciation is None and index < len(self.rates) - 1:
+            return by_table  # only the last year of a table can be cut off, by the cents of those before
         whole = self.asset.cost * max(self.terms.shares)
         if whole - self.taken(index) >= by_table.amount:
             return by_table

@@ -8,7 +8,7 @@ from decimal import Decimal
 
 from half_yard.countries.pack import AssetStory
 from half_yard.countries.us import gaps
-from half_yard.countries.us.asset_classes import CLASSES, LOAN, QUALIFIED_IMPROVEMENTS, START_UP
+from half_yard.countries.us.asset_classes import CLASSES, LOAN, SHORT_LIVED_REAL, START_UP
 from half_yard.countries.us.asset_life import HUNDRED, WHOLE, cost_figure, share_of_year
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.figures import (
@@ -140,8 +140,7 @@ def _sold(page: Page, frame: OnReturn, key: str, asset: Asset, story: AssetStory
 def _recapture(put: Put, asset: Asset, gain: Figure, depreciation: Figure) -> tuple[Figure, Figure]:
     """What of a gain is ordinary (26 U.S.C. 1245), and what is unrecaptured section 1250 gain (1(h)(6))."""
     smaller = smaller_of("", gain, depreciation)
-    asset_class = CLASSES[asset.asset_class]
-    if asset_class.real and not asset_class.section:
+    if CLASSES[asset.asset_class].section_1250:
         unrecaptured = put("unrecaptured", "", "Unrecaptured section 1250 gain", smaller)
         return NOT_BELOW_ZERO, unrecaptured
     return put("ordinary", "25b", "Ordinary: smaller of lines 22 and 24", smaller), NOT_BELOW_ZERO
@@ -176,7 +175,7 @@ def _marks(key: str, asset: Asset) -> list[Mark]:
         marks.append(gaps.mixed_sale(f"/assets/{key}/disposed"))
     if asset.disposal in {"exchange", "casualty"}:
         marks.append(gaps.other_disposal(f"/assets/{key}/disposal"))
-    if asset.asset_class == QUALIFIED_IMPROVEMENTS:
+    if asset.asset_class in SHORT_LIVED_REAL:
         marks.append(gaps.additional_depreciation(f"/assets/{key}/disposed"))
     return marks
 

@@ -109,7 +109,10 @@ def other_disposal(path: str) -> Mark:
 
 def additional_depreciation(path: str) -> Mark:
     """Section 1250 property with more than straight-line depreciation."""
-    return gap("Section 1250 recapture of an accelerated improvement is not computed.", path=path)
+    return gap(
+        "Section 1250 recapture of land improvements and improvements inside a building is not computed.",
+        path=path,
+    )
 
 
 QBI_SALES = gap("Ordinary gain of a sale belongs to the business-income deduction, and is not in it.")

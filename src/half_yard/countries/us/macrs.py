@@ -11,6 +11,7 @@ from half_yard.countries.pack import AssetStory
 from half_yard.countries.us.amortization import FirstPart, amortized, first_parts
 from half_yard.countries.us.asset_classes import CLASSES, LOAN
 from half_yard.countries.us.asset_life import Life, cost_figure, share_of_year, tested_basis
+from half_yard.countries.us.auto_limits import auto_limits
 from half_yard.countries.us.special_allowance import allowance_of
 from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
 from half_yard.depreciation import Convention
@@ -87,7 +88,21 @@ def _expensing_problem(asset: Asset, file: ClientFile) -> str:
         )
     if asset_class.listed and share <= rules_for(file.tax_year).amount("listed_use_test"):
         return "Listed property not used more than half for the business can't be expensed. Take it out."
+    if asset_class.auto and (problem := _too_much_for_auto(asset, share, file)):
+        return problem
     return _too_much_for_heavy(asset) if asset_class.heavy else ""
+
+
+def _too_much_for_auto(asset: Asset, share: Decimal, file: ClientFile) -> str:
+    """Whether more of an automobile is expensed than its first year's limit (26 U.S.C. 280F(d)(1))."""
+    if asset.in_service is None or asset.expensed is None:
+        return ""
+    rules = rules_for(file.tax_year)
+    allowance = allowance_of("", asset, CLASSES[asset.asset_class], file, rules)
+    limits = auto_limits(asset.in_service.year, allowance=allowance.rate is not None)
+    if limits is None or asset.expensed <= limits[0].amount * share:
+        return ""
+    return f"Of an automobile {limits[0].amount * share:,.0f} at the most is taken in its first year."
 
 
 def _too_much_for_heavy(asset: Asset) -> str:

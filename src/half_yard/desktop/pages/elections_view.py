@@ -15,6 +15,7 @@ from half_yard.desktop.years_chart import YearsChart
 from half_yard.figures.explain import exact_text, money_text
 from half_yard.records import ClientFile
 
+NAME_WIDTH = 190
 CARRIED = (
     ("/expensing_carried_in", "Section 179 carried in"),
     ("/section_1231_losses", "Section 1231 losses of the last five years"),
@@ -84,7 +85,8 @@ class ProjectionView(QWidget):
         self._workspace = workspace
         self.chart = YearsChart()
         self.table = plain_table("Depreciation of the years to come", (("Activity", 170),))
-        self.table.horizontalHeader().setSectionResizeMode(0, QHeaderView.ResizeMode.Interactive)
+        self.table.horizontalHeader().setSectionResizeMode(0, QHeaderView.ResizeMode.Fixed)
+        self.table.setColumnWidth(0, NAME_WIDTH)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(5)
