@@ -77,6 +77,19 @@ class CommandLine(unittest.TestCase):
         )
         self.assertIn("No line is chosen", unsorted["stopped"])
 
+    def test_books_as_a_workbook_and_assets_as_csv_and_json(self) -> None:
+        target = self.office / "books.xlsx"
+        done = self.run_command("books", str(self.main), "--xlsx", str(target))
+        self.assertEqual((done.returncode, done.stdout.strip()), (0, str(target)))
+        self.assertTrue(target.read_bytes().startswith(b"PK"))
+        done = self.run_command("books", str(self.main), "--xlsx", str(self.office / "nowhere" / "b.xlsx"))
+        self.assertEqual(done.returncode, 2)
+        rows = list(
+            csv.DictReader(io.StringIO(self.run_command("assets", str(self.main)).stdout, newline=""))
+        )
+        self.assertEqual((rows[0]["name"], rows[0]["this_year"]), ("Cargo van, 9,350 lb", "6044.16"))
+        self.assertEqual(json.loads(self.run_command("assets", str(self.main), "--json").stdout), rows)
+
     def test_schema(self) -> None:
         self.assertEqual(self.run_command("schema").stdout, schema_text())
 

@@ -105,6 +105,13 @@ class TakingIn(unittest.TestCase):
             [item for item in days if item[0] <= cut or item[0] >= start],
         )
 
+    def test_rows_that_wait_are_found_and_said(self) -> None:
+        file = file_with(statement(row("-5.00"), row("7.00", set_aside="personal"), name="May"))
+        messages = [finding.message for finding in compute(file).findings]
+        self.assertIn("May: 1 row waits in the tray.", messages)
+        file = sort_all(file, Target(BUSINESS, "supplies"))
+        self.assertNotIn("tray", " ".join(finding.message for finding in compute(file).findings))
+
 
 class Sorting(unittest.TestCase):
     def test_money_in_and_out_land_with_the_right_sign(self) -> None:

@@ -45,6 +45,12 @@ def findables(computation: Computation) -> Iterator[Findable]:
             yield Findable(f"{where} · {line.title} · {amount_text(line.figure)}", line.place)
     for key, asset in sorted(file.assets.items()):
         yield Findable(f"Asset · {asset.name} · {asset.cost:,.2f}", f"/assets/{key}")
+    for key, statement in sorted(file.statements.items()):
+        yield Findable(
+            f"Statement · {statement.name}", f"/statements/{key}/rows/{next(iter(statement.rows), '')}"
+        )
+    for key, rule in sorted(file.sorting_rules.items()):
+        yield Findable(f"Sorting rule · {rule.words}", f"/sorting_rules/{key}")
     for key, form in sorted(file.forms.items()):
         yield Findable(f"Form · {form.payer} · {form.kind} · {form.amount:,.2f}", f"/forms/{key}")
     for key, entry in sorted(file.entries.items()):

@@ -63,6 +63,8 @@ def read_target(typed: str, options: Sequence[Option]) -> Target:
         if not (reason := text[len(ASIDE) - 1 :].strip()):
             raise ChoiceError("Type the reason behind “Aside:”, such as “Aside: personal”.")
         return Target(set_aside=reason)
+    if text.casefold() in REASONS:
+        return Target(set_aside=text.casefold())
     share = SHARE.search(text)
     if share is not None and Decimal(share[1]) > 100:
         raise ChoiceError(f"A share is from 0 to 100 percent, not {share[1]}.")

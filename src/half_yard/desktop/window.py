@@ -22,6 +22,7 @@ from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
+from half_yard.desktop.pages.assets import Part
 from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.parts import Page, button
 from half_yard.desktop.stages import Stage, open_counts, stage_of
@@ -120,6 +121,8 @@ class MainWindow(QMainWindow):
             "Take the proposals of the tray": lambda: self._in_tray(self.books.tray.take_proposals),
             "Sorting rules": lambda: self._in_tray(self.books.tray.rules_button.click),
             "Export the books": self.books.ask_to_export,
+            "Elections of the year": lambda: self._in_assets(Part.ELECTIONS),
+            "Depreciation of the years to come": lambda: self._in_assets(Part.PROJECTION),
             "Quit": self._quit,
         }
 
@@ -274,6 +277,12 @@ class MainWindow(QMainWindow):
             self.show_stage(Stage.BOOKS)
             self.books.choose(STATEMENTS)
             act()
+
+    def _in_assets(self, part: Part) -> None:
+        """Show a part of the Assets page."""
+        if self.workspace.is_open:
+            self.show_stage(Stage.ASSETS)
+            self.assets.switch_to(part)
 
     def _new_asset(self) -> None:
         if self.workspace.is_open:

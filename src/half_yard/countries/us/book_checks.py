@@ -34,6 +34,7 @@ def book_findings(frame: OnReturn, books: Books, unusual: Mapping[str, str]) -> 
     yield from _repairs(frame, books)
     yield from _written_off(frame, books)
     yield from _contractors(frame, books)
+    yield from _waiting(frame)
     for path, words in unusual.items():
         yield Finding(Level.NOTE, words, path, "See whether it has a digit too many.")
 
@@ -209,6 +210,24 @@ def _contractors(frame: OnReturn, books: Books) -> Iterator[Finding]:
                     f"/activities/{activity_key}/answers/paid_contractors",
                     "Answer the question about Forms 1099 in the particulars.",
                 )
+
+
+def _waiting(frame: OnReturn) -> Iterator[Finding]:
+    """Rows of statements that have gone to no line yet and are not set aside."""
+    placed = {entry.from_row for entry in frame.file.entries.values() if entry.from_row}
+    for key, statement in frame.file.statements.items():
+        waiting = [
+            row_key
+            for row_key, row in statement.rows.items()
+            if not row.set_aside and f"{key}/{row_key}" not in placed
+        ]
+        if waiting:
+            rows = f"{len(waiting)} row{'' if len(waiting) == 1 else 's'}"
+            verb = "waits" if len(waiting) == 1 else "wait"
+            yield Finding(
+                Level.WARNING, f"{statement.name or 'A statement'}: {rows} {verb} in the tray.",
+                f"/statements/{key}/rows/{waiting[0]}", "Sort each to a line, or set it aside.",
+            )  # fmt: skip
 
 
 # -- payers' forms ----------------------------------------------------------------------------------------
