@@ -118,6 +118,13 @@ def years_to_come(window: MainWindow) -> None:
     window.assets.switch_to(Part.PROJECTION)
 
 
+def three_books(window: MainWindow) -> None:
+    """One asset for the regular tax, the minimum tax and a state."""
+    from half_yard.desktop.pages.assets import Part  # noqa: PLC0415
+
+    window.assets.switch_to(Part.BOOKS)
+
+
 def back_to_assets(window: MainWindow) -> None:
     """The life of one asset, as it was before."""
     window.workspace.undo()
@@ -148,6 +155,7 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "household": record("/wages/w00001"),
     "elections": elections,
     "years-to-come": years_to_come,
+    "three-books": three_books,
     "assets": back_to_assets,
     "return": at("form_1040", "taxable_income"),
     "schedule": at("schedule_c.a00001.owner", "deductible_meals"),

@@ -34,7 +34,7 @@ MAY_IMPORT = {
 }
 LONGEST = 400
 # Modules that name the years in which a law took effect.
-DATED = {"asset_classes.py", "special_allowance.py", "rates.py"}
+DATED = {"asset_classes.py", "special_allowance.py", "rates.py", "treatments.py"}
 LAW_YEARS = range(1986, 2027)
 
 

@@ -1,19 +1,16 @@
 """The country packs: what differs between countries lives in one of them, behind the same few names."""
 
-from half_yard.countries.pack import (
+from half_yard.countries.offered import (
     AssetDoubts,
     AssetKind,
     Box,
-    CarryPoint,
-    Computation,
     FormKind,
     ManyAnswers,
-    MatchState,
-    Pack,
-    PayerMatch,
     Question,
     StatementLine,
 )
+from half_yard.countries.pack import Pack
+from half_yard.countries.results import CarryPoint, Computation, MatchState, PayerMatch
 from half_yard.countries.us.pack import UnitedStates
 from half_yard.records import ClientFile
 

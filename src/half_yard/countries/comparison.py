@@ -6,7 +6,9 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.countries.pack import Computation, Pack, StatementLine
+from half_yard.countries.offered import StatementLine
+from half_yard.countries.pack import Pack
+from half_yard.countries.results import Computation
 from half_yard.figures import Line
 from half_yard.figures.rounding import to_cents
 from half_yard.records import Activity, Change, ClientFile, Edit

@@ -8,7 +8,7 @@ from PySide6.QtCore import QRect, QSize, Qt
 from PySide6.QtGui import QPainter, QPaintEvent, QPen
 from PySide6.QtWidgets import QSizePolicy, QWidget
 
-from half_yard.countries.pack import AssetStory
+from half_yard.countries.results import AssetStory
 from half_yard.desktop import theme
 
 HEIGHT = 96

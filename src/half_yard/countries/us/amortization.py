@@ -12,7 +12,7 @@ from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
 
-from half_yard.countries.pack import AssetStory
+from half_yard.countries.results import AssetStory
 from half_yard.countries.us.asset_classes import INTANGIBLE, LOAN, SOFTWARE, START_UP, AssetClass
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import (

@@ -7,7 +7,7 @@ from collections.abc import Iterator, Mapping
 from decimal import Decimal
 from functools import partial
 
-from half_yard.countries.pack import MatchState
+from half_yard.countries.results import MatchState
 from half_yard.countries.us.asset_classes import LOAN
 from half_yard.countries.us.books import Books
 from half_yard.countries.us.identity import employer_number_problem, employer_or_personal_problem

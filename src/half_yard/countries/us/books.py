@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
 
-from half_yard.countries.pack import PayerMatch
+from half_yard.countries.results import PayerMatch
 from half_yard.countries.us.received_forms import match_forms
 from half_yard.countries.us.statement_lines import titles_of
 from half_yard.figures import Figure, entered, total

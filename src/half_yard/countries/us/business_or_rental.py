@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from half_yard.countries.pack import KindAdvice
+from half_yard.countries.offered import KindAdvice
 from half_yard.countries.us.questions import ask
 from half_yard.records import Activity
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
-from half_yard.countries.pack import AssetStory
+from half_yard.countries.results import AssetStory
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.books import Books
 from half_yard.countries.us.form_4797 import freed, left_service, unnamed_proceeds

@@ -7,7 +7,7 @@ from dataclasses import replace
 from decimal import Decimal
 from functools import partial
 
-from half_yard.countries.pack import CarryPoint, Computation
+from half_yard.countries.results import CarryPoint, Computation
 from half_yard.countries.us import gaps
 from half_yard.countries.us.asset_classes import CLASSES
 from half_yard.countries.us.book_checks import unusual_sizes

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Mapping
 from decimal import Decimal
 
-from half_yard.countries.pack import AssetStory
+from half_yard.countries.results import AssetStory
 from half_yard.countries.us.asset_classes import CLASSES
 from half_yard.countries.us.rates import ALTERNATIVE
 from half_yard.countries.us.year_rules import YearRules

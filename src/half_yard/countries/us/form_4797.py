@@ -6,7 +6,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.countries.pack import AssetStory
+from half_yard.countries.results import AssetStory
 from half_yard.countries.us import gaps
 from half_yard.countries.us.asset_classes import CLASSES, LOAN, SHORT_LIVED_REAL, START_UP
 from half_yard.countries.us.asset_life import HUNDRED, WHOLE, cost_figure, share_of_year

@@ -1,6 +1,6 @@
 """The payers' forms that the program takes, and their boxes."""
 
-from half_yard.countries.pack import Box, FormKind
+from half_yard.countries.offered import Box, FormKind
 from half_yard.records.dates import MONTHS
 
 MONTH_BOXES = tuple(

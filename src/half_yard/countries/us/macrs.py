@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
 
-from half_yard.countries.pack import AssetStory
+from half_yard.countries.results import AssetStory
 from half_yard.countries.us.amortization import FirstPart, amortized, first_parts
 from half_yard.countries.us.asset_classes import CLASSES, LOAN
 from half_yard.countries.us.asset_life import Life, cost_figure, share_of_year, tested_basis
@@ -176,6 +176,27 @@ TESTS: Remembered[_Test] = Remembered()
 STORIES: Remembered[AssetStory] = Remembered()
 
 
+def _life(key: str, asset: Asset, file: ClientFile, rules: YearRules, test: _Test | None) -> Life:
+    """The life of a depreciated asset under the convention that its year's test gives it."""
+    asset_class = CLASSES[asset.asset_class]
+    convention, words = Convention.MID_MONTH, ""
+    if test is not None and asset_class.personal_property:
+        convention = Convention.MID_QUARTER if test.applies else Convention.HALF_YEAR
+        words = test.words
+    return Life.of(key, asset, convention, words, allowance_of(key, asset, asset_class, file, rules), rules)
+
+
+def lives(file: ClientFile, rules: YearRules) -> dict[str, Life]:
+    """The lives of all assets that are depreciated and that nothing stops."""
+    counted = {key: asset for key, asset in sorted(file.assets.items()) if not _stop(asset, file)}
+    tests = _mid_quarter_tests(counted, rules)
+    return {
+        key: _life(key, asset, file, rules, tests.get(asset.in_service.year))
+        for key, asset in counted.items()
+        if CLASSES[asset.asset_class].recovery is not None and asset.in_service is not None
+    }
+
+
 def _story(
     key: str,
     asset: Asset,
@@ -186,7 +207,6 @@ def _story(
 ) -> AssetStory:
     """What depreciation does to one asset that nothing stops."""
     asset_class, placed, tax_year = CLASSES[asset.asset_class], asset.in_service, file.tax_year
-    allowance = allowance_of(key, asset, asset_class, file, rules)
     if placed is None:
         raise ValueError(f"{key} has no date in service")
     if asset_class.section:
@@ -194,11 +214,7 @@ def _story(
     if asset_class.recovery is None:
         none = stated(Decimal(0), f"{asset.name}: land is never depreciated", "26 U.S.C. 167; 168(f)")
         return AssetStory(placed.year, none, "Land is never depreciated.", lambda: none, lambda: none, tuple)
-    convention = Convention.MID_MONTH
-    if test is not None and asset_class.personal_property:
-        convention = Convention.MID_QUARTER if test.applies else Convention.HALF_YEAR
-    words = test.words if test is not None and asset_class.personal_property else ""
-    life = Life.of(key, asset, convention, words, allowance, rules)
+    life = _life(key, asset, file, rules, test)
     index = tax_year - placed.year
     this_year, parts = life.capped(index), life.parts(index)
     if sum((part.amount for part in parts.values()), Decimal(0)) != this_year.amount:

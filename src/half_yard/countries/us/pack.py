@@ -2,18 +2,17 @@
 
 from collections.abc import Sequence
 
-from half_yard.countries.pack import (
+from half_yard.countries.offered import (
     AssetDoubts,
     AssetKind,
     Box,
-    Computation,
     KindAdvice,
     LineLimit,
     ManyAnswers,
-    Projection,
     Question,
     StatementLine,
 )
+from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.asset_classes import CLASSES, LOAN
 from half_yard.countries.us.business_or_rental import advise
@@ -31,6 +30,7 @@ from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES
 from half_yard.countries.us.rates import METHODS
 from half_yard.countries.us.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
 from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, MEALS, REPAIR_LINES, lines_of
+from half_yard.countries.us.treatments import treatments
 from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Activity, ClientFile
 
@@ -83,6 +83,10 @@ class UnitedStates:
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Business or rental."""
         return advise(activity)
+
+    def treatments(self, file: ClientFile) -> Sequence[Treatment]:
+        """Regular tax, minimum tax, and the state books."""
+        return treatments(file)
 
     def projection(self, file: ClientFile) -> Projection:
         """The depreciation of all assets that count, regular tax."""

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 
-from half_yard.countries.pack import ManyAnswers, Question
+from half_yard.countries.offered import ManyAnswers, Question
 
 ALLOWANCE = Question(
     "no_special_allowance",

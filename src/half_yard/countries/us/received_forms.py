@@ -11,7 +11,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.countries.pack import MatchState, PayerMatch
+from half_yard.countries.results import MatchState, PayerMatch
 from half_yard.countries.us.form_boxes import FORM_KINDS
 from half_yard.countries.us.statement_lines import RECEIPT_LINES
 from half_yard.figures import NOT_BELOW_ZERO, Figure, difference, entered, larger_of, total

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from functools import cache
 
-from half_yard.countries.pack import StatementLine
+from half_yard.countries.offered import StatementLine
 from half_yard.records import Activity
 
 MEALS_HALF = "Type the full amount: the return takes the part that the law allows."

@@ -10,11 +10,11 @@ from pydantic import JsonValue
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
-from half_yard.countries.pack import AssetStory
+from half_yard.countries.results import AssetStory
 from half_yard.desktop import theme
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.life_tape import LifeTape
-from half_yard.desktop.pages.elections_view import ElectionsView, ProjectionView
+from half_yard.desktop.pages.elections_view import BooksView, ElectionsView, ProjectionView
 from half_yard.desktop.parts import Page, TableBlock, button, soft, title
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
@@ -34,6 +34,7 @@ class Part(Enum):
     ASSET = "This asset"
     ELECTIONS = "Elections"
     PROJECTION = "Years to come"
+    BOOKS = "Three books"
 
 
 class AssetsPage(Page):
@@ -84,6 +85,7 @@ class AssetsPage(Page):
             Part.ASSET: "The life of the asset under the cursor, and what is elected for it",
             Part.ELECTIONS: "What is elected for whole classes, and what it changes",
             Part.PROJECTION: "What all assets take in the years to come",
+            Part.BOOKS: "The asset under the cursor for the regular tax, the minimum tax and a state",
         }
         self._parts = {}
         for part, tip in tips.items():
@@ -107,13 +109,23 @@ class AssetsPage(Page):
         """The years to come, made when they are first shown."""
         return ProjectionView(self._workspace)
 
+    @cached_property
+    def books(self) -> BooksView:
+        """The asset under each book, made when it is first shown."""
+        return BooksView(self._workspace)
+
     def switch_to(self, part: Part) -> None:
         """Show a part beneath the table."""
         self._shown = part
         self._parts[part].setChecked(True)
         shown: QWidget = self._life
-        if part is not Part.ASSET:
-            shown = self.elections if part is Part.ELECTIONS else self.projection
+        match part:
+            case Part.ELECTIONS:
+                shown = self.elections
+            case Part.PROJECTION:
+                shown = self.projection
+            case Part.BOOKS:
+                shown = self.books
         if self._column.indexOf(shown) < 0:
             self._column.addWidget(shown)
         for number in range(self._column.indexOf(self._life), self._column.count()):
@@ -127,6 +139,8 @@ class AssetsPage(Page):
             self.elections.refresh()
         elif self._shown is Part.PROJECTION:
             self.projection.refresh()
+        elif self._shown is Part.BOOKS:
+            self.books.show_asset(self._current)
         else:
             self._show_life()
 
@@ -214,7 +228,8 @@ class AssetsPage(Page):
         if not path:
             return
         self._current = collection_and_id(path)[1]
-        self._show_life()
+        if self._shown in {Part.ASSET, Part.BOOKS}:
+            self._show_part()
         if self.assets.table.hasFocus():
             self._workspace.look_at(path)
 

@@ -15,7 +15,8 @@ from half_yard.desktop.years_chart import YearsChart
 from half_yard.figures.explain import exact_text, money_text
 from half_yard.records import ClientFile
 
-NAME_WIDTH = 190
+NAME_WIDTH = 220
+BOOKS_HEIGHT = 118
 CARRIED = (
     ("/expensing_carried_in", "Section 179 carried in"),
     ("/section_1231_losses", "Section 1231 losses of the last five years"),
@@ -121,3 +122,56 @@ class ProjectionView(QWidget):
             self.table.setColumnWidth(index + 1, 84)
             if heading := self.table.horizontalHeaderItem(index + 1):
                 heading.setTextAlignment(RIGHT)
+
+
+class BooksView(QWidget):
+    """One asset under each book, year by year, and all assets of this year with the difference."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._title = title("", 12)
+        self.together = soft("")
+        self.table = plain_table("The asset under each book", (("Book", NAME_WIDTH),))
+        self.table.horizontalHeader().setSectionResizeMode(0, QHeaderView.ResizeMode.Fixed)
+        self.table.setFixedHeight(BOOKS_HEIGHT)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(5)
+        for part in (self._title, self.table, self.together):
+            column.addWidget(part)
+
+    def show_asset(self, key: str) -> None:
+        """Show an asset's years under each book, and the totals of this year."""
+        file = self._workspace.file
+        books = self._workspace.pack.treatments(file)
+        known = [book for book in books if key in book.years]
+        name = file.assets[key].name if key in file.assets else ""
+        self._title.setText(f"{name or 'No asset'} under each book")
+        first = min((book.years[key][0] for book in known), default=file.tax_year)
+        count = max((len(book.years[key][1]) for book in known), default=0)
+        self.table.setColumnCount(count + 1)
+        self.table.setHorizontalHeaderLabels(["Book", *(str(first + n) for n in range(count))])
+        self.table.setColumnWidth(0, NAME_WIDTH)
+        self.table.setRowCount(len(known))
+        for row, book in enumerate(known):
+            self.table.setItem(row, 0, QTableWidgetItem(book.title))
+            for index in range(count):
+                amount = book.taken(key, first + index)
+                item = QTableWidgetItem(exact_text(amount) if amount else "·")
+                item.setTextAlignment(RIGHT)
+                self.table.setItem(row, index + 1, item)
+        for index in range(count):
+            self.table.setColumnWidth(index + 1, 84)
+            if heading := self.table.horizontalHeaderItem(index + 1):
+                heading.setTextAlignment(RIGHT)
+        sums = [sum((book.taken(each, file.tax_year) for each in book.years), Decimal(0)) for book in books]
+        said = [f"{book.title} {exact_text(whole)}" for book, whole in zip(books, sums, strict=True)]
+        more = [
+            f"{book.title} {exact_text(whole - sums[0])}"
+            for book, whole in zip(books[1:], sums[1:], strict=True)
+        ]
+        self.together.setText(
+            f"All depreciated assets in {file.tax_year}: {'; '.join(said)}. "
+            f"Difference from the regular tax: {'; '.join(more)}."
+        )

@@ -1,0 +1,112 @@
+"""What a country pack offers for choosing and asking, in small records."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from decimal import Decimal
+
+
+@dataclass(frozen=True, slots=True)
+class StatementLine:
+    """A line of an activity's statement to which entries are sorted.
+
+    `sheet_line` is the line key on the schedule; two statement lines may share one (meals). `receipt` says
+    that money comes in on it; `also` are other words by which it is found.
+    """
+
+    key: str
+    number: str
+    title: str
+    sheet_line: str
+    explanation: str = ""
+    receipt: bool = False
+    also: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Question:
+    """A yes/no question about an activity or asset, with the answer taken when none is given; `group` what it
+    helps to decide together with others."""
+
+    key: str
+    text: str
+    default: bool
+    explanation: str = ""
+    group: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class ManyAnswers:
+    """A question about an activity with several answers, as (key, title)."""
+
+    key: str
+    text: str
+    options: tuple[tuple[str, str], ...]
+    explanation: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class KindAdvice:
+    """Which kind an activity is by its answers, why, and which of its lines are called otherwise there."""
+
+    kind: str
+    why: str
+    lines: Mapping[str, str]
+
+
+@dataclass(frozen=True, slots=True)
+class LineLimit:
+    """The part of a statement line that the law lets count, and the words that say so."""
+
+    share: Decimal
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class AssetDoubts:
+    """Where costs may be assets: on which lines, above how many dollars, and what is asked of each."""
+
+    lines: tuple[str, ...]
+    above: Decimal
+    questions: str
+
+
+@dataclass(frozen=True, slots=True)
+class Box:
+    """A further box of a payer's form: its title, and what becomes of it."""
+
+    key: str
+    title: str
+    explanation: str = ""
+
+    def said_of(self, shown: str) -> str:
+        """What becomes of the amount shown; nothing of none."""
+        return self.explanation if shown else ""
+
+
+@dataclass(frozen=True, slots=True)
+class AssetKind:
+    """A class of property as the preparer picks it: by its title or other words. `months` says that it is
+    written off over months that the preparer gives, `elected` that a way to depreciate it can be elected, and
+    `expensed` that a part of its cost can be expensed."""
+
+    key: str
+    title: str
+    months: bool = False
+    words: tuple[str, ...] = ()
+    elected: bool = False
+    expensed: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class FormKind:
+    """A kind of information form: which of its boxes is the amount, the statement line that this belongs to,
+    by kind of activity, its further boxes and ticks."""
+
+    key: str
+    title: str
+    box: str
+    lines: Mapping[str, str]
+    boxes: tuple[Box, ...] = ()
+    ticks: tuple[Box, ...] = ()
