@@ -84,11 +84,10 @@ class AssetStory:
 
 @dataclass(frozen=True, slots=True)
 class Projection:
-    """What assets take every year from `first_year` on, in dollars, by activity; this year's by class."""
+    """What assets take every year from `first_year` on, in dollars, by activity."""
 
     first_year: int
     by_activity: Mapping[str, tuple[Decimal, ...]]
-    by_class: Mapping[str, Decimal]
 
     def total(self, index: int) -> Decimal:
         """What all activities take in a year; the first has index 0."""

@@ -14,17 +14,13 @@ NOTHING = Decimal(0)
 
 
 def project(file: ClientFile) -> Projection:
-    """The years from the file's own on, at most 40 of them, by activity; this year's by class too."""
+    """The years from the file's own on, at most 40 of them, by activity."""
     stories = depreciate(file, rules_for(file.tax_year)).stories
     by_activity: dict[str, list[Decimal]] = {}
-    by_class: dict[str, Decimal] = {}
     for key, story in stories.items():
-        asset = file.assets[key]
         coming = story.amounts[max(file.tax_year - story.first_year, 0) :][:MOST_YEARS]
-        years = by_activity.setdefault(asset.activity, [])
+        years = by_activity.setdefault(file.assets[key].activity, [])
         years.extend([NOTHING] * (len(coming) - len(years)))
         for index, amount in enumerate(coming):
             years[index] += amount
-        known = by_class.get(asset.asset_class, NOTHING)
-        by_class[asset.asset_class] = known + (coming[0] if coming else NOTHING)
-    return Projection(file.tax_year, {key: tuple(years) for key, years in by_activity.items()}, by_class)
+    return Projection(file.tax_year, {key: tuple(years) for key, years in by_activity.items()})

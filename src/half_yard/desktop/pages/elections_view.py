@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from decimal import Decimal
 
-from PySide6.QtWidgets import QHeaderView, QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHeaderView, QTableWidget, QTableWidgetItem, QVBoxLayout, QWidget
 
 from half_yard.countries import ManyAnswers
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
@@ -17,6 +17,7 @@ from half_yard.records import ClientFile
 
 NAME_WIDTH = 220
 BOOKS_HEIGHT = 118
+YEAR_WIDTH = 84
 CARRIED = (
     ("/expensing_carried_in", "Section 179 carried in"),
     ("/section_1231_losses", "Section 1231 losses of the last five years"),
@@ -85,9 +86,7 @@ class ProjectionView(QWidget):
         super().__init__()
         self._workspace = workspace
         self.chart = YearsChart()
-        self.table = plain_table("Depreciation of the years to come", (("Activity", 170),))
-        self.table.horizontalHeader().setSectionResizeMode(0, QHeaderView.ResizeMode.Fixed)
-        self.table.setColumnWidth(0, NAME_WIDTH)
+        self.table = years_table("Depreciation of the years to come", "Activity")
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(5)
@@ -105,23 +104,40 @@ class ProjectionView(QWidget):
         count = max(now.years, other.years)
         years, others = ([each.total(index) for index in range(count)] for each in (now, other))
         self.chart.show_years(now.first_year, years, others)
-        self.table.setColumnCount(count + 1)
-        self.table.setHorizontalHeaderLabels(["Activity", *(str(now.first_year + n) for n in range(count))])
         names = {key: activity.name or key for key, activity in file.activities.items()}
         rows = [(names[key], list(amounts)) for key, amounts in sorted(now.by_activity.items())]
-        rows += [("Together", years), ("Without the allowance", others)]
-        self.table.setRowCount(len(rows))
-        for row, (name, amounts) in enumerate(rows):
-            self.table.setItem(row, 0, QTableWidgetItem(name))
-            for index in range(count):
-                amount = amounts[index] if index < len(amounts) else Decimal(0)
-                item = QTableWidgetItem(exact_text(amount) if amount else "·")
-                item.setTextAlignment(RIGHT)
-                self.table.setItem(row, index + 1, item)
-        for index in range(count):
-            self.table.setColumnWidth(index + 1, 84)
-            if heading := self.table.horizontalHeaderItem(index + 1):
-                heading.setTextAlignment(RIGHT)
+        show_years(
+            self.table, now.first_year, [*rows, ("Together", years), ("Without the allowance", others)]
+        )
+
+
+def years_table(name: str, heading: str) -> QTableWidget:
+    """A table of years: names in the first column, a column a year behind it."""
+    table = plain_table(name, ((heading, NAME_WIDTH),))
+    table.horizontalHeader().setSectionResizeMode(0, QHeaderView.ResizeMode.Fixed)
+    table.setColumnWidth(0, NAME_WIDTH)
+    return table
+
+
+def show_years(table: QTableWidget, first: int, rows: Sequence[tuple[str, Sequence[Decimal]]]) -> None:
+    """Show what every row takes in each year, in dollars, from the first year on."""
+    count = max((len(amounts) for _, amounts in rows), default=0)
+    heading = table.horizontalHeaderItem(0)
+    name = heading.text() if heading is not None else ""
+    table.setColumnCount(count + 1)
+    table.setHorizontalHeaderLabels([name, *(str(first + number) for number in range(count))])
+    for number in range(1, count + 1):
+        table.setColumnWidth(number, YEAR_WIDTH)
+        if (heading := table.horizontalHeaderItem(number)) is not None:
+            heading.setTextAlignment(RIGHT)
+    table.setRowCount(len(rows))
+    for row, (name, amounts) in enumerate(rows):
+        table.setItem(row, 0, QTableWidgetItem(name))
+        for number in range(count):
+            amount = amounts[number] if number < len(amounts) else Decimal(0)
+            item = QTableWidgetItem(exact_text(amount) if amount else "·")
+            item.setTextAlignment(RIGHT)
+            table.setItem(row, number + 1, item)
 
 
 class BooksView(QWidget):
@@ -132,8 +148,7 @@ class BooksView(QWidget):
         self._workspace = workspace
         self._title = title("", 12)
         self.together = soft("")
-        self.table = plain_table("The asset under each book", (("Book", NAME_WIDTH),))
-        self.table.horizontalHeader().setSectionResizeMode(0, QHeaderView.ResizeMode.Fixed)
+        self.table = years_table("The asset under each book", "Book")
         self.table.setFixedHeight(BOOKS_HEIGHT)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -149,22 +164,7 @@ class BooksView(QWidget):
         name = file.assets[key].name if key in file.assets else ""
         self._title.setText(f"{name or 'No asset'} under each book")
         first = min((book.years[key][0] for book in known), default=file.tax_year)
-        count = max((len(book.years[key][1]) for book in known), default=0)
-        self.table.setColumnCount(count + 1)
-        self.table.setHorizontalHeaderLabels(["Book", *(str(first + n) for n in range(count))])
-        self.table.setColumnWidth(0, NAME_WIDTH)
-        self.table.setRowCount(len(known))
-        for row, book in enumerate(known):
-            self.table.setItem(row, 0, QTableWidgetItem(book.title))
-            for index in range(count):
-                amount = book.taken(key, first + index)
-                item = QTableWidgetItem(exact_text(amount) if amount else "·")
-                item.setTextAlignment(RIGHT)
-                self.table.setItem(row, index + 1, item)
-        for index in range(count):
-            self.table.setColumnWidth(index + 1, 84)
-            if heading := self.table.horizontalHeaderItem(index + 1):
-                heading.setTextAlignment(RIGHT)
+        show_years(self.table, first, [(book.title, book.years[key][1]) for book in known])
         sums = [sum((book.taken(each, file.tax_year) for each in book.years), Decimal(0)) for book in books]
         said = [f"{book.title} {exact_text(whole)}" for book, whole in zip(books, sums, strict=True)]
         more = [
