@@ -227,6 +227,18 @@ class Proposals(unittest.TestCase):
         proposed = self.proposed(file)
         self.assertEqual(proposed[0][0].entry, "e00001")
         self.assertEqual(len([item for item in proposed if item[0].entry]), 1, "one entry is one movement")
+        later = typed.model_copy(update={"date": DAY.replace(day=8)})
+        weekly = file.model_copy(update={"entries": {"e00001": typed, "e00002": later}})
+        order = [
+            item[0].entry
+            for item in self.proposed(
+                file_with(
+                    statement(row("-9.00", "QUILL CRATE", day=9), row("-9.00", "QUILL CRATE", day=2)),
+                    entries=weekly.entries,
+                )
+            )
+        ]
+        self.assertEqual(order, ["e00002", "e00001"], "the nearest in time")
         first = next(iter(Tray.of(file, PACK).all_rows()))
         file, _ = apply(file, sort_rows(file, PACK, [(first, proposed[0][0])]))
         self.assertEqual(len(file.entries), 1)

@@ -62,8 +62,7 @@ class Tray(WindowCase):
     def take_march(self) -> None:
         self.tray.take_file(self.csv())
         self.settle()
-        self.type("0042")
-        self.tray.layout_view.taken.emit()
+        self.type("0042", ENTER)
         self.wait_for_statements(2)
 
     def test_a_guess_is_shown_corrected_and_remembered(self) -> None:

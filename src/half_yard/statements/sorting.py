@@ -15,7 +15,8 @@ from half_yard.records.naming import same_name
 ENOUGH = 2
 AGREEMENT = 0.8
 LONG_NAME = 6
-DAYS_APART = 5
+DAYS_APART = 10
+"""A check is typed when it is written and clears when it is cashed."""
 ALIKE = 85
 """Percent of alikeness from which two names are the same payee."""
 
@@ -88,18 +89,26 @@ class _Typed:
                 self._entries.setdefault(abs(entry.amount), []).append((key, entry))
 
     def take(self, row: StatementRow) -> Proposal | None:
-        """The entry that is this row; it is not found again for another."""
+        """The entry that is this row, the nearest in time; it is not found again for another."""
         candidates = self._entries.get(abs(row.amount), [])
-        for number, (key, entry) in enumerate(candidates):
-            if _same_money(entry, row):
-                del candidates[number]
-                return Proposal(Target(entry.activity, entry.line, entry.share, entry=key), "is in the books")
-        return None
+        alike = [pair for pair in candidates if _same_money(pair[1], row)]
+        if not alike:
+            return None
+        nearest = min(alike, key=lambda pair: _days_apart(pair[1], row))
+        candidates.remove(nearest)
+        key, entry = nearest
+        return Proposal(Target(entry.activity, entry.line, entry.share, entry=key), "is in the books")
+
+
+def _days_apart(entry: Entry, row: StatementRow) -> int:
+    if entry.date is None or row.date is None:
+        return DAYS_APART + 1
+    return abs((entry.date - row.date).days)
 
 
 def _same_money(entry: Entry, row: StatementRow) -> bool:
-    """Whether an entry of a row's amount is the same money: on the same days, to the same payee."""
-    if entry.date is None or row.date is None or abs((entry.date - row.date).days) > DAYS_APART:
+    """Whether an entry of a row's amount is the same money: on nearly the same day, to the same payee."""
+    if _days_apart(entry, row) > DAYS_APART:
         return False
     ours, theirs = same_name(entry.payee), same_name(f"{row.payee} {row.memo}")
     return bool(ours) and (ours in theirs or fuzz.partial_ratio(ours, theirs) >= ALIKE)

@@ -56,7 +56,7 @@ class LayoutView(QWidget):
         self.account = TypedLine()
         self.account.setAccessibleName("Account")
         self.account.setPlaceholderText(
-            "a name or number that stays the same, so that nothing comes in twice"
+            "a name or number that stays the same, so that nothing comes in twice; Enter takes the file in"
         )
         self.delimiter = self._choice(
             "Between columns", [(DELIMITER_NAMES[item], item) for item in DELIMITERS]
@@ -78,6 +78,7 @@ class LayoutView(QWidget):
                 heading.setTextAlignment(RIGHT)
         self._take = button("Take it in", "Read the whole file as it is laid out here")
         self._take.clicked.connect(self.taken)
+        self.account.returnPressed.connect(self._take.click)
         leave = button("Leave it", "Take nothing in")
         leave.clicked.connect(self.left)
         column = QVBoxLayout(self)
