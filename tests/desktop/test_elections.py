@@ -72,6 +72,26 @@ class Assets(WindowCase):
         self.assertEqual((together, without), ("26,202.01", "18,539.54"))
         self.assertIn("2025 26,202", self.page.projection.chart.accessibleName())
 
+    def test_the_asset_under_the_cursor_stands_under_three_books(self) -> None:
+        self.go("/assets/s00003")
+        self.page.switch_to(Part.BOOKS)
+        table = self.page.treatments.table
+        first = [table.item(row, 1).text() for row in range(table.rowCount())]  # type: ignore[union-attr]
+        self.assertEqual(first, ["1,277.53", "957.47", "1,277.53"])
+        self.assertIn("Minimum tax −1,098.30", self.page.treatments.together.text())
+        self.page.assets.table.setFocus()
+        self.press(Key.Key_Down)
+        self.assertEqual(table.item(1, 1).text(), "491.31")  # type: ignore[union-attr]
+
+    def test_a_duplicate_has_no_story_yet(self) -> None:
+        self.go("/assets/s00001")
+        self.page.duplicate.click()
+        made = self.workspace.file.assets["s00010"]
+        self.assertEqual((made.name, made.prior_depreciation), ("Cargo van, 9,350 lb (2)", None))
+        self.assertEqual(self.workspace.subject, "/assets/s00010")
+        self.workspace.undo()
+        self.assertNotIn("s00010", self.workspace.file.assets)
+
     def test_a_class_is_found_by_plain_words(self) -> None:
         table = self.page.assets.table
         self.go("/assets/s00001")

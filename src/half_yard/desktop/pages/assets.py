@@ -7,14 +7,15 @@ from enum import Enum
 from functools import cached_property
 
 from pydantic import JsonValue
-from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from half_yard.countries.results import AssetStory
 from half_yard.desktop import theme
 from half_yard.desktop.fields import Field, FieldForm, FieldKind
 from half_yard.desktop.life_tape import LifeTape
-from half_yard.desktop.pages.elections_view import BooksView, ElectionsView, ProjectionView
+from half_yard.desktop.pages.elections_view import ElectionsView
+from half_yard.desktop.pages.projection_view import ProjectionView
+from half_yard.desktop.pages.treatments_view import TreatmentsView
 from half_yard.desktop.parts import Page, TableBlock, button, soft, title
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
@@ -24,6 +25,7 @@ from half_yard.figures.explain import exact_text, money_text
 from half_yard.records import Asset, Record
 from half_yard.records.capitalizing import back_into_entry
 from half_yard.records.choices import Option
+from half_yard.records.duplicating import duplicate_asset
 
 ACROSS = 4
 
@@ -56,6 +58,8 @@ class AssetsPage(Page):
         self._summary = soft("")
         self.tape = LifeTape()
         self.questions = FieldForm(workspace, ACROSS)
+        self.duplicate = button("Duplicate", "A new asset like this one, without what has happened to it")
+        self.duplicate.clicked.connect(self.make_duplicate)
         self.back = button("Back to an entry", "It was typed as a cost first: make it one again")
         self.back.clicked.connect(self.make_entry)
         column = QVBoxLayout(self)
@@ -76,7 +80,6 @@ class AssetsPage(Page):
         column.setSpacing(5)
         for each in (self._title, self._summary, self.tape, self.questions):
             column.addWidget(each)
-        column.addWidget(self.back, 0, Qt.AlignmentFlag.AlignLeft)
         return part
 
     def _switches(self) -> QHBoxLayout:
@@ -97,6 +100,8 @@ class AssetsPage(Page):
             self._parts[part] = switch
         self._parts[Part.ASSET].setChecked(True)
         line.addStretch(1)
+        for each in (self.back, self.duplicate):
+            line.addWidget(each)
         return line
 
     @cached_property
@@ -110,9 +115,9 @@ class AssetsPage(Page):
         return ProjectionView(self._workspace)
 
     @cached_property
-    def books(self) -> BooksView:
+    def treatments(self) -> TreatmentsView:
         """The asset under each book, made when it is first shown."""
-        return BooksView(self._workspace)
+        return TreatmentsView(self._workspace)
 
     def switch_to(self, part: Part) -> None:
         """Show a part beneath the table."""
@@ -125,7 +130,7 @@ class AssetsPage(Page):
             case Part.PROJECTION:
                 shown = self.projection
             case Part.BOOKS:
-                shown = self.books
+                shown = self.treatments
         if self._column.indexOf(shown) < 0:
             self._column.addWidget(shown)
         for number in range(self._column.indexOf(self._life), self._column.count()):
@@ -140,7 +145,7 @@ class AssetsPage(Page):
         elif self._shown is Part.PROJECTION:
             self.projection.refresh()
         elif self._shown is Part.BOOKS:
-            self.books.show_asset(self._current)
+            self.treatments.show_asset(self._current)
         else:
             self._show_life()
 
@@ -237,6 +242,7 @@ class AssetsPage(Page):
         file = self._workspace.file
         asset = file.assets.get(self._current)
         self.back.setVisible(asset is not None and asset.made_from is not None)
+        self.duplicate.setEnabled(asset is not None)
         if asset is None:
             self._title.setText("")
             self._summary.setText("")
@@ -290,6 +296,14 @@ class AssetsPage(Page):
             f"{story.summary}, {story.first_year} to {last}. Before this year {exact_text(before)}, "
             f"left after it {exact_text(left)}."
         )
+
+    def make_duplicate(self) -> None:
+        """Add an asset like the current one, and go to it."""
+        if self._current not in self._workspace.file.assets:
+            return
+        edit, key = duplicate_asset(self._workspace.file, self._current)
+        if self._workspace.try_to(edit):
+            self._workspace.go_to(f"/assets/{key}")
 
     def make_entry(self) -> None:
         """Turn the current asset back into the entry that it was, and go to it."""

@@ -1,0 +1,18 @@
+"""An asset like another: what is set up for it, without what has happened to that one."""
+
+from half_yard.records.client_file import ClientFile
+from half_yard.records.edits import Edit, add
+from half_yard.records.identifiers import next_id
+
+OWN_STORY: dict[str, object] = {
+    "prior_depreciation": None, "disposed": None, "disposal": "", "proceeds": None, "selling_costs": None,
+    "made_from": None, "shares": {},
+}  # fmt: skip
+
+
+def duplicate_asset(file: ClientFile, key: str) -> tuple[Edit, str]:
+    """The edit that adds an asset like another, and its id. Raises KeyError if there is no such asset."""
+    asset = file.assets[key]
+    copy = asset.model_copy(update={"name": f"{asset.name} (2)", **OWN_STORY})
+    fresh = next_id("assets", file.assets)
+    return add(f"{asset.name} duplicated", f"/assets/{fresh}", copy), fresh
