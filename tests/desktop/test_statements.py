@@ -96,6 +96,15 @@ class Tray(WindowCase):
         self.assertIn("Opening 1,000.00 + in 200.00 − out 50.00 = closing 1,150.00", self.tray.totals.text())
         self.assertIn("line 5: “03/35/2025”", self.tray._broken.text())
 
+    def test_finding_rows_works_nothing_out_again(self) -> None:
+        self.take_march()
+        before, proposed = self.tray.model.tray, dict(self.tray.model.proposals)
+        self.tray.words.setText("otters")
+        self.assertEqual([row.row.payee for row in self.tray.model.rows], ["Rent of the Otters"])
+        self.tray.words.clear()
+        self.assertIs(self.tray.model.tray, before)
+        self.assertEqual(dict(self.tray.model.proposals), proposed)
+
     def test_rows_are_sorted_by_keyboard_and_what_is_learned_is_proposed(self) -> None:
         self.take_march()
         self.tray.table.setFocus()
@@ -257,6 +266,9 @@ class Tray(WindowCase):
         computation = self.window.workspace.computation
         texts = [row.text for row in thread_rows(computation, "/entries/e00003")]
         self.assertIn("Penbay Bank, February", texts)
+        of_row = list(thread_rows(computation, "/statements/b00001/rows/r00006"))
+        self.assertIn(("In the books as", ""), [(row.text, row.amount) for row in of_row])
+        self.assertEqual(of_row[-1].subject, "/entries/e00003")
         self.window.workspace.go_to("/statements/b00001/rows/r00006")
         self.settle()
         self.assertEqual(self.tray.table.current_name, "b00001/r00006")

@@ -8,6 +8,8 @@ from decimal import ROUND_HALF_UP, Decimal
 
 CENT = Decimal("0.01")
 NOTHING = Decimal(0)
+MOST_YEARS = 400
+"""Years after which what limits have cut off is not followed any more."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,7 +60,7 @@ def yearly(terms: Terms, years: int | None = None) -> list[Decimal]:
     allowance = first_allowance(terms)
     taken: list[Decimal] = []
     whole = terms.cost * terms.share(0)
-    last = len(terms.rates) if terms.limits is None else 400
+    last = len(terms.rates) if terms.limits is None else MOST_YEARS
     for index in range(min(last, years) if years is not None else last):
         amount = _year(terms, index, allowance, taken)
         if index >= len(terms.rates) and amount <= 0:

@@ -7,16 +7,17 @@ from dataclasses import dataclass
 from decimal import Decimal
 from typing import Any
 
-from PySide6.QtCore import QAbstractTableModel, QModelIndex, QPersistentModelIndex, Qt, QTimer, Signal
+from PySide6.QtCore import Qt, QTimer, Signal
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import QAbstractItemView, QHeaderView, QTableView
 
 from half_yard.desktop import theme
+from half_yard.desktop.tables.headed_model import HeadedModel, Index
 from half_yard.figures import Place
 from half_yard.figures.explain import money_text
 
-Index = QModelIndex | QPersistentModelIndex
 HEADINGS = ("Line", "", "Amount")
+AMOUNT = 2
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,11 +41,11 @@ class LineRow:
         return money_text(self.amount) if self.amount or self.strong else "·"
 
 
-class LineModel(QAbstractTableModel):
+class LineModel(HeadedModel):
     """The rows for a table view."""
 
     def __init__(self) -> None:
-        super().__init__()
+        super().__init__(HEADINGS, {AMOUNT})
         self.rows: list[LineRow] = []
 
     def show_rows(self, rows: list[LineRow]) -> None:
@@ -60,20 +61,9 @@ class LineModel(QAbstractTableModel):
         self.rows = rows
         self.endResetModel()
 
-    def rowCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
-        return 0 if parent.isValid() else len(self.rows)
-
-    def columnCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
-        return 0 if parent.isValid() else len(HEADINGS)
-
-    def headerData(
-        self, section: int, orientation: Qt.Orientation, role: int = Qt.ItemDataRole.DisplayRole
-    ) -> Any:
-        if orientation is Qt.Orientation.Horizontal and role == Qt.ItemDataRole.DisplayRole:
-            return HEADINGS[section]
-        if role == Qt.ItemDataRole.TextAlignmentRole:
-            return _alignment(section)
-        return None
+    def row_total(self) -> int:
+        """How many rows there are."""
+        return len(self.rows)
 
     def flags(self, index: Index) -> Qt.ItemFlag:
         heading = index.isValid() and self.rows[index.row()].place is None
@@ -93,7 +83,7 @@ class LineModel(QAbstractTableModel):
                 empty = row.place is not None and not row.amount and not row.strong
                 return theme.SOFT_INK if empty or index.column() == 0 else theme.INK
             case Qt.ItemDataRole.TextAlignmentRole:
-                return _alignment(index.column())
+                return self.alignment(index.column())
             case Qt.ItemDataRole.ToolTipRole:
                 missing = "\n* Something this line needs is not computed: see the thread."
                 return f"{row.title}{missing}" if row.unfinished else row.title
@@ -101,11 +91,6 @@ class LineModel(QAbstractTableModel):
                 return f"line {row.number} {row.title} {row.shown}"
             case _:
                 return None
-
-
-def _alignment(section: int) -> Qt.AlignmentFlag:
-    side = Qt.AlignmentFlag.AlignRight if section == 2 else Qt.AlignmentFlag.AlignLeft
-    return side | Qt.AlignmentFlag.AlignVCenter
 
 
 class LineView(QTableView):

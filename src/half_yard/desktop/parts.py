@@ -21,8 +21,6 @@ from half_yard.desktop import theme
 from half_yard.desktop.tables import RecordModel, RecordTable
 from half_yard.desktop.workspace import Workspace
 
-RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
-
 
 def title(text: str, size: float = 15) -> QLabel:
     """A title in the serif face."""

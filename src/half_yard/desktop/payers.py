@@ -22,7 +22,7 @@ def known_of_payer(
 
     The files of the office are looked at only where this one does not know the payer.
     """
-    digits = "".join(sign for sign in number if sign.isdecimal())
+    digits = _digits(number)
     if not digits:
         return {}
     if (own := _payers(file).get(digits)) is not None:
@@ -36,6 +36,10 @@ def known_of_payer(
     )
 
 
+def _digits(number: str) -> str:
+    return "".join(sign for sign in number if sign.isdecimal())
+
+
 def _payers(file: ClientFile) -> dict[str, Mapping[str, JsonValue]]:
     return {digits: known for digits, known in _all(file) if digits}
 
@@ -44,7 +48,7 @@ def _all(file: ClientFile) -> Iterator[tuple[str, Mapping[str, JsonValue]]]:
     for collection in COLLECTIONS:
         for form in getattr(file, collection).values():
             yield (
-                "".join(sign for sign in form.payer_number if sign.isdecimal()),
+                _digits(form.payer_number),
                 {
                     "payer": getattr(form, "payer", "") or getattr(form, "employer", ""),
                     "payee_in_books": getattr(form, "payee_in_books", ""),

@@ -7,7 +7,8 @@ from decimal import Decimal
 
 from PySide6.QtWidgets import QHeaderView, QTableWidget, QTableWidgetItem
 
-from half_yard.desktop.parts import RIGHT, plain_table
+from half_yard.desktop.parts import plain_table
+from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.figures.explain import exact_text
 
 NAME_WIDTH, YEAR_WIDTH = 220, 84

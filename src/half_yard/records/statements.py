@@ -7,6 +7,9 @@ from collections.abc import Mapping
 from half_yard.records.amounts import Amount, Percent
 from half_yard.records.record import Date, Record, Text
 
+ALREADY_IN = "Already here, in"
+"""How the reason begins why a row is set aside that another statement has."""
+
 
 class StatementRow(Record):
     """One movement of an account. `amount` is in dollars, above zero for money in.
@@ -22,6 +25,11 @@ class StatementRow(Record):
     reference: Text = ""
     source_line: int = 0
     set_aside: Text = ""
+
+    @property
+    def is_double(self) -> bool:
+        """Whether it is set aside because another statement has it already."""
+        return self.set_aside.startswith(ALREADY_IN)
 
 
 class Statement(Record):

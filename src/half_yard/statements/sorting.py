@@ -151,7 +151,7 @@ def _learned(file: ClientFile) -> dict[tuple[str, bool], Proposal]:
                 found.setdefault((name, money_in), Counter())[_target(entry)] += 1
     for statement in file.statements.values():
         for row in statement.rows.values():
-            if row.set_aside and not row.set_aside.startswith("Already here") and same_name(row.payee):
+            if row.set_aside and not row.is_double and same_name(row.payee):
                 target = Target(set_aside=row.set_aside)
                 found.setdefault((same_name(row.payee), row.amount > 0), Counter())[target] += 1
     made = {}

@@ -16,10 +16,10 @@ from half_yard.countries import Pack
 from half_yard.records import Change, ClientFile, Edit, Entry, Statement, StatementRow, add, next_id
 from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import same_name
+from half_yard.records.statements import ALREADY_IN
 from half_yard.statements.sorting import Target
 
 NOTHING = Decimal(0)
-ALREADY = "Already here, in"
 Key = tuple[object, ...]
 
 
@@ -185,7 +185,7 @@ def take_in(file: ClientFile, statement: Statement) -> tuple[Edit, str] | None:
         seen[mark] += 1
         if seen[mark] <= len(known.get(mark, ())):
             doubles += 1
-            rows[key] = row.model_copy(update={"set_aside": f"{ALREADY} {known[mark][seen[mark] - 1]}"})
+            rows[key] = row.model_copy(update={"set_aside": f"{ALREADY_IN} {known[mark][seen[mark] - 1]}"})
         else:
             rows[key] = row
     if rows and doubles == len(rows):
@@ -202,7 +202,7 @@ def _known(file: ClientFile, account: str) -> dict[Key, list[str]]:
         if account and statement.account and statement.account != account:
             continue
         for row in statement.rows.values():
-            if not row.set_aside.startswith(ALREADY):
+            if not row.is_double:
                 found.setdefault(_mark(row), []).append(statement.name or "an earlier statement")
     return found
 

@@ -146,10 +146,8 @@ def _years(asset: Asset, cost: Figure, at_once: Figure, months: Figure) -> list[
         of_year = stated(Decimal(count), "months of this year")
         monthly = (rest * (of_year / months).named("part of its months")).in_cents()
         label = f"{asset.name}: year {len(years) + 1}"
-        if count == left and years:
-            monthly = difference("what is left", rest, *(part.parts[-1] for part in years))
-        ends = asset.disposed is not None and asset.asset_class in PAID_OFF and _index(asset) == len(years)
-        if ends and years:
+        ends = asset.asset_class in PAID_OFF and _index(asset) == len(years)
+        if years and (ends or count == left):
             monthly = difference("what is left", rest, *(part.parts[-1] for part in years))
         elif ends:
             monthly = rest

@@ -177,16 +177,15 @@ class Life:
     def _business_part(self, index: int) -> Figure:
         """The cost times the business use of a year."""
         cost = cost_figure(self.key, self.asset)
-        year = str(self.first + index)
-        share = self.terms.share(index)
-        if share == WHOLE:
+        if self.terms.share(index) == WHOLE:
             return cost
-        path = (
-            f"/assets/{self.key}/shares/{year}" if year in self.asset.shares else f"/assets/{self.key}/share"
-        )
-        return (cost * entered(share, f"business use of {year}", path)).named(
-            f"{self.asset.name}: business part"
-        )
+        return (cost * self._use(index)).named(f"{self.asset.name}: business part")
+
+    def _use(self, index: int) -> Figure:
+        """The business use of a year, as a leaf."""
+        year = str(self.first + index)
+        field = f"shares/{year}" if year in self.asset.shares else "share"
+        return entered(self.terms.share(index), f"business use of {year}", f"/assets/{self.key}/{field}")
 
     @cached_property
     def _expensed(self) -> Figure | None:
@@ -221,14 +220,9 @@ class Life:
     def _limit(self, index: int) -> Figure:
         limits = self.limits or ()
         limit = limits[min(index, len(limits) - 1)]
-        share = self.terms.share(index)
-        if share == WHOLE:
+        if self.terms.share(index) == WHOLE:
             return limit
-        return (
-            (limit * entered(share, "business use", f"/assets/{self.key}/share"))
-            .in_cents()
-            .named(limit.label)
-        )
+        return (limit * self._use(index)).in_cents().named(limit.label)
 
     def _regular(self, index: int) -> Figure:
         rate = rate_figure(

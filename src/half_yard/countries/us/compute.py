@@ -64,11 +64,11 @@ def compute(file: ClientFile) -> Computation:
     own, own_stops = own_income(file, frame.people, books.stops)
 
     left_out = left_out_activities(file, frame.rules)
-    asset_sheets = _asset_sheets(file, depreciation, frame, left_out, {})
-    forms = {key: form for key, (_, form) in asset_sheets.items()}
     counted = {
         key: file.assets[key] for key in depreciation.stories if file.assets[key].activity not in left_out
     }
+    asset_sheets = _asset_sheets(frame, counted, depreciation, {})
+    forms = {key: form for key, (_, form) in asset_sheets.items()}
     expensing: list[Sheet] = []
     if elected(file, counted) or file.expensing_carried_in:
         # The deduction is limited by the profits without it: those are worksheets of their own.
@@ -76,7 +76,7 @@ def compute(file: ClientFile) -> Computation:
         income = [*(business.profit for business in before), *own.wages]
         part_1, by_activity = section_179(file, counted, income, frame.status, frame.rules)
         expensing = [*(business.sheet for business in before), part_1]
-        asset_sheets = _asset_sheets(file, depreciation, frame, left_out, by_activity)
+        asset_sheets = _asset_sheets(frame, counted, depreciation, by_activity)
         forms = {key: form for key, (_, form) in asset_sheets.items()}
     made = businesses(frame, books, forms, left_out)
     profits = [business.profit for business in made]
@@ -108,22 +108,18 @@ def compute(file: ClientFile) -> Computation:
 
 
 def _asset_sheets(
-    file: ClientFile,
-    depreciation: Depreciation,
     frame: OnReturn,
-    left_out: Mapping[str, str],
+    counted: Mapping[str, Asset],
+    depreciation: Depreciation,
     expensed: Mapping[str, Figure],
 ) -> dict[str, tuple[Sheet, Sheet]]:
-    """The depreciation worksheet and Form 4562 of each activity that has assets."""
+    """The depreciation worksheet and Form 4562 of each activity that has assets, or something `expensed`."""
     by_activity: dict[str, dict[str, Asset]] = {}
-    for key in depreciation.stories:
-        asset = file.assets[key]
-        if asset.activity not in left_out:
-            by_activity.setdefault(asset.activity, {})[key] = asset
-    made = {}
+    for key, asset in counted.items():
+        by_activity.setdefault(asset.activity, {})[key] = asset
+    made, file, stories = {}, frame.file, depreciation.stories
     for key in sorted({*by_activity, *expensed}):
         assets = by_activity.get(key, {})
-        stories = depreciation.stories
         made_from = (
             file.activities[key],
             frame.rules,
@@ -132,7 +128,8 @@ def _asset_sheets(
             *(stories[asset] for asset in assets),
         )
         make = partial(depreciation_sheets, file, key, assets, stories, expensed.get(key), frame.rules)
-        made[key] = ASSET_SHEETS.get(key, made_from, make)
+        # Those before section 179 and those with it are remembered apart: both are made at each edit.
+        made[key] = ASSET_SHEETS.get((key, key in expensed), made_from, make)
     return made
 
 

@@ -11,8 +11,9 @@ from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QTableWidgetItem, QVBoxL
 from half_yard.countries import compute
 from half_yard.countries.comparison import Compared, compare, from_last_year
 from half_yard.desktop import theme
-from half_yard.desktop.parts import RIGHT, button, plain_table, soft, title
+from half_yard.desktop.parts import button, plain_table, soft, title
 from half_yard.desktop.tables import COLUMN_ROLE, CellDelegate, Column, Kind
+from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import Change, Edit

@@ -13,10 +13,11 @@ from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QTableWidgetItem, QVB
 from half_yard.countries import PayerMatch
 from half_yard.desktop import theme
 from half_yard.desktop.pages.boxes_pane import BoxesPane
-from half_yard.desktop.parts import RIGHT, TableBlock, button, plain_table, soft
+from half_yard.desktop.parts import TableBlock, button, plain_table, soft
 from half_yard.desktop.payers import known_of_payer
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
+from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import ReceivedForm, Record

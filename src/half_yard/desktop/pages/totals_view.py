@@ -9,7 +9,8 @@ from PySide6.QtWidgets import QHBoxLayout, QTableWidget, QTableWidgetItem, QVBox
 
 from half_yard.countries.totals import NO_MONTH, Together, by_month, by_payee
 from half_yard.desktop import theme
-from half_yard.desktop.parts import RIGHT, plain_table, title
+from half_yard.desktop.parts import plain_table, title
+from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records.dates import MONTHS

@@ -20,7 +20,8 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.desktop import theme
-from half_yard.desktop.parts import RIGHT, button, plain_table, soft, title
+from half_yard.desktop.parts import button, plain_table, soft, title
+from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.figures.explain import exact_text
 from half_yard.records.dates import date_text

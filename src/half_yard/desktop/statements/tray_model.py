@@ -6,26 +6,25 @@ from collections.abc import Callable, Mapping, Sequence
 from decimal import Decimal
 from typing import Any
 
-from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, QPersistentModelIndex, Qt, Signal
+from PySide6.QtCore import QObject, Qt, Signal
 
 from half_yard.desktop import theme
 from half_yard.desktop.tables import COLUMN_ROLE, PROBLEM_ROLE, Kind
+from half_yard.desktop.tables.headed_model import HeadedModel, Index
 from half_yard.desktop.targets import TargetColumn, read_target, target_options, target_words
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
+from half_yard.records import ClientFile
 from half_yard.records.choices import Option
 from half_yard.records.dates import date_text
 from half_yard.statements import Proposal, RowState, Target, Tray, TrayRow, proposals, set_aside, sort_rows
 
-Index = QModelIndex | QPersistentModelIndex
 DATE, PAYEE, MEMO, IN, OUT, GOES_TO, STATE = range(7)
 HEADINGS = ("Date", "Payee", "Memo", "In", "Out", "Goes to", "State")
-RIGHT = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
-LEFT = Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter
 EVERY = ""
 
 
-class TrayModel(QAbstractTableModel):
+class TrayModel(HeadedModel):
     """Shows the rows of one statement or of all, and sorts them by what is typed.
 
     `applies_to` gives the rows to which something typed in one row applies: all that are selected.
@@ -34,11 +33,13 @@ class TrayModel(QAbstractTableModel):
     refused = Signal(str)
 
     def __init__(self, workspace: Workspace, parent: QObject | None = None) -> None:
-        super().__init__(parent)
+        super().__init__(HEADINGS, {IN, OUT}, parent)
         self._workspace = workspace
         self.tray = Tray({})
         self.rows: list[TrayRow] = []
         self.proposals: Mapping[str, Proposal] = {}
+        self._file: ClientFile | None = None
+        self._all_proposals: Mapping[str, Proposal] = {}
         self.options: list[Option] = []
         self.applies_to: Callable[[int], Sequence[int]] = lambda row: (row,)
         self._column = TargetColumn(
@@ -49,15 +50,24 @@ class TrayModel(QAbstractTableModel):
     def show(self, statement: str, words: str, *, open_only: bool) -> None:
         """Show the rows of a statement, or of every one, that have all the words."""
         self.beginResetModel()
-        file, pack = self._workspace.file, self._workspace.pack
-        self.tray = Tray.of(file, pack)
-        self.options = target_options(file, pack)
+        self._work_out()
         wanted = words.casefold().replace(",", "").split()
         rows = self.tray.rows.get(statement, ()) if statement != EVERY else self.tray.all_rows()
         self.rows = [row for row in rows if _is_shown(row, wanted, open_only=open_only)]
-        open_rows = ((row.name, row.row) for row in self.rows if row.state is RowState.WAITING)
-        self.proposals = proposals(file, open_rows, pack.marketplace_lines)
+        known = self._all_proposals
+        self.proposals = {row.name: known[row.name] for row in self.rows if row.name in known}
         self.endResetModel()
+
+    def _work_out(self) -> None:
+        """The tray and its proposals, once for each state of the file: finding rows changes neither."""
+        file, pack = self._workspace.file, self._workspace.pack
+        if file is self._file:
+            return
+        self._file = file
+        self.tray = Tray.of(file, pack)
+        self.options = target_options(file, pack)
+        waiting = ((row.name, row.row) for row in self.tray.all_rows() if row.state is RowState.WAITING)
+        self._all_proposals = proposals(file, waiting, pack.marketplace_lines)
 
     def row_of(self, name: str) -> int:
         """The number of a row by its name, or -1."""
@@ -69,20 +79,9 @@ class TrayModel(QAbstractTableModel):
 
     # -- the table -----------------------------------------------------------------------------------
 
-    def rowCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
-        return 0 if parent.isValid() else len(self.rows)
-
-    def columnCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
-        return 0 if parent.isValid() else len(HEADINGS)
-
-    def headerData(
-        self, section: int, orientation: Qt.Orientation, role: int = Qt.ItemDataRole.DisplayRole
-    ) -> Any:
-        if orientation is Qt.Orientation.Horizontal and role == Qt.ItemDataRole.DisplayRole:
-            return HEADINGS[section]
-        if role == Qt.ItemDataRole.TextAlignmentRole:
-            return RIGHT if section in {IN, OUT} else LEFT
-        return None
+    def row_total(self) -> int:
+        """How many rows are shown."""
+        return len(self.rows)
 
     def flags(self, index: Index) -> Qt.ItemFlag:
         flags = Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable
@@ -100,7 +99,7 @@ class TrayModel(QAbstractTableModel):
             case Qt.ItemDataRole.EditRole:
                 return problem[1] if problem and refused else self._typed(row)
             case Qt.ItemDataRole.TextAlignmentRole:
-                return RIGHT if column in {IN, OUT} else LEFT
+                return self.alignment(column)
             case Qt.ItemDataRole.ForegroundRole:
                 if refused:
                     return theme.MADDER

@@ -21,11 +21,11 @@ from half_yard.desktop.statements.tray_model import (
     OUT,
     PAYEE,
     STATE,
-    Index,
     TrayModel,
 )
 from half_yard.desktop.tables import CellDelegate
 from half_yard.desktop.tables.dress import dress
+from half_yard.desktop.tables.headed_model import Index
 
 WIDTHS = {DATE: 62, IN: 78, OUT: 78, GOES_TO: 278, STATE: 132}
 Hint = QAbstractItemDelegate.EndEditHint

@@ -7,17 +7,17 @@ from dataclasses import dataclass
 from typing import Any
 
 from pydantic import JsonValue
-from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, QPersistentModelIndex, Qt, Signal
+from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, Qt, Signal
 
 from half_yard.desktop import theme
 from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
+from half_yard.desktop.tables.headed_model import Index
 from half_yard.desktop.tables.pasting import read_rows
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Record, add, next_id, remove
 from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import name_of
 
-Index = QModelIndex | QPersistentModelIndex
 PROBLEM_ROLE = Qt.ItemDataRole.UserRole + 1
 COLUMN_ROLE = Qt.ItemDataRole.UserRole + 2
 NEW = ""

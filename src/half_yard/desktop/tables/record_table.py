@@ -16,8 +16,9 @@ from PySide6.QtWidgets import (
 from half_yard.desktop.tables.columns import Column
 from half_yard.desktop.tables.delegate import CellDelegate
 from half_yard.desktop.tables.dress import dress
+from half_yard.desktop.tables.headed_model import Index
 from half_yard.desktop.tables.pasting import as_rows
-from half_yard.desktop.tables.record_model import PROBLEM_ROLE, Index, RecordModel
+from half_yard.desktop.tables.record_model import PROBLEM_ROLE, RecordModel
 
 Hint = QAbstractItemDelegate.EndEditHint
 CursorAction = QAbstractItemView.CursorAction
