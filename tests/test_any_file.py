@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from half_yard.countries import compute
-from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.on_return import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY
 from half_yard.countries.us.statement_lines import BY_KIND

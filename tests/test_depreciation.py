@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from half_yard.countries import compute
-from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.depreciation import Convention, first_year_share
 from half_yard.depreciation.conventions import period, quarter
 from half_yard.figures import recompute

@@ -11,8 +11,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from half_yard.countries import compute
-from half_yard.countries.us.asset_classes import CLASSES
-from half_yard.countries.us.rates import METHODS, class_rates
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.rates import METHODS, class_rates
 from half_yard.depreciation import Convention
 from half_yard.depreciation.schedule import Terms, yearly
 from half_yard.figures import recompute

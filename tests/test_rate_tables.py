@@ -7,7 +7,7 @@ checked too.
 import unittest
 from decimal import Decimal
 
-from half_yard.countries.us.rates import class_rates
+from half_yard.countries.us.assets.rates import class_rates
 from half_yard.depreciation import Convention, Recovery, rate_table
 
 HUNDRED = Decimal(100)

@@ -8,7 +8,7 @@ from decimal import Decimal
 from functools import partial
 
 from half_yard.countries.results import MatchState
-from half_yard.countries.us.asset_classes import LOAN
+from half_yard.countries.us.assets.classes import LOAN
 from half_yard.countries.us.books import Books
 from half_yard.countries.us.identity import employer_number_problem, employer_or_personal_problem
 from half_yard.countries.us.left_out import COLLECTIONS

@@ -6,9 +6,9 @@ from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
 from half_yard.countries.results import AssetStory
+from half_yard.countries.us.assets.form_4797 import freed, left_service, unnamed_proceeds
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.books import Books
-from half_yard.countries.us.form_4797 import freed, left_service, unnamed_proceeds
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
 from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn

@@ -9,14 +9,16 @@ from functools import partial
 
 from half_yard.countries.results import CarryPoint, Computation
 from half_yard.countries.us import gaps
-from half_yard.countries.us.asset_classes import CLASSES
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.form_4562 import depreciation_sheets
+from half_yard.countries.us.assets.form_4797 import form_4797, rest
+from half_yard.countries.us.assets.macrs import Depreciation, depreciate
+from half_yard.countries.us.assets.section_179 import elected, section_179
 from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.books import Books, keep_books
 from half_yard.countries.us.businesses import Business, businesses, self_employment
 from half_yard.countries.us.checks import findings_of
 from half_yard.countries.us.form_1040 import Form1040, OwnIncome
-from half_yard.countries.us.form_4562 import depreciation_sheets
-from half_yard.countries.us.form_4797 import form_4797, rest
 from half_yard.countries.us.form_8995 import form_8995
 from half_yard.countries.us.income_tax import tax_sheet
 from half_yard.countries.us.left_out import left_out_activities, stopped_with
@@ -28,7 +30,6 @@ from half_yard.countries.us.limits import (
     loss_marks,
     minimum_tax_marks,
 )
-from half_yard.countries.us.macrs import Depreciation, depreciate
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.own_income import own_income
 from half_yard.countries.us.qualified import qualified_businesses, rental_choices
@@ -36,7 +37,6 @@ from half_yard.countries.us.received_forms import receipts_without_form
 from half_yard.countries.us.rentals import Rentals, rentals
 from half_yard.countries.us.schedule_1 import schedule_1
 from half_yard.countries.us.schedule_2 import schedule_2
-from half_yard.countries.us.section_179 import elected, section_179
 from half_yard.countries.us.standard_deduction import standard_deduction
 from half_yard.figures import Figure, MarkKind, Place, Sheet, difference, entered, total
 from half_yard.figures.remembered import Remembered

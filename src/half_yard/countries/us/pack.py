@@ -14,10 +14,14 @@ from half_yard.countries.offered import (
 )
 from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.countries.us.activity_codes import code_title, find_codes
-from half_yard.countries.us.asset_classes import CLASSES, LOAN
+from half_yard.countries.us.assets.classes import CLASSES, LOAN
+from half_yard.countries.us.assets.form_4797 import DISPOSALS
+from half_yard.countries.us.assets.projection import project
+from half_yard.countries.us.assets.rates import METHODS
+from half_yard.countries.us.assets.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
+from half_yard.countries.us.assets.treatments import treatments
 from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.compute import compute
-from half_yard.countries.us.form_4797 import DISPOSALS
 from half_yard.countries.us.form_boxes import FORM_KINDS, PERSONS_BOXES
 from half_yard.countries.us.identity import (
     employer_number_problem,
@@ -25,12 +29,8 @@ from half_yard.countries.us.identity import (
     identity_problem,
 )
 from half_yard.countries.us.on_return import FILING_STATUSES
-from half_yard.countries.us.projection import project
 from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES
-from half_yard.countries.us.rates import METHODS
-from half_yard.countries.us.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
 from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, MEALS, REPAIR_LINES, lines_of
-from half_yard.countries.us.treatments import treatments
 from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Activity, ClientFile
 

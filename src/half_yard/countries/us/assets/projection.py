@@ -5,7 +5,7 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.results import Projection
-from half_yard.countries.us.macrs import depreciate
+from half_yard.countries.us.assets.macrs import depreciate
 from half_yard.countries.us.year_rules import rules_for
 from half_yard.records import ClientFile
 

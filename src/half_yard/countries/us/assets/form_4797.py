@@ -8,8 +8,8 @@ from decimal import Decimal
 
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us import gaps
-from half_yard.countries.us.asset_classes import CLASSES, LOAN, SHORT_LIVED_REAL, START_UP
-from half_yard.countries.us.asset_life import HUNDRED, WHOLE, cost_figure, share_of_year
+from half_yard.countries.us.assets.classes import CLASSES, LOAN, SHORT_LIVED_REAL, START_UP
+from half_yard.countries.us.assets.life import HUNDRED, WHOLE, cost_figure, share_of_year
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.figures import (
     NOT_BELOW_ZERO,

@@ -7,7 +7,7 @@ import datetime
 from dataclasses import dataclass
 
 from half_yard.countries.us import gaps
-from half_yard.countries.us.asset_classes import AssetClass
+from half_yard.countries.us.assets.classes import AssetClass
 from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
 from half_yard.figures import Choice, Figure, Mark
 from half_yard.records import Asset, ClientFile

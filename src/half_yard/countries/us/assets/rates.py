@@ -5,7 +5,7 @@ from __future__ import annotations
 from decimal import Decimal
 from functools import cache
 
-from half_yard.countries.us.asset_classes import CLASSES, ONE, ONE_AND_A_HALF
+from half_yard.countries.us.assets.classes import CLASSES, ONE, ONE_AND_A_HALF
 from half_yard.depreciation import Convention, Recovery, rate_table
 from half_yard.figures import Figure, RuleValue, rule
 

@@ -6,8 +6,8 @@ from collections.abc import Callable, Iterable, Mapping
 from decimal import Decimal
 
 from half_yard.countries.results import AssetStory
-from half_yard.countries.us.asset_classes import CLASSES
-from half_yard.countries.us.rates import ALTERNATIVE
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.rates import ALTERNATIVE
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Figure, Page, Sheet, total
 from half_yard.records import Asset, ClientFile

@@ -14,11 +14,11 @@ from functools import cache
 from importlib import resources
 
 from half_yard.countries.results import Treatment
-from half_yard.countries.us.asset_classes import DOUBLE
-from half_yard.countries.us.asset_life import Life
-from half_yard.countries.us.macrs import lives
-from half_yard.countries.us.rates import ALTERNATIVE, SLOWER, recovery_of
-from half_yard.countries.us.special_allowance import Allowance
+from half_yard.countries.us.assets.classes import DOUBLE
+from half_yard.countries.us.assets.life import Life
+from half_yard.countries.us.assets.macrs import lives
+from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER, recovery_of
+from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.year_rules import rules_for
 from half_yard.records import ClientFile
 
@@ -37,7 +37,11 @@ class StateBook:
 @cache
 def state_books() -> dict[str, StateBook]:
     """The state books there are, by key."""
-    text = resources.files(__package__).joinpath("rules", "state_books.toml").read_text(encoding="utf-8")
+    text = (
+        resources.files("half_yard.countries.us")
+        .joinpath("rules", "state_books.toml")
+        .read_text(encoding="utf-8")
+    )
     found = tomllib.loads(text, parse_float=Decimal)
     return {
         key: StateBook(item["title"], item["special_allowance"], Decimal(item["section_179_limit"]))

@@ -8,11 +8,11 @@ from decimal import Decimal
 from functools import partial
 
 from half_yard.countries.results import AssetStory
-from half_yard.countries.us.amortization import FirstPart, amortized, first_parts
-from half_yard.countries.us.asset_classes import CLASSES, LOAN
-from half_yard.countries.us.asset_life import Life, cost_figure, share_of_year, tested_basis
-from half_yard.countries.us.auto_limits import auto_limits
-from half_yard.countries.us.special_allowance import allowance_of
+from half_yard.countries.us.assets.amortization import FirstPart, amortized, first_parts
+from half_yard.countries.us.assets.auto_limits import auto_limits
+from half_yard.countries.us.assets.classes import CLASSES, LOAN
+from half_yard.countries.us.assets.life import Life, cost_figure, share_of_year, tested_basis
+from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
 from half_yard.depreciation import Convention
 from half_yard.depreciation.conventions import quarter

@@ -12,10 +12,10 @@ from decimal import Decimal
 from functools import cached_property
 
 from half_yard.countries.us import gaps
-from half_yard.countries.us.asset_classes import CLASSES, AssetClass
-from half_yard.countries.us.auto_limits import auto_limits
-from half_yard.countries.us.rates import ALTERNATIVE, METHODS, class_rates, rate_figure, recovery_of
-from half_yard.countries.us.special_allowance import Allowance
+from half_yard.countries.us.assets.auto_limits import auto_limits
+from half_yard.countries.us.assets.classes import CLASSES, AssetClass
+from half_yard.countries.us.assets.rates import ALTERNATIVE, METHODS, class_rates, rate_figure, recovery_of
+from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.depreciation import Convention
 from half_yard.depreciation.conventions import period, quarter

@@ -6,8 +6,8 @@ from collections.abc import Mapping, Sequence
 from decimal import Decimal
 
 from half_yard.countries.us import gaps
-from half_yard.countries.us.asset_classes import CLASSES
-from half_yard.countries.us.asset_life import cost_figure
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.life import cost_figure
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import (
     NOT_BELOW_ZERO,

@@ -13,7 +13,7 @@ from decimal import Decimal
 from functools import partial
 
 from half_yard.countries.results import AssetStory
-from half_yard.countries.us.asset_classes import INTANGIBLE, LOAN, SOFTWARE, START_UP, AssetClass
+from half_yard.countries.us.assets.classes import INTANGIBLE, LOAN, SOFTWARE, START_UP, AssetClass
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import (
     NOT_BELOW_ZERO,

@@ -1,0 +1,1 @@
+"""Assets of the United States: basis, depreciation, elections, sales."""
