@@ -9,8 +9,8 @@ from hypothesis import strategies as st
 
 from half_yard.countries import compute
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.depreciation import Convention, first_year_share
-from half_yard.depreciation.conventions import period, quarter
+from half_yard.depreciation import Convention, Start
+from half_yard.depreciation.conventions import quarter
 from half_yard.figures import recompute
 from half_yard.records import Asset, ClientFile
 from half_yard.records.identifiers import numbered
@@ -146,14 +146,11 @@ class Form4562(unittest.TestCase):
 class Conventions(unittest.TestCase):
     def test_shares_of_the_first_year(self) -> None:
         """26 U.S.C. 168(d)(4)."""
-        self.assertEqual(first_year_share(Convention.HALF_YEAR, 1), Decimal("0.5"))
-        quarters = [first_year_share(Convention.MID_QUARTER, number) for number in range(1, 5)]
-        self.assertEqual(quarters, [Decimal(x) for x in ("0.875", "0.625", "0.375", "0.125")])
-        self.assertEqual(first_year_share(Convention.MID_MONTH, 12) * 24, 1)
-        self.assertEqual(first_year_share(Convention.MID_MONTH, 1) * 24, 23)
-
-    def test_periods(self) -> None:
         day = datetime.date(2025, 8, 31)
-        self.assertEqual(period(Convention.HALF_YEAR, day), 1)
-        self.assertEqual(period(Convention.MID_QUARTER, day), 3)
-        self.assertEqual(period(Convention.MID_MONTH, day), 8)
+        self.assertEqual(Start.of(Convention.HALF_YEAR, day), Start.in_half_year())
+        self.assertEqual(Start.of(Convention.MID_QUARTER, day), Start.in_quarter(3))
+        self.assertEqual(Start.of(Convention.MID_MONTH, day), Start.in_month(8))
+        quarters = [Start.in_quarter(number).counted for number in range(1, 5)]
+        self.assertEqual(quarters, [Decimal(x) for x in ("0.875", "0.625", "0.375", "0.125")])
+        self.assertEqual(Start.in_month(12).counted * 24, 1)
+        self.assertEqual(Start.in_month(1).counted * 24, 23)

@@ -12,8 +12,7 @@ from hypothesis import strategies as st
 
 from half_yard.countries import compute
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.assets.rates import METHODS, class_rates
-from half_yard.depreciation import Convention
+from half_yard.countries.us.assets.rates import METHODS
 from half_yard.depreciation.schedule import Terms, yearly
 from half_yard.figures import recompute
 from half_yard.records import Asset, ClientFile
@@ -40,46 +39,6 @@ def owned(asset_class: str, day: str, cost: str, **fields: Any) -> Asset:
 
 def years(file: ClientFile) -> list[Decimal]:
     return [figure.amount for figure in compute(file).stories["s00001"].yearly]
-
-
-class Tables(unittest.TestCase):
-    """Cells of IRS Pub. 946, tables A-7, A-8, A-13 and A-14, from memory of the publication."""
-
-    def rates(
-        self, key: str, method: str, convention: Convention = Convention.HALF_YEAR, of: int = 1
-    ) -> list[str]:
-        return [format(rate * 100, "f") for rate in class_rates(key, convention, of, method)]
-
-    def test_150_percent_table_a14(self) -> None:
-        for key, row in (
-            ("three_year", "25.00 37.50 25.00 12.50"),
-            ("five_year", "15.00 25.50 17.85 16.66 16.66 8.33"),
-            ("seven_year", "10.71 19.13 15.03 12.25 12.25 12.25 12.25 6.13"),
-            ("ten_year", "7.50 13.88 11.79 10.02 8.74 8.74 8.74 8.74 8.74 8.74 4.37"),
-        ):
-            with self.subTest(key):
-                self.assertEqual(
-                    [float(rate) for rate in self.rates(key, "slower")], [float(x) for x in row.split()]
-                )
-
-    def test_straight_line_table_a8(self) -> None:
-        self.assertEqual(set(map(float, self.rates("five_year", "alternative"))), {10.0, 20.0})
-        fifteen = [float(rate) for rate in self.rates("qualified_improvement", "")]
-        self.assertEqual((fifteen[0], fifteen[-1], len(fifteen)), (3.33, 3.33, 16))
-        self.assertEqual(set(fifteen[1:-1]), {6.66, 6.67})
-
-    def test_buildings_tables_a7_and_a13(self) -> None:
-        first = "3.042 2.778 2.513 2.249 1.984 1.720 1.455 1.190 0.926 0.661 0.397 0.132".split()
-        forty = "2.396 2.188 1.979 1.771 1.563 1.354 1.146 0.938 0.729 0.521 0.313 0.104".split()
-        for month in range(1, 13):
-            old = class_rates("nonresidential_31", Convention.MID_MONTH, month)
-            self.assertEqual(old[0] * 100, Decimal(first[month - 1]))
-            self.assertEqual(sum(old), 1)
-            slow = class_rates("nonresidential_building", Convention.MID_MONTH, month, "alternative")
-            self.assertEqual(slow[0] * 100, Decimal(forty[month - 1]))
-        for year, count in ((2017, 41), (2018, 31)):
-            made = class_rates("residential_building", Convention.MID_MONTH, 1, "alternative", year)
-            self.assertEqual(len(made), count)
 
 
 class SpecialAllowance(unittest.TestCase):

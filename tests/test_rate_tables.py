@@ -7,8 +7,9 @@ checked too.
 import unittest
 from decimal import Decimal
 
-from half_yard.countries.us.assets.rates import class_rates
-from half_yard.depreciation import Convention, Recovery, rate_table
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.rates import Way
+from half_yard.depreciation import Recovery, Start, rate_table
 
 HUNDRED = Decimal(100)
 
@@ -73,15 +74,71 @@ METHOD_GIVES = {
 }
 
 
+A14_TO_A18 = {
+    0: {
+        3: "25.00 37.50 25.00 12.50",
+        5: "15.00 25.50 17.85 16.66 16.66 8.33",
+        7: "10.71 19.13 15.03 12.25 12.25 12.25 12.25 6.13",
+        10: "7.50 13.88 11.79 10.02 8.74 8.74 8.74 8.74 8.74 8.74 4.37",
+    },
+    1: {
+        3: "43.75 28.13 25.00 3.12",
+        5: "26.25 22.13 16.52 16.52 16.52 2.06",
+        7: "18.75 17.41 13.68 12.16 12.16 12.16 12.16 1.52",
+        10: "13.13 13.03 11.08 9.41 8.71 8.71 8.71 8.71 8.71 8.71 1.09",
+    },
+    2: {
+        3: "31.25 34.38 25.00 9.37",
+        5: "18.75 24.38 17.06 16.76 16.76 6.29",
+        7: "13.39 18.56 14.58 12.22 12.22 12.22 12.23 4.58",
+        10: "9.38 13.59 11.55 9.82 8.73 8.73 8.73 8.73 8.73 8.73 3.28",
+    },
+    3: {
+        3: "18.75 40.63 25.00 15.62",
+        5: "11.25 26.63 18.64 16.56 16.57 10.35",
+        7: "8.04 19.71 15.48 12.27 12.28 12.27 12.28 7.67",
+        10: "5.63 14.16 12.03 10.23 8.75 8.75 8.75 8.74 8.75 8.74 5.47",
+    },
+    4: {
+        3: "6.25 46.88 25.00 21.87",
+        5: "3.75 28.88 20.21 16.40 16.41 14.35",
+        7: "2.68 20.85 16.39 12.87 12.18 12.18 12.19 10.66",
+        10: "1.88 14.72 12.51 10.63 9.04 8.72 8.72 8.72 8.72 8.71 7.63",
+    },
+}
+"""150% declining balance by quarter, 0 for the half-year convention. The columns of 15 and 20 years are those
+of A-1 to A-5, which go by 150% too."""
+A8_TO_A12 = {
+    0: {4: "12.50 25.00 12.50", 5: "10.00 20.00 10.00", 10: "5.00 10.00 5.00", 20: "2.500 5.000 2.500",
+        25: "2.000 4.000 2.000", 40: "1.250 2.500 1.250", 50: "1.000 2.000 1.000"},
+    1: {4: "21.88 25.00 3.12", 5: "17.50 20.00 2.50", 10: "8.75 10.00 1.25", 20: "4.375 5.000 0.625",
+        25: "3.500 4.000 0.500", 40: "2.188 2.500 0.312", 50: "1.750 2.000 0.250"},
+    2: {4: "15.63 25.00 9.37", 5: "12.50 20.00 7.50", 10: "6.25 10.00 3.75", 20: "3.125 5.000 1.875",
+        25: "2.500 4.000 1.500", 40: "1.563 2.500 0.937", 50: "1.250 2.000 0.750"},
+    3: {4: "9.38 25.00 15.62", 5: "7.50 20.00 12.50", 10: "3.75 10.00 6.25", 20: "1.875 5.000 3.125",
+        25: "1.500 4.000 2.500", 40: "0.938 2.500 1.562", 50: "0.750 2.000 1.250"},
+    4: {4: "3.13 25.00 21.87", 5: "2.50 20.00 17.50", 10: "1.25 10.00 8.75", 20: "0.625 5.000 4.375",
+        25: "0.500 4.000 3.500", 40: "0.313 2.500 2.187", 50: "0.250 2.000 1.750"},
+}  # fmt: skip
+"""Straight line by quarter, 0 for the half-year convention: the first year, every middle year, the last."""
+A7_FIRST = "3.042 2.778 2.513 2.249 1.984 1.720 1.455 1.190 0.926 0.661 0.397 0.132".split()
+A13_FIRST = "2.396 2.188 1.979 1.771 1.563 1.354 1.146 0.938 0.729 0.521 0.313 0.104".split()
+A13_LAST = "0.104 0.312 0.521 0.729 0.937 1.146 1.354 1.562 1.771 1.979 2.187 2.396".split()
+
+
+def begun(quarter: int) -> Start:
+    return Start.in_quarter(quarter) if quarter else Start.in_half_year()
+
+
 def percent(text: str) -> list[Decimal]:
     return [Decimal(cell) for cell in text.split()]
 
 
-def made(years: Decimal | int, convention: Convention, period: int) -> list[Decimal]:
+def made(years: Decimal | int, start: Start) -> list[Decimal]:
     double = years in {3, 5, 7, 10}
     factor = Decimal(2) if double else Decimal("1.5")
     recovery = Recovery(Decimal(years), factor, 3 if years == 20 else 2)
-    return [rate * HUNDRED for rate in rate_table(recovery, convention, period)]
+    return [rate * HUNDRED for rate in rate_table(recovery, start.counted)]
 
 
 class DecliningBalance(unittest.TestCase):
@@ -91,7 +148,7 @@ class DecliningBalance(unittest.TestCase):
         for years, row in A1.items():
             with self.subTest(years=years):
                 self.assertEqual(sum(percent(row)), HUNDRED)
-                self.assertEqual(made(years, Convention.HALF_YEAR, 1), percent(row))
+                self.assertEqual(made(years, Start.in_half_year()), percent(row))
 
     def test_mid_quarter_tables_a2_to_a5(self) -> None:
         for quarter, table in A2_TO_A5.items():
@@ -101,10 +158,19 @@ class DecliningBalance(unittest.TestCase):
                 expected = [Decimal(differing.get(year, cell)) for year, cell in enumerate(printed, 1)]
                 with self.subTest(quarter=quarter, years=years):
                     self.assertEqual(sum(printed), HUNDRED)
-                    self.assertEqual(made(years, Convention.MID_QUARTER, quarter), expected)
+                    self.assertEqual(made(years, Start.in_quarter(quarter)), expected)
+
+    def test_150_percent_tables_a14_to_a18(self) -> None:
+        keys = {3: "three_year", 5: "five_year", 7: "seven_year", 10: "ten_year"}
+        for quarter, table in A14_TO_A18.items():
+            for years, row in table.items():
+                with self.subTest(quarter=quarter, years=years):
+                    self.assertEqual(sum(percent(row)), HUNDRED)
+                    rates = Way(keys[years], begun(quarter), "slower").rates
+                    self.assertEqual([rate * HUNDRED for rate in rates], percent(row))
 
     def test_the_program_follows_the_printed_cells(self) -> None:
-        rates = class_rates("seven_year", Convention.MID_QUARTER, 2)
+        rates = Way("seven_year", Start.in_quarter(2)).rates
         self.assertEqual([rate * HUNDRED for rate in rates], percent(A2_TO_A5[2][7]))
 
 
@@ -119,7 +185,7 @@ class StraightLine(unittest.TestCase):
             row = " ".join([A6_FIRST[month - 1], *["3.636"] * 8, *middle, *ends])
             with self.subTest(month=month):
                 self.assertEqual(sum(percent(row)), HUNDRED)
-                rates = class_rates("residential_building", Convention.MID_MONTH, month)
+                rates = Way("residential_building", Start.in_month(month)).rates
                 self.assertEqual([rate * HUNDRED for rate in rates], percent(row))
 
     def test_nonresidential_table_a7a(self) -> None:
@@ -127,9 +193,43 @@ class StraightLine(unittest.TestCase):
             row = " ".join([A7A_FIRST[month - 1], *["2.564"] * 38, A7A_LAST[month - 1]])
             with self.subTest(month=month):
                 self.assertEqual(sum(percent(row)), HUNDRED)
-                rates = class_rates("nonresidential_building", Convention.MID_MONTH, month)
+                rates = Way("nonresidential_building", Start.in_month(month)).rates
                 self.assertEqual([rate * HUNDRED for rate in rates], percent(row))
+
+    def test_half_year_and_quarters_tables_a8_to_a12(self) -> None:
+        for quarter, table in A8_TO_A12.items():
+            for years, row in table.items():
+                first, middle, last = row.split()
+                printed = percent(" ".join([first, *[middle] * (years - 1), last]))
+                recovery = Recovery(Decimal(years), Decimal(1), 3 if years >= 20 else 2)
+                with self.subTest(quarter=quarter, years=years):
+                    self.assertEqual(sum(printed), HUNDRED)
+                    rates = rate_table(recovery, begun(quarter).counted)
+                    self.assertEqual([rate * HUNDRED for rate in rates], printed)
+
+    def test_qualified_improvements_table_a8(self) -> None:
+        fifteen = [float(rate * HUNDRED) for rate in Way("qualified_improvement", Start.in_half_year()).rates]
+        self.assertEqual((fifteen[0], fifteen[-1], len(fifteen)), (3.33, 3.33, 16))
+        self.assertEqual(set(fifteen[1:-1]), {6.66, 6.67})
+
+    def test_buildings_tables_a7_and_a13(self) -> None:
+        for month in range(1, 13):
+            start = Start.in_month(month)
+            old = Way("nonresidential_31", start).rates
+            self.assertEqual((old[0] * HUNDRED, sum(old)), (Decimal(A7_FIRST[month - 1]), 1))
+            row = " ".join([A13_FIRST[month - 1], *["2.500"] * 39, A13_LAST[month - 1]])
+            slow = Way("nonresidential_building", start, "alternative").rates
+            self.assertEqual([rate * HUNDRED for rate in slow], percent(row))
+        for year, count in ((2017, 41), (2018, 31)):
+            made = Way("residential_building", Start.in_month(1), "alternative", year).rates
+            self.assertEqual(len(made), count)
+
+    def test_every_alternative_life_is_a_column_of_the_tables(self) -> None:
+        for item in CLASSES.values():
+            if item.personal_property:
+                recovery = Way(item.key, Start.in_half_year(), "alternative").recovery
+                self.assertIn(recovery.years, {*A8_TO_A12[0], 15}, item.key)  # 15: its cells alternate
 
     def test_land_has_no_table(self) -> None:
         with self.assertRaises(ValueError):
-            class_rates("land", Convention.MID_MONTH, 1)
+            _ = Way("land", Start.in_month(1)).rates

@@ -206,8 +206,6 @@ class NeverSilentlyWrong(unittest.TestCase):
         self.assert_gap(sole_proprietor("30000", assets={"s00001": new}), "special depreciation allowance")
         car = asset("passenger_auto", "2026-03-01", "9000")
         self.assert_gap(sole_proprietor("30000", 2026, assets={"s00001": car}), "limits of automobiles")
-        camera = asset("listed_five_year", "2024-03-01", "900", shares={"2025": Decimal(40)})
-        self.assert_gap(sole_proprietor("30000", assets={"s00001": camera}), "recapture")
         old = asset("seven_year", "1984-03-01", "900")
         self.assert_gap(sole_proprietor("30000", assets={"s00001": old}), "in service this early")
         cabin = rental(days_personal=20)

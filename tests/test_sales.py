@@ -87,14 +87,48 @@ class Gains(unittest.TestCase):
             if item.level is Level.ERROR
         ]
         self.assertIn("its price is not entered", " ".join(errors))
-        mixed = sold("seven_year", "2023-06-01", "10000", "7000", share=Decimal(80))
-        self.assertIn("used privately too", gaps(mixed, "form_1040/total_income"))
-        fence = sold("fifteen_year", "2020-06-01", "10000", "9000")
-        self.assertIn("Section 1250 recapture", gaps(fence, "form_1040/total_income"))
-        self.assertEqual(amount(fence, "form_4797/recapture"), 0)
-        for how in ("exchange", "casualty"):
-            file = sold("seven_year", "2023-06-01", "10000", "7000", disposal=how)
-            self.assertIn("are not computed", gaps(file, "form_1040/total_income"))
+        file = sold("residential_building", "2015-06-01", "10000", "70000", disposal="exchange")
+        self.assertIn("Form 8824", gaps(file, "form_1040/total_income"))
+
+    def test_a_fence_gives_back_what_is_above_straight_line(self) -> None:
+        """26 U.S.C. 1250(b)(1): 15-year, 10,000, June 2020, by table A-1 5% + 9.5% + 8.55% + 7.7% + 6.93% +
+        half of 6.23%; straight line 3.33% + 4 x 6.67% + half of 6.67%, rounded as table A-8 prints it."""
+        file = sold("fifteen_year", "2020-06-01", "10000", "9000")
+        taken = 500 + 950 + 855 + 770 + 693 + Decimal("311.50")
+        straight = 333 + 4 * 667 + Decimal("333.50")
+        self.assertEqual(amount(file, "form_4797/s00001.depreciation"), round(taken))
+        self.assertEqual(
+            amount(file, "form_4797/s00001.additional"), round(taken) - straight.quantize(Decimal(1))
+        )
+        self.assertEqual(amount(file, "form_4797/recapture"), amount(file, "form_4797/s00001.additional"))
+        self.assertEqual(
+            amount(file, "form_4797/unrecaptured"),
+            9000 - (10000 - round(taken)) - amount(file, "form_4797/recapture"),
+        )
+
+    def test_what_was_used_privately_too_is_divided(self) -> None:
+        """80% of 7,000 and of 10,000; 80% of the depreciation by the table (1,429 + 2,449 + 874.50)."""
+        file = sold("seven_year", "2023-06-01", "10000", "7000", share=Decimal(80))
+        self.assertEqual(amount(file, "form_4797/s00001.proceeds"), 5600)
+        self.assertEqual(amount(file, "form_4797/s00001.depreciation"), 3802)
+        self.assertEqual(amount(file, "form_4797/s00001.gain"), 5600 - (8000 - 3802))
+        uses = {"2023": Decimal(100), "2024": Decimal(80), "2025": Decimal(60)}
+        for said, part in ((None, "0.8"), (Decimal(75), "0.75")):
+            file = sold("seven_year", "2023-06-01", "10000", "7000", shares=uses, sale_share=said)
+            self.assertEqual(amount(file, "form_4797/s00001.proceeds"), 7000 * Decimal(part))
+
+    def test_casualties_are_netted_before_they_count(self) -> None:
+        """26 U.S.C. 1231(a)(4)(C): a net loss is ordinary, a net gain is a section 1231 gain."""
+        file = sold(
+            "land", "2020-06-01", "10000", "4000", disposal="casualty", section_1231_losses=Decimal(0)
+        )
+        self.assertEqual(amount(file, "form_4684/net_loss"), -6000)
+        self.assertEqual(amount(file, "form_4797/net_1231"), 0)
+        self.assertEqual(amount(file, "schedule_1/other_gains"), -6000)
+        file = sold("seven_year", "2023-06-01", "10000", "12000", disposal="casualty")
+        self.assertEqual(amount(file, "form_4684/net_gain"), 2000)
+        self.assertEqual(amount(file, "form_1040/capital_gain"), 2000)
+        self.assertEqual(amount(file, "schedule_1/other_gains"), 4753)
 
     def test_half_of_a_shared_house_is_the_owners(self) -> None:
         file = sold("land", "2020-06-01", "10000", "16000", RENTAL)

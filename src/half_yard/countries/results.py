@@ -49,7 +49,9 @@ class AssetStory:
 
     `this_year` is its depreciation in cents. That of next year, `prior`, what the years before this one
     took, and `yearly`, every year by the table from `first_year` on, are made when first asked for. `parts`
-    are those of this year that its form shows apart.
+    are those of this year that its form shows apart, `taken_back` what of earlier years this year gives back
+    because the business use fell; `make_straight_line` makes what straight line would have taken up to this
+    year, with what was expensed.
     """
 
     first_year: int
@@ -60,6 +62,8 @@ class AssetStory:
     make_yearly: Callable[[], tuple[Figure, ...]]
     parts: Mapping[str, Figure] = field(default_factory=dict)
     make_amounts: Callable[[], Sequence[Decimal]] = tuple
+    taken_back: Figure | None = None
+    make_straight_line: Callable[[], Figure] | None = None
 
     @cached_property
     def next_year(self) -> Figure:

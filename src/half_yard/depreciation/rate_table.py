@@ -14,8 +14,6 @@ from decimal import ROUND_HALF_UP, Decimal
 from fractions import Fraction
 from functools import cache
 
-from half_yard.depreciation.conventions import Convention, first_year_share
-
 WHOLE = Fraction(1)
 
 
@@ -35,12 +33,11 @@ class Recovery:
 
 
 @cache
-def rate_table(recovery: Recovery, convention: Convention, period: int) -> tuple[Decimal, ...]:
+def rate_table(recovery: Recovery, counted: Fraction) -> tuple[Decimal, ...]:
     """The rates by year as parts of the basis (0.2000 for 20%), from the first year to the last.
 
-    `period` is the quarter for the mid-quarter convention, the month for mid-month, 1 for half-year.
+    `counted` is the part of a full year that the first year is.
     """
-    counted = first_year_share(convention, period)
     rates = _level_rates(recovery, counted) if recovery.level else _balance_rates(recovery, counted)
     return (*rates, Decimal(1) - sum(rates))
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from decimal import ROUND_HALF_UP, Decimal
 
 CENT = Decimal("0.01")
@@ -22,7 +22,7 @@ class Terms:
     index of the year in which it left service, with the part of that year's rate that counts.
     """
 
-    cost: Decimal
+    basis: Decimal
     rates: tuple[Decimal, ...]
     shares: tuple[Decimal, ...] = (Decimal(1),)
     expensed: Decimal = NOTHING
@@ -40,6 +40,12 @@ class Terms:
             return None
         return cents(self.limits[min(index, len(self.limits) - 1)] * self.share(index))
 
+    @property
+    def in_full_use(self) -> Terms:
+        """The same asset as if all of its use were for the business (26 U.S.C. 280F(d)(8))."""
+        expensed = cents(self.expensed / self.share(0)) if self.expensed else NOTHING
+        return replace(self, shares=(Decimal(1),), expensed=expensed)
+
 
 def cents(amount: Decimal) -> Decimal:
     """The amount rounded half up to the cent."""
@@ -48,26 +54,31 @@ def cents(amount: Decimal) -> Decimal:
 
 def first_allowance(terms: Terms) -> Decimal:
     """The allowance of the first year, before any limit."""
-    return cents(max(terms.cost * terms.share(0) - terms.expensed, NOTHING) * terms.allowance)
+    return cents(max(terms.basis * terms.share(0) - terms.expensed, NOTHING) * terms.allowance)
 
 
 def yearly(terms: Terms, years: int | None = None) -> list[Decimal]:
     """What every year takes, the first one first: until it is used up, or for so many years.
 
     A limit of a year carries what it cuts off behind the last year of the rates, where the limits of those
-    years apply. Never more than the basis in all.
+    years apply to what full use would have left. Never more than the basis in all.
     """
     allowance = first_allowance(terms)
     taken: list[Decimal] = []
-    whole = terms.cost * terms.share(0)
+    whole = terms.basis * terms.share(0)
     last = len(terms.rates) if terms.limits is None else MOST_YEARS
+    partly = terms.limits is not None and any(share != 1 for share in terms.shares)
+    full = yearly(terms.in_full_use, years) if partly else taken
     for index in range(min(last, years) if years is not None else last):
-        amount = _year(terms, index, allowance, taken)
+        if index < len(terms.rates) or not partly:
+            amount = _year(terms, index, allowance, taken)
+        else:
+            # What is left behind the table is that of full use, and of each year the part for the business.
+            amount = cents(full[index] * terms.share(index)) if index < len(full) else NOTHING
         if index >= len(terms.rates) and amount <= 0:
             break
-        taken.append(
-            min(amount, max(cents(max(whole, terms.cost * terms.share(index))) - sum(taken), NOTHING))
-        )
+        of_year = cents(max(whole, terms.basis * terms.share(index)))
+        taken.append(min(amount, max(of_year - sum(taken), NOTHING)))
     return taken
 
 
@@ -77,8 +88,7 @@ def _year(terms: Terms, index: int, allowance: Decimal, taken: Sequence[Decimal]
         return NOTHING
     limit = terms.limit(index)
     if index >= len(terms.rates):
-        left = terms.cost * terms.share(index) - sum(taken)
-        return max(min(cents(left), limit or NOTHING), NOTHING)
+        return max(min(cents(terms.basis - sum(taken)), limit or NOTHING), NOTHING)
     off = terms.expensed + allowance
     first_limit = terms.limit(0)
     if index and first_limit is not None and terms.allowance == 1:
@@ -88,7 +98,7 @@ def _year(terms: Terms, index: int, allowance: Decimal, taken: Sequence[Decimal]
     rate = terms.rates[index]
     if terms.left_in is not None and index == terms.left_in[0]:
         rate *= terms.left_in[1]
-    amount = cents(max(terms.cost * terms.share(index) - off, NOTHING) * rate)
+    amount = cents(max(terms.basis * terms.share(index) - off, NOTHING) * rate)
     if index == 0:
         amount += terms.expensed + allowance
     return amount if limit is None else min(amount, limit)

@@ -45,6 +45,10 @@ class Sheet:
     def __getitem__(self, key: str) -> Figure:
         return self.line(key).figure
 
+    def has(self, key: str) -> bool:
+        """Whether the sheet has the line."""
+        return any(line.place.line == key for line in self.lines)
+
     @property
     def marks(self) -> frozenset[Mark]:
         """Everything marked on any of the sheet's lines."""

@@ -101,14 +101,17 @@ class Entry(Record):
 class Asset(Record):
     """A depreciable asset or land, amounts in dollars.
 
-    `cost` is the unadjusted basis; `acquired` the day of the binding contract, where it is another than the
-    day in service; `method` a way of depreciation that was elected, a key of the pack; `expensed` the part of
-    the cost that was elected to be expensed; `share` the percent of business use and `shares` that of single
-    years; `prior_depreciation` what earlier years took, where the preparer has entered it; `months` over how
-    long a cost is written off, where the class leaves that open; `disposed` the day on which it left service,
-    `disposal` how, `proceeds` and `selling_costs` what came of it; `answers` as for an activity; `made_from`
-    the entry that it was, where it was typed as a cost first.
-    """
+    `cost` is what its basis begins with, `origin` how it came (a key of the pack), `basis` the further
+    amounts of its basis by the pack's keys; `part_of` the asset that it improves or was divided from;
+    `acquired` the day of the binding contract, where it is another than the day in service; `method` a way of
+    depreciation that was elected, a key of the pack; `expensed` the part of the cost that was elected to be
+    expensed; `share` the percent of business use and `shares` that of single years; `prior_depreciation` what
+    earlier years took, where the preparer has entered it; `months` over how long a cost is written off, where
+    the class leaves that open; `own_years` what single years take, of what has a schedule of its own; `units`
+    those of single years, of `units_in_all`, of what is written off by its output; `disposed` the day on
+    which it left service, `disposal` how, `proceeds` and `selling_costs` what came of it, `sale_share` the
+    percent of it that was for the business, where that is not its use of the years; `answers` as for an
+    activity; `made_from` the entry that it was, where it was typed as a cost first."""
 
     activity: Text
     name: Text = ""
@@ -117,6 +120,9 @@ class Asset(Record):
     acquired: Date = None
     cost: Amount
     reckoning: Text = ""
+    origin: Text = ""
+    basis: Mapping[str, Amount] = {}
+    part_of: Text = ""
     method: Text = ""
     expensed: Amount | None = None
     share: Percent | None = None
@@ -125,8 +131,12 @@ class Asset(Record):
     disposal: Text = ""
     proceeds: Amount | None = None
     selling_costs: Amount | None = None
+    sale_share: Percent | None = None
     prior_depreciation: Amount | None = None
     months: Annotated[int, Field(ge=1, le=1200)] | None = None
+    own_years: Mapping[str, Amount] = {}
+    units: Mapping[str, Amount] = {}
+    units_in_all: Amount | None = None
     answers: Mapping[str, bool] = {}
     made_from: Entry | None = None
 
@@ -140,7 +150,10 @@ class EstimatedPayment(Record):
 
 
 class ClientFile(Record):
-    """Everything entered for one client and one tax year. Nothing computed is kept here."""
+    """Everything entered for one client and one tax year. Nothing computed is kept here.
+
+    `short_years` are the tax years that begin later than in January, with their first month.
+    """
 
     format: Literal["half-yard client file"]
     format_version: Literal[1]
@@ -159,6 +172,7 @@ class ClientFile(Record):
     statements: Mapping[str, Statement] = {}
     sorting_rules: Mapping[str, SortingRule] = {}
     elections: Mapping[str, Text] = {}
+    short_years: Mapping[str, Annotated[int, Field(ge=1, le=12)]] = {}
     expensing_carried_in: Amount | None = None
     section_1231_losses: Amount | None = None
     business_loss_carried_in: Amount | None = None

@@ -6,7 +6,7 @@ from half_yard.records.identifiers import next_id
 
 OWN_STORY: dict[str, object] = {
     "prior_depreciation": None, "disposed": None, "disposal": "", "proceeds": None, "selling_costs": None,
-    "made_from": None, "shares": {},
+    "sale_share": None, "made_from": None, "shares": {}, "own_years": {}, "units": {},
 }  # fmt: skip
 
 

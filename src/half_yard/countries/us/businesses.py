@@ -37,19 +37,19 @@ class Business:
 def businesses(
     frame: OnReturn,
     books: Books,
-    forms: Mapping[str, Sheet],
+    of_assets: Mapping[str, OfAssets],
     left_out: Mapping[str, str],
     name: str = "schedule_c",
 ) -> list[Business]:
-    """A Schedule C for each owner on the return of each business that is not left out; `forms` are Forms 4562
-    by activity, `name` begins the keys of the sheets."""
+    """A Schedule C for each owner on the return of each business that is not left out; `of_assets` is what
+    its assets carry on, by activity, `name` begins the keys of the sheets."""
     made: list[Business] = []
     for key, activity in sorted(frame.file.activities.items()):
         if activity.kind != "business" or key in left_out:
             continue
-        totals, form = books.totals.get(key, {}), forms.get(key)
-        made_from = (activity, form, *frame.circumstances, *totals.values())
-        make = partial(_of_activity, frame, key, activity, totals, OfAssets.of(form), name)
+        totals, its = books.totals.get(key, {}), of_assets.get(key, OfAssets())
+        made_from = (activity, *its.figures, *frame.circumstances, *totals.values())
+        make = partial(_of_activity, frame, key, activity, totals, its, name)
         made += MADE.get((name, key), made_from, make)
     return made
 

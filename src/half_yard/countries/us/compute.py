@@ -11,8 +11,9 @@ from half_yard.countries.results import CarryPoint, Computation
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.form_4562 import depreciation_sheets
-from half_yard.countries.us.assets.form_4797 import form_4797, rest
+from half_yard.countries.us.assets.form_4797 import form_4797
 from half_yard.countries.us.assets.macrs import Depreciation, depreciate
+from half_yard.countries.us.assets.recapture import recapture_sheets
 from half_yard.countries.us.assets.section_179 import elected, section_179
 from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.books import Books, keep_books
@@ -32,6 +33,7 @@ from half_yard.countries.us.limits import (
 )
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.own_income import own_income
+from half_yard.countries.us.owned import OfAssets
 from half_yard.countries.us.qualified import qualified_businesses, rental_choices
 from half_yard.countries.us.received_forms import receipts_without_form
 from half_yard.countries.us.rentals import Rentals, rentals
@@ -68,28 +70,32 @@ def compute(file: ClientFile) -> Computation:
         key: file.assets[key] for key in depreciation.stories if file.assets[key].activity not in left_out
     }
     asset_sheets = _asset_sheets(frame, counted, depreciation, {})
-    forms = {key: form for key, (_, form) in asset_sheets.items()}
+    recaptures = recapture_sheets(file, counted, depreciation.stories)
+    of_assets = _carried_on(asset_sheets, recaptures)
     expensing: list[Sheet] = []
     if elected(file, counted) or file.expensing_carried_in:
         # The deduction is limited by the profits without it: those are worksheets of their own.
-        before = businesses(frame, books, forms, left_out, BEFORE_EXPENSING)
+        before = businesses(frame, books, of_assets, left_out, BEFORE_EXPENSING)
         income = [*(business.profit for business in before), *own.wages]
         part_1, by_activity = section_179(file, counted, income, frame.status, frame.rules)
         expensing = [*(business.sheet for business in before), part_1]
         asset_sheets = _asset_sheets(frame, counted, depreciation, by_activity)
-        forms = {key: form for key, (_, form) in asset_sheets.items()}
-    made = businesses(frame, books, forms, left_out)
+        of_assets = _carried_on(asset_sheets, recaptures)
+    made = businesses(frame, books, of_assets, left_out)
     profits = [business.profit for business in made]
-    let = rentals(frame, books, forms, left_out, [*own.wages, *own.investment, *profits])
+    let = rentals(frame, books, of_assets, left_out, [*own.wages, *own.investment, *profits])
 
     sheets = [sheet for sheet in (depreciation.mid_quarter,) if sheet]
     sheets += expensing
     sheets += [sheet for pair in asset_sheets.values() for sheet in pair]
+    sheets += recaptures.values()
     sheets += [business.sheet for business in made]
     sheets += [*let.properties.values(), *((let.schedule,) if let.schedule else ())]
     sales = form_4797(frame, counted, depreciation.stories)
-    sheets += [sales] if sales else []
-    sheets += _owners_return(frame, own, made, let, sales, _personal_property(file, depreciation))
+    sheets += sales
+    sheets += _owners_return(
+        frame, own, made, let, sales[-1] if sales else None, _personal_property(file, depreciation)
+    )
     finished = tuple(_with_year_note(sheet, frame) for sheet in sheets)
     stops = {**books.stops, **depreciation.stops, **own_stops, **_not_on_return(frame, books)}
     stops |= stopped_with(file, left_out)
@@ -105,6 +111,16 @@ def compute(file: ClientFile) -> Computation:
         findings=findings_of(frame, finished, stops, depreciation.stories, books, unusual),
         carry=CARRY,
     )
+
+
+def _carried_on(
+    asset_sheets: Mapping[str, tuple[Sheet, Sheet]], recaptures: Mapping[str, Sheet]
+) -> dict[str, OfAssets]:
+    """What the assets of each activity carry on to its schedule."""
+    return {
+        key: OfAssets.of(asset_sheets[key][1] if key in asset_sheets else None, recaptures.get(key))
+        for key in {*asset_sheets, *recaptures}
+    }
 
 
 def _asset_sheets(
@@ -149,7 +165,7 @@ def _owners_return(
     taxes = self_employment(frame, made)
     first = schedule_1(
         [business.profit for business in made],
-        rest(sales, "ordinary"),
+        _of(sales, "ordinary"),
         let.results,
         [sheet["deductible_part"] for sheet in taxes.values()],
         own.early_withdrawal,
@@ -159,7 +175,7 @@ def _owners_return(
     yield first
 
     form = Form1040(frame.facts, rules)
-    income = form.income(own, first, rest(sales, "capital_gain"))
+    income = form.income(own, first, _of(sales, "capital_gain"))
     results = [*(business.profit.amount for business in made), *(rental.amount for rental in let.results)]
     marks = loss_marks(status, results, income.amount, rules)
     adjusted = form.adjusted(income.marked(*marks))
@@ -169,7 +185,7 @@ def _owners_return(
     )
     before = difference("", adjusted, standard)
     deduction_sheet = _business_income(frame, own, made, let, taxes, before, form.net_capital_gain)
-    sold = [gaps.QBI_SALES] if any(figure.amount for figure in rest(sales, "ordinary")) else []
+    sold = [gaps.QBI_SALES] if any(figure.amount for figure in _of(sales, "ordinary")) else []
     if deduction_sheet:
         yield deduction_sheet
     taxable = form.taxable_income(
@@ -179,7 +195,7 @@ def _owners_return(
     tax = worksheet["tax"].marked(*gain_marks(form.net_capital_gain.amount))
     yield worksheet
 
-    investment = total("", [*own.investment, *let.results, *rest(sales, "capital_gain")]).amount
+    investment = total("", [*own.investment, *let.results, *_of(sales, "capital_gain")]).amount
     second = schedule_2(
         [sheet["tax"] for sheet in taxes.values()],
         minimum_tax_marks(status, taxable.amount, standard.amount, personal_property, tax.amount, rules),
@@ -196,6 +212,11 @@ def _owners_return(
     )
     yield second
     yield form.payments(own, form.tax(tax, second))
+
+
+def _of(sheet: Sheet | None, line: str) -> list[Figure]:
+    """A line of a form where there is one."""
+    return [sheet[line]] if sheet is not None else []
 
 
 def _business_income(

@@ -97,34 +97,12 @@ def auto_limits(path: str) -> Mark:
     )
 
 
-def mixed_sale(path: str) -> Mark:
-    """The sale of an asset that was used privately too."""
-    return gap("A sale of what was used privately too is divided, and that is not computed.", path=path)
-
-
-def other_disposal(path: str) -> Mark:
-    """An exchange or a casualty."""
-    return gap("Exchanges (Form 8824) and casualties (Form 4684) are not computed.", path=path)
-
-
-def additional_depreciation(path: str) -> Mark:
-    """Section 1250 property with more than straight-line depreciation."""
-    return gap(
-        "Section 1250 recapture of land improvements and improvements inside a building is not computed.",
-        path=path,
-    )
+def exchange(path: str) -> Mark:
+    """An exchange of real property."""
+    return gap("Exchanges (26 U.S.C. 1031, Form 8824) are not computed: all of the gain is taxed.", path=path)
 
 
 QBI_SALES = gap("Ordinary gain of a sale belongs to the business-income deduction, and is not in it.")
-
-
-def listed_recapture(path: str) -> Mark:
-    """Listed property whose business use fell to half or less after its first year."""
-    return gap(
-        "Listed property fell to half or less business use: the recapture of earlier depreciation "
-        "(26 U.S.C. 280F(b)(2)) is not computed.",
-        path=path,
-    )
 
 
 def old_property(path: str) -> Mark:

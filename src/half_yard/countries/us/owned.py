@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 
@@ -17,18 +17,42 @@ NOTHING = total("nothing entered", ())
 
 @dataclass(frozen=True, slots=True)
 class OfAssets:
-    """What an activity's Form 4562 carries on: its depreciation and its amortization."""
+    """What an activity's assets carry on: depreciation, amortization, and what they give back as income."""
 
     depreciation: Figure = NOTHING
     amortization: Figure = NOTHING
+    taken_back: Figure = NOTHING
 
     @staticmethod
-    def of(form: Sheet | None) -> OfAssets:
-        """From the form, where the activity has one."""
-        if form is None:
-            return OfAssets()
-        has = any(line.place.line == "amortization" for line in form.lines)
-        return OfAssets(form["total"], form["amortization"] if has else NOTHING)
+    def of(form: Sheet | None, recapture: Sheet | None) -> OfAssets:
+        """From the activity's Form 4562 and its part IV of Form 4797, where it has them."""
+        return OfAssets(
+            form["total"] if form else NOTHING,
+            form["amortization"] if form and form.has("amortization") else NOTHING,
+            recapture["taken_back"] if recapture else NOTHING,
+        )
+
+    @property
+    def figures(self) -> tuple[Figure, ...]:
+        """All that it carries."""
+        return self.depreciation, self.amortization, self.taken_back
+
+    def split(self, shares: Mapping[str, Figure]) -> dict[str, OfAssets]:
+        """Each owner's part."""
+        parts = [split(each, shares) for each in self.figures]
+        return {owner: OfAssets(*(part[owner] for part in parts)) for owner in shares}
+
+    @staticmethod
+    def together(parts: Sequence[OfAssets]) -> OfAssets:
+        """The parts of several owners added up again."""
+        return OfAssets(
+            *(together(list(each)) for each in zip(*(part.figures for part in parts), strict=True))
+        )
+
+
+def together(figures: Sequence[Figure]) -> Figure:
+    """The sum of figures; a single one as it is."""
+    return figures[0] if len(figures) == 1 else total(figures[0].label, figures)
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,13 +82,9 @@ def owned_parts(
     if not shares:
         return []
     lines = {line: split(whole, shares) for line, whole in totals.items()}
-    depreciation, amortization = split(of_assets.depreciation, shares), split(of_assets.amortization, shares)
+    parts = of_assets.split(shares)
     return [
-        Owned(
-            person,
-            {line: parts[person] for line, parts in lines.items()},
-            OfAssets(depreciation[person], amortization[person]),
-        )
+        Owned(person, {line: of_line[person] for line, of_line in lines.items()}, parts[person])
         for person in shares
         if person in frame.people
     ]

@@ -15,9 +15,9 @@ from half_yard.countries.offered import (
 from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.assets.classes import CLASSES, LOAN
-from half_yard.countries.us.assets.form_4797 import DISPOSALS
 from half_yard.countries.us.assets.projection import project
 from half_yard.countries.us.assets.rates import METHODS
+from half_yard.countries.us.assets.sold import DISPOSALS
 from half_yard.countries.us.assets.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
 from half_yard.countries.us.assets.treatments import treatments
 from half_yard.countries.us.business_or_rental import advise

@@ -9,10 +9,10 @@ from functools import partial
 from half_yard.countries.us import gaps
 from half_yard.countries.us.books import Books
 from half_yard.countries.us.on_return import OnReturn
-from half_yard.countries.us.owned import OfAssets, Owned, owned_parts
+from half_yard.countries.us.owned import OfAssets, Owned, owned_parts, together
 from half_yard.countries.us.rental_losses import loss_treatment
 from half_yard.countries.us.schedule_e import net_of, property_lines, schedule_e, with_allowed_loss
-from half_yard.figures import Figure, Mark, Sheet, total
+from half_yard.figures import Figure, Mark, Sheet
 from half_yard.figures.remembered import Remembered
 from half_yard.records import Activity
 from half_yard.review import shares_add_up
@@ -34,7 +34,7 @@ class Rentals:
 def rentals(
     frame: OnReturn,
     books: Books,
-    forms: Mapping[str, Sheet],
+    of_assets: Mapping[str, OfAssets],
     left_out: Mapping[str, str],
     other_income: Sequence[Figure],
 ) -> Rentals:
@@ -45,9 +45,9 @@ def rentals(
         if activity.kind != "rental" or key in left_out:
             continue
         totals = books.totals.get(key, {})
-        form = forms.get(key)
-        made_from = (activity, form, *frame.circumstances, *totals.values())
-        make = partial(_of_activity, frame, key, activity, totals, OfAssets.of(form))
+        its = of_assets.get(key, OfAssets())
+        made_from = (activity, *its.figures, *frame.circumstances, *totals.values())
+        make = partial(_of_activity, frame, key, activity, totals, its)
         if sheet := MADE.get(key, made_from, make):
             sheets[key] = sheet
     if not sheets:
@@ -77,17 +77,10 @@ def _lines(frame: OnReturn, key: str, activity: Activity, parts: Sequence[Owned]
     """One property's lines. A couple files one sheet for both: their parts are added up again."""
 
     def on(line: str) -> Figure:
-        return _together([part.on(line) for part in parts])
+        return together([part.on(line) for part in parts])
 
-    of_assets = OfAssets(
-        _together([part.of_assets.depreciation for part in parts]),
-        _together([part.of_assets.amortization for part in parts]),
-    )
+    of_assets = OfAssets.together([part.of_assets for part in parts])
     return property_lines(f"schedule_e.{key}", activity, on, of_assets, frame.rules, _marks(key, activity))
-
-
-def _together(figures: Sequence[Figure]) -> Figure:
-    return figures[0] if len(figures) == 1 else total(figures[0].label, figures)
 
 
 def _marks(key: str, activity: Activity) -> list[Mark]:

@@ -59,7 +59,7 @@ def schedule_c(
     net_receipts = page.line("net_receipts", "3", "Line 1 less line 2", receipts - returns)
     cost_of_goods, part_iii = _cost_of_goods(key, on, page)
     gross_profit = page.line("gross_profit", "5", "Gross profit", net_receipts - cost_of_goods)
-    other_income = page.line("other_income", "6", "Other income", on("other_income"))
+    other_income = page.line("other_income", "6", "Other income", _other_income(on, of_assets))
     gross_income = page.line("gross_income", "7", "Gross income", gross_profit + other_income)
 
     page.section = "Part II · Expenses"
@@ -79,6 +79,12 @@ def schedule_c(
     sheet = page.sheet()
     lines = sheet.lines + part_iii + part_v.sheet().lines
     return Sheet(sheet.key, sheet.form, sheet.subject, lines, sheet.facts)
+
+
+def _other_income(on: On, of_assets: OfAssets) -> Figure:
+    """Line 6: what was entered, and what Form 4797, part IV, takes back."""
+    own = on("other_income")
+    return own + of_assets.taken_back if of_assets.taken_back.amount else own
 
 
 def _yes(question: str, activity: Activity) -> str:

@@ -39,7 +39,10 @@ def property_lines(
         ),
     ]
     page.section = "Part I · Income"
-    rents = page.line("rents", "3", "Rents received", on("rents").marked(*marks))
+    received = on("rents")
+    if of_assets.taken_back.amount:
+        received += of_assets.taken_back  # Form 4797, line 35: on the form of the deduction
+    rents = page.line("rents", "3", "Rents received", received.marked(*marks))
     page.section = "Expenses"
     expenses = []
     for line in RENTAL_EXPENSES:

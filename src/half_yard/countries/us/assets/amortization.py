@@ -13,6 +13,7 @@ from decimal import Decimal
 from functools import partial
 
 from half_yard.countries.results import AssetStory
+from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import INTANGIBLE, LOAN, SOFTWARE, START_UP, AssetClass
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import (
@@ -73,7 +74,7 @@ def _whole_life(class_key: str, rules: YearRules) -> FirstPart:
 
 def _part(wanted: str, costs: Mapping[str, Asset], rules: YearRules) -> FirstPart:
     """The part of one of an activity's start-up costs."""
-    leaves = {key: _cost(key, asset) for key, asset in costs.items()}
+    leaves = {key: basis_figure(key, asset) for key, asset in costs.items()}
     start = rules.figure("start_up_cost_reduction_start", label="start-up costs above which less is at once")
     over = larger_of(
         "start-up costs over it", difference("", total("all start-up costs", leaves.values()), start),
@@ -90,17 +91,13 @@ def _part(wanted: str, costs: Mapping[str, Asset], rules: YearRules) -> FirstPar
     return FirstPart(smaller_of(f"{own.label}, at once", own, left), months)
 
 
-def _cost(key: str, asset: Asset) -> Figure:
-    return entered(asset.cost, asset.name or "cost", f"/assets/{key}/cost", asset.reckoning)
-
-
 def amortized(
     key: str, asset: Asset, asset_class: AssetClass, tax_year: int, first_part: FirstPart | None
 ) -> AssetStory:
     """The story of a cost that is written off. Raises ValueError if it has no first month or no months."""
     if asset.in_service is None:
         raise ValueError(f"{key} has no first month")
-    cost = _cost(key, asset)
+    cost = basis_figure(key, asset)
     if first_part is not None:
         at_once, months = first_part.at_once, first_part.months
     elif asset.months is not None:

@@ -13,12 +13,12 @@ from half_yard.depreciation import Recovery
 class AssetClass:
     """A class: how it is recovered, where it stands on Form 4562 part III, and whether it is real property.
 
-    `since` is the first day in service to which this recovery applies, `until` the last; `section` the law
-    under which a cost is amortized instead of depreciated; `alternative` its years under the alternative
-    system (168(g)); `listed` whether it is listed property (280F(d)(4)), `auto` whether the yearly limits on
-    passenger automobiles apply, `heavy` whether the limit on expensing heavy vehicles does; `words` by which
-    else it is found.
-    """
+    `own` says what years it has where it has no recovery: its own, or those of its output; `since` is the
+    first day in service to which this recovery applies, `until` the last; `section` the law under which a
+    cost is amortized instead of depreciated; `alternative` its years under the alternative system (168(g));
+    `listed` whether it is listed property (280F(d)(4)), `auto` whether the yearly limits on passenger
+    automobiles apply, `heavy` whether the limit on expensing heavy vehicles does; `words` by which else it is
+    found."""
 
     key: str
     title: str
@@ -28,6 +28,7 @@ class AssetClass:
     since: datetime.date = datetime.date(1987, 1, 1)
     tables: str = ""
     section: str = ""
+    own: str = ""
     alternative: Decimal = Decimal(0)
     until: datetime.date = datetime.date.max
     listed: bool = False
@@ -47,7 +48,8 @@ class AssetClass:
 
     @property
     def allowance(self) -> bool:
-        """Whether the special depreciation allowance is for it: a life of 20 years or less (168(k)(2))."""
+        """Whether the special depreciation allowance is for it: a life of 20 years or less, or water utility
+        property (168(k)(2)(A)(i))."""
         return self.personal_property
 
     @property
@@ -61,11 +63,20 @@ class AssetClass:
         """Whether it is section 1250 property: real property, also with a short life (26 U.S.C. 1250(c))."""
         return (self.real and not self.section) or self.key in SHORT_LIVED_REAL
 
+    @property
+    def law(self) -> str:
+        """The section under which a gain on it is ordinary, and its kind in words."""
+        if self.section:
+            return f"amortized under section {self.section}"
+        return "section 1250 property" if self.section_1250 else "section 1245 property"
+
 
 LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS = "fifteen_year", "qualified_improvement"
 FARM_BUILDINGS = "twenty_year"
 SHORT_LIVED_REAL = {LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS, FARM_BUILDINGS}
 THIRTY_NINE_START = datetime.date(1993, 5, 13)
+OWN_PROPERTY, OWN_BUILDING = "own_schedule", "own_building"
+YEARS, OUTPUT = "years", "output"
 START_UP, LOAN, INTANGIBLE, SOFTWARE = "start_up", "loan_costs", "intangible", "software"
 DOUBLE, ONE_AND_A_HALF, ONE = Decimal(2), Decimal("1.5"), Decimal(1)
 PERSONAL_TABLES = "Rev. Proc. 87-57 tables 1 to 5 (IRS Pub. 946, A-1 to A-5)"
@@ -140,6 +151,11 @@ CLASSES = {
             tables=PERSONAL_TABLES, alternative=Decimal(25), words=("Barn", "Farm shed"),
         ),
         AssetClass(
+            "twenty_five_year", "25-year property (water utility)", _years(25, ONE), "g",
+            since=datetime.date(1996, 6, 13), tables="IRS Pub. 946, tables A-8 to A-12",
+            alternative=Decimal(50), words=("Water main", "Municipal sewer"),
+        ),
+        AssetClass(
             "residential_building", "Residential rental building (27.5 years)",
             Recovery(Decimal("27.5"), ONE, 3), "h", True, alternative=Decimal(30),
             tables="Rev. Proc. 87-57 table 6 (IRS Pub. 946, A-6)",
@@ -158,6 +174,18 @@ CLASSES = {
             Recovery(Decimal(39), ONE, 3, level=True), "i", True, THIRTY_NINE_START,
             "IRS Pub. 946, table A-7a", alternative=Decimal(40),
             words=("Shop, office, warehouse", "Roof of a shop", "Office in the home"),
+        ),
+        AssetClass(
+            OWN_PROPERTY, "Equipment with a schedule of its own", None, since=datetime.date.min, own=YEARS,
+            tables="as carried in", words=("Property from before 1987", "Equipment under ACRS"),
+        ),
+        AssetClass(
+            OWN_BUILDING, "Building with a schedule of its own", None, real=True, since=datetime.date.min,
+            own=YEARS, tables="as carried in", words=("Building from before 1987", "Building under ACRS"),
+        ),
+        AssetClass(
+            "by_output", "Equipment written off by its output", None, since=datetime.date.min, own=OUTPUT,
+            tables="26 U.S.C. 168(f)(1)", words=("Units of production", "Machine hours"),
         ),
         AssetClass(
             START_UP, "Start-up costs of a business (15 years)", None, since=datetime.date(2004, 10, 23),

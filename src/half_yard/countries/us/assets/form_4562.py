@@ -6,14 +6,19 @@ from collections.abc import Callable, Iterable, Mapping
 from decimal import Decimal
 
 from half_yard.countries.results import AssetStory
-from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, YEARS
 from half_yard.countries.us.assets.rates import ALTERNATIVE
+from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Figure, Page, Sheet, total
 from half_yard.records import Asset, ClientFile
 
 REGULAR = "regular"
 TITLES = {"expensed": "section 179", "allowance": "special allowance"}
+OTHER_DEPRECIATION = (
+    ("15", "Property under a section 168(f)(1) election", OUTPUT),
+    ("16", "Other depreciation (schedules of its own)", YEARS),
+)
 ADS_LINES = {Decimal(12): "20b", Decimal(30): "20c", Decimal(40): "20d"}
 
 
@@ -54,10 +59,11 @@ def _form(
     classes = {key: CLASSES[asset.asset_class] for key, asset in sorted(assets.items())}
     amortized = {key for key, item in classes.items() if item.section}
     listed = {key for key, item in classes.items() if item.listed}
+    own = {key for key, item in classes.items() if item.own}
     new = {
         key for key, asset in assets.items() if asset.in_service and asset.in_service.year == file.tax_year
     }
-    plain = [key for key in classes if key not in amortized | listed]
+    plain = [key for key in classes if key not in amortized | listed | own]
     lines: list[Figure] = []
     if expensed is not None:
         page.section = "Part I · Election to expense (section 179)"
@@ -73,6 +79,10 @@ def _form(
     if allowance:
         title = "Special allowance for property that is not listed"
         lines.append(page.line("allowance", "14", title, total("", allowance)))
+    for number, title, kind in OTHER_DEPRECIATION:
+        of_kind = [key for key in sorted(own) if classes[key].own == kind]
+        if of_kind:
+            lines.append(page.line(f"other_{kind}", number, title, total("", parts(of_kind, REGULAR))))
     page.section = "Part III · MACRS depreciation"
     earlier = total("", parts((key for key in plain if key not in new), REGULAR))
     title = "Assets placed in service in tax years before this one"
@@ -98,7 +108,7 @@ def _form(
                 )
             )  # fmt: skip
     if listed:
-        lines.append(_listed(page, sorted(listed), parts))
+        lines.append(_listed(page, _by_use(file, assets, sorted(listed), rules), parts))
     page.section = "Part IV · Summary"
     page.line("total", "22", "Total", total("", lines))
     if amortized:
@@ -115,14 +125,29 @@ def _form(
     return page.sheet()
 
 
-def _listed(page: Page, keys: list[str], parts: Callable[[Iterable[str], str], list[Figure]]) -> Figure:
+def _by_use(
+    file: ClientFile, assets: Mapping[str, Asset], keys: list[str], rules: YearRules
+) -> tuple[list[str], list[str]]:
+    """Listed property used more than half for the business, and the other."""
+    half = rules.amount("listed_use_test")
+    more = [key for key in keys if share_of_year(assets[key], file.tax_year) > half]
+    return more, [key for key in keys if key not in more]
+
+
+def _listed(
+    page: Page, keys: tuple[list[str], list[str]], parts: Callable[[Iterable[str], str], list[Figure]]
+) -> Figure:
     """Part V, printed behind the rest on paper: its total goes to line 21."""
     page.section = "Part V · Listed property"
+    more, less = keys
     allowance = page.line(
-        "listed_allowance", "25", "Special allowance for listed property", total("", parts(keys, "allowance"))
+        "listed_allowance", "25", "Special allowance for listed property", total("", parts(more, "allowance"))
     )
     regular = page.line(
-        "listed_regular", "26", "Listed property, by its use", total("", parts(keys, REGULAR))
+        "listed_regular", "26", "Used more than half for the business", total("", parts(more, REGULAR))
     )
-    whole = page.line("listed_total", "28", "Lines 25 to 27", allowance + regular)
+    slower = page.line(
+        "listed_slower", "27", "Used half or less for the business", total("", parts(less, REGULAR))
+    )
+    whole = page.line("listed_total", "28", "Lines 25 to 27", allowance + regular + slower)
     return page.line("listed", "21", "Listed property (line 28)", total("", (whole,)))

@@ -7,18 +7,19 @@ about. The tests compare the two.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from decimal import Decimal
 from functools import cached_property
 
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets.auto_limits import auto_limits
+from half_yard.countries.us.assets.basis import basis_amount, basis_figure
 from half_yard.countries.us.assets.classes import CLASSES, AssetClass
-from half_yard.countries.us.assets.rates import ALTERNATIVE, METHODS, class_rates, rate_figure, recovery_of
+from half_yard.countries.us.assets.rates import ALTERNATIVE, METHODS, STRAIGHT_LINE, Way
 from half_yard.countries.us.assets.special_allowance import Allowance
+from half_yard.countries.us.assets.uses import WHOLE, leaves_in, share_of_year
 from half_yard.countries.us.year_rules import YearRules
-from half_yard.depreciation import Convention
-from half_yard.depreciation.conventions import period, quarter
+from half_yard.depreciation import Start
 from half_yard.depreciation.schedule import Terms, first_allowance, yearly
 from half_yard.figures import (
     NOT_BELOW_ZERO,
@@ -34,69 +35,31 @@ from half_yard.figures import (
 )
 from half_yard.records import Asset
 
-WHOLE, HUNDRED = Decimal(1), Decimal(100)
+BY_FORMULA = "by_formula"
 PART_NAMES = {"expensed": "section 179", "allowance": "special allowance", "regular": "depreciation"}
-
-
-def share_of_year(asset: Asset, year: int) -> Decimal:
-    """The business use of an asset in a year, as a part of one."""
-    percent = asset.shares.get(str(year), asset.share)
-    return WHOLE if percent is None else percent / HUNDRED
-
-
-def tested_basis(asset: Asset) -> Decimal:
-    """What the mid-quarter test counts of an asset in its first year: its business part less what is expensed
-    (26 CFR 1.168(d)-1(b)(4))."""
-    first = asset.in_service.year if asset.in_service else 0
-    return max(asset.cost * share_of_year(asset, first) - (asset.expensed or 0), Decimal(0))
-
-
-def cost_figure(key: str, asset: Asset) -> Figure:
-    """The cost, as a leaf."""
-    return entered(asset.cost, f"{asset.name or 'asset'}: cost", f"/assets/{key}/cost", asset.reckoning)
-
-
-def leaves_in(asset: Asset, convention: Convention) -> tuple[int, Decimal] | None:
-    """The index of the year in which an asset left service, and the part of that year's rate that counts.
-
-    Property other than buildings that comes and goes in one year has none (26 CFR 1.168(d)-1(b)(3)).
-    """
-    if asset.disposed is None or asset.in_service is None:
-        return None
-    index = asset.disposed.year - asset.in_service.year
-    if convention is Convention.MID_MONTH:
-        months = Decimal(2 * asset.disposed.month - 1) / 24
-        if index:
-            return index, months
-        counted = Decimal(25 - 2 * asset.in_service.month) / 24
-        return index, max(months - (1 - counted), Decimal(0)) / counted
-    if not index:
-        return index, Decimal(0)
-    if convention is Convention.HALF_YEAR:
-        return index, Decimal("0.5")
-    return index, Decimal(2 * quarter(asset.disposed) - 1) / 8
 
 
 @dataclass(frozen=True)
 class Life:
-    """An asset's life. `first` is the tax year in which it was placed in service."""
+    """An asset's life. `first` is the tax year in which it was placed in service, `half` the business use
+    above which listed property must stay; `as_if_whole` says that its use is counted as all for the
+    business."""
 
     key: str
     asset: Asset
     asset_class: AssetClass
-    convention: Convention
-    method: str
+    way: Way
     first: int
     allowance: Allowance
     limits: tuple[Figure, ...] | None
+    half: Decimal
     choices: tuple[Choice, ...]
     marks: tuple[Mark, ...]
+    as_if_whole: bool = False
 
     @staticmethod
-    def of(
-        key: str, asset: Asset, convention: Convention, words: str, allowance: Allowance, rules: YearRules
-    ) -> Life:
-        """The life of an asset under a convention, which `words` give the reason of."""
+    def of(key: str, asset: Asset, start: Start, words: str, allowance: Allowance, rules: YearRules) -> Life:
+        """The life of an asset from a start, of which `words` give the reason of the convention."""
         if asset.in_service is None:
             raise ValueError(f"{key} has no date in service")
         asset_class, first = CLASSES[asset.asset_class], asset.in_service.year
@@ -104,68 +67,103 @@ class Life:
         if words:
             choices.append(Choice(words))
         method = asset.method if asset.method in METHODS else ""
-        if asset_class.listed and share_of_year(asset, first) <= rules.amount("listed_use_test"):
+        half = rules.amount("listed_use_test")
+        if asset_class.listed and share_of_year(asset, first) <= half:
             method, allowance = ALTERNATIVE, Allowance(None)
             choices.append(Choice("Listed property not used more than half for business: alternative system"))
         elif method:
             choices.append(Choice(f"Method: {METHODS[method].lower()}", f"/assets/{key}/method"))
         if allowance.why:
             choices.append(allowance.why)
+        by_formula = asset.answers.get(BY_FORMULA, False)
+        if by_formula:
+            choices.append(Choice("By the formula, without tables", f"/assets/{key}/answers/{BY_FORMULA}"))
+        way = Way(asset_class.key, start, method, first, by_formula)
         limits = auto_limits(first, allowance=allowance.rate is not None) if asset_class.auto else None
-        marks = (*allowance.marks, *_marks(key, asset, asset_class, limits, rules))
+        marks = (*allowance.marks, *_marks(key, asset, asset_class, limits))
         return Life(
-            key, asset, asset_class, convention, method, first, allowance, limits, tuple(choices), marks
-        )
+            key, asset, asset_class, way, first, allowance, limits, half, tuple(choices), marks
+        )  # fmt: skip
 
     # -- numbers -------------------------------------------------------------------------------------
 
     @cached_property
-    def period(self) -> int:
-        """The quarter or month that the convention looks at."""
-        return period(self.convention, self.asset.in_service) if self.asset.in_service else 1
-
-    @cached_property
     def rates(self) -> tuple[Decimal, ...]:
         """The rates by year."""
-        return class_rates(self.asset.asset_class, self.convention, self.period, self.method, self.first)
+        return self.way.rates
 
     @cached_property
     def terms(self) -> Terms:
         """What decides the years, as numbers."""
-        expensed = self.asset.expensed or Decimal(0)
-        return Terms(
-            self.asset.cost,
+        asset = self.asset
+        shares: tuple[Decimal, ...] = (WHOLE,)
+        if asset.share is not None or asset.shares:
+            shares = tuple(share_of_year(asset, self.first + index) for index in range(len(self.rates) + 1))
+        made = Terms(
+            basis_amount(asset),
             self.rates,
-            tuple(share_of_year(self.asset, self.first + index) for index in range(len(self.rates) + 1)),
-            expensed,
+            shares,
+            asset.expensed or Decimal(0),
             self.allowance.rate.amount if self.allowance.rate else Decimal(0),
             tuple(limit.amount for limit in self.limits) if self.limits else None,
-            leaves_in(self.asset, self.convention),
+            leaves_in(asset, self.way.start.convention),
         )
+        return made.in_full_use if self.as_if_whole else made
+
+    @cached_property
+    def fall(self) -> Fall | None:
+        """Where its business use falls to half or less after the first year, and something is taken back."""
+        if not self.asset.shares or (not self.asset_class.listed and not self.terms.expensed):
+            return None
+        if self.as_if_whole or self.terms.share(0) <= self.half:
+            return None
+        if self.asset_class.listed and self.way.method == ALTERNATIVE:
+            return None
+        slow = Way(self.way.class_key, self.way.start, ALTERNATIVE, self.first, self.way.by_formula)
+        within = range(1, len(slow.rates if self.asset_class.listed else self.rates))
+        index = next(
+            (each for each in within if share_of_year(self.asset, self.first + each) <= self.half), None
+        )
+        if index is None:
+            return None
+        plain = replace(self, asset=self.asset.model_copy(update={"expensed": None}))
+        if not self.asset_class.listed:
+            return Fall(index, index + 1, plain)
+        limits = auto_limits(self.first, allowance=False) if self.limits else None
+        words = "Listed property fell to half or less business use: alternative system from then on"
+        then = replace(
+            plain, way=slow, allowance=Allowance(None), limits=limits, choices=(*self.choices, Choice(words))
+        )
+        return Fall(index, index, then)
 
     @cached_property
     def amounts(self) -> list[Decimal]:
         """What every year takes, in dollars."""
-        return yearly(self.terms)
+        if self.fall is None:
+            return yearly(self.terms)
+        own = [*yearly(self.terms, self.fall.then_from), *[Decimal(0)] * self.fall.then_from]
+        return [*own[: self.fall.then_from], *self.fall.then.amounts[self.fall.then_from :]]
 
     @property
     def count(self) -> int:
         """How many years it has: those of its table, and with limits those behind it."""
-        return len(self.rates) if self.limits is None else len(self.amounts)
+        return len(self.rates) if self.limits is None and self.fall is None else len(self.amounts)
 
     def taken(self, index: int) -> Decimal:
         """What the years before an index took: as entered, or else by the terms."""
         if self.asset.prior_depreciation is not None:
             return self.asset.prior_depreciation
+        if self.fall is not None:
+            return self.prior(index).amount
         return sum(yearly(self.terms, index), Decimal(0))
 
     @property
     def summary(self) -> str:
         """The life, the method and the convention in words."""
-        recovery = recovery_of(self.asset.asset_class, self.method, self.first)
+        recovery = self.way.recovery
         factor = recovery.declining
         how = "straight line" if factor == 1 else f"{factor * 100:.0f}% declining balance"
-        parts = [f"{recovery.years}-year, {how}, {self.convention}"]
+        parts = [f"{recovery.years}-year, {how}, {self.way.start.convention}"]
         if self.terms.expensed:
             parts.append(f"{self.terms.expensed:,.2f} expensed")
         if self.terms.allowance:
@@ -175,11 +173,11 @@ class Life:
     # -- figures -------------------------------------------------------------------------------------
 
     def _business_part(self, index: int) -> Figure:
-        """The cost times the business use of a year."""
-        cost = cost_figure(self.key, self.asset)
+        """The basis times the business use of a year."""
+        basis = basis_figure(self.key, self.asset)
         if self.terms.share(index) == WHOLE:
-            return cost
-        return (cost * self._use(index)).named(f"{self.asset.name}: business part")
+            return basis
+        return (basis * self._use(index)).named(f"{self.asset.name}: business part")
 
     def _use(self, index: int) -> Figure:
         """The business use of a year, as a leaf."""
@@ -191,8 +189,12 @@ class Life:
     def _expensed(self) -> Figure | None:
         if not self.terms.expensed:
             return None
-        label = f"{self.asset.name}: elected to be expensed (section 179)"
-        return entered(self.terms.expensed, label, f"/assets/{self.key}/expensed")
+        label, elected = f"{self.asset.name}: elected to be expensed (section 179)", self.asset.expensed
+        leaf = entered(elected or Decimal(0), label, f"/assets/{self.key}/expensed")
+        if not self.as_if_whole:
+            return leaf
+        use = stated(share_of_year(self.asset, self.first), "business use of the first year")
+        return (leaf / use).in_cents().named(f"{label}, as of full use")
 
     @cached_property
     def _allowance(self) -> Figure | None:
@@ -225,9 +227,7 @@ class Life:
         return (limit * self._use(index)).in_cents().named(limit.label)
 
     def _regular(self, index: int) -> Figure:
-        rate = rate_figure(
-            self.asset.asset_class, self.convention, self.period, index + 1, self.method, self.first
-        )
+        rate = self.way.rate(index)
         left_in = self.terms.left_in
         if left_in is not None and index == left_in[0]:
             part = stated(left_in[1], "part of the year in which it left service", "26 CFR 1.168(d)-1(b)")
@@ -249,6 +249,8 @@ class Life:
 
     def _make_parts(self, index: int) -> dict[str, Figure]:
         left_in = self.terms.left_in
+        if self.fall is not None and index >= self.fall.then_from:
+            return self.fall.then.parts(index)
         if index < 0 or index >= self.count or (left_in is not None and index > left_in[0]):
             return {}
         if index >= len(self.rates):
@@ -267,10 +269,14 @@ class Life:
         return part.because(*self.choices).marked(*self.marks)
 
     def _behind(self, index: int) -> Figure:
-        """A year behind those of the table: what the limits cut off, at a limit a year.
+        """A year behind those of the table: what the limits cut off, at a limit a year; of what was used
+        privately too, what full use would have left, times the use of the year.
 
         Every year before it that is behind the table took the whole limit.
         """
+        if any(share != WHOLE for share in self.terms.shares):
+            whole = replace(self, as_if_whole=True).year(index).named("behind its years, as of full use")
+            return (whole * self._use(index)).in_cents().named(f"{self.asset.name}: behind its years")
         table = [self.year(earlier) for earlier in range(len(self.rates))]
         years = stated(Decimal(index - len(self.rates)), "years at the limit before this one")
         before = (self._limit(index) * years).named("taken behind the table's years")
@@ -305,30 +311,75 @@ class Life:
         """What the years before an index took: as entered, or else by the terms."""
         label = f"{self.asset.name}: depreciation of earlier years"
         if self.asset.prior_depreciation is None:
-            return total(label, (self.year(earlier) for earlier in range(min(index, self.count))))
+            years = total(label, (self.year(earlier) for earlier in range(min(index, self.count))))
+            if self.fall is not None and index > self.fall.recaptured_in:
+                taken_back = self.recapture(self.fall.recaptured_in)
+                return difference(label, years, *filter(None, (taken_back,)))
+            return years
         path = f"/assets/{self.key}/prior_depreciation"
         return entered(self.asset.prior_depreciation, f"{label}, entered", path)
+
+    def recapture(self, index: int) -> Figure | None:
+        """What a year takes back because the business use fell: of listed property the excess over the
+        alternative system (26 U.S.C. 280F(b)(2)), of other property that of section 179 over depreciation
+        (179(d)(10); 26 CFR 1.179-1(e)). None where nothing is."""
+        fall = self.fall
+        if fall is None or index != fall.recaptured_in:
+            return None
+        name = self.asset.name
+        if self.asset_class.listed:
+            slow = total("by the alternative system", (fall.then.year(each) for each in range(index)))
+            over = difference(f"{name}: taken above the alternative system", self.prior(index), slow)
+        elif self._expensed is None:
+            return None
+        else:
+            years = [self._of_expensed(self._expensed, each) for each in range(index + 1)]
+            over = difference(f"{name}: expensed above depreciation", self._expensed, *years)
+        return larger_of(f"{name}: taken back", over, NOT_BELOW_ZERO)
+
+    def _of_expensed(self, expensed: Figure, index: int) -> Figure:
+        """What a year would have taken of the part that was expensed."""
+        use = stated(self.terms.share(index) / self.terms.share(0), "use of the year to that of the first")
+        return (expensed * self.way.rate(index) * use).in_cents().named(f"depreciation of year {index + 1}")
+
+    def straight_line(self, index: int) -> Figure:
+        """What straight line would have taken up to a year, its allowance left out, what was expensed
+        kept."""
+        plain = replace(
+            self, way=replace(self.way, method=self.way.method or STRAIGHT_LINE), allowance=Allowance(None)
+        )
+        return total("by straight line", (plain.year(each) for each in range(index + 1)))
 
     def capped(self, index: int) -> Figure:
         """The depreciation of a year, but not more than the basis that earlier years have left."""
         if index >= self.count or not self.parts(index):
             return stated(Decimal(0), f"{self.asset.name}: fully depreciated or gone").marked(*self.marks)
         by_table = self.year(index)
+        if self.fall is not None and index >= self.fall.then_from:
+            return by_table
         if self.asset.prior_depreciation is None and index < len(self.rates) - 1:
             return by_table  # only the last year of a table can be cut off, by the cents of those before
-        whole = self.asset.cost * max(self.terms.shares)
+        whole = self.terms.basis * max(self.terms.shares)
         if whole - self.taken(index) >= by_table.amount:
             return by_table
         label = f"{self.asset.name}: basis that is left"
         left = larger_of(
-            label, difference(label, cost_figure(self.key, self.asset), self.prior(index)), NOT_BELOW_ZERO
+            label, difference(label, basis_figure(self.key, self.asset), self.prior(index)), NOT_BELOW_ZERO
         )
         return smaller_of(f"{self.asset.name}: not more than the basis that is left", by_table, left)
 
 
-def _marks(
-    key: str, asset: Asset, asset_class: AssetClass, limits: Sequence[Figure] | None, rules: YearRules
-) -> list[Mark]:
+@dataclass(frozen=True, slots=True)
+class Fall:
+    """Business use that falls to half or less: in which year something is taken back, and from which year on
+    another life applies. Both are indexes of years of its life."""
+
+    recaptured_in: int
+    then_from: int
+    then: Life
+
+
+def _marks(key: str, asset: Asset, asset_class: AssetClass, limits: Sequence[Figure] | None) -> list[Mark]:
     """What the program does not know about an asset."""
     marks = []
     placed = asset.in_service
@@ -336,9 +387,4 @@ def _marks(
         marks.append(gaps.old_property(f"/assets/{key}/in_service"))
     if asset_class.auto and limits is None:
         marks.append(gaps.auto_limits(f"/assets/{key}/in_service"))
-    half = rules.amount("listed_use_test")
-    if asset_class.listed and placed is not None and share_of_year(asset, placed.year) > half:
-        later = range(placed.year + 1, rules.year + 1)
-        if any(share_of_year(asset, year) <= half for year in later):
-            marks.append(gaps.listed_recapture(f"/assets/{key}/shares"))
     return marks

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass, replace
 from decimal import Decimal
 from functools import cache
 
 from half_yard.countries.us.assets.classes import CLASSES, ONE, ONE_AND_A_HALF
-from half_yard.depreciation import Convention, Recovery, rate_table
+from half_yard.depreciation import Convention, Recovery, Start, rate_table
 from half_yard.figures import Figure, RuleValue, rule
 
 STRAIGHT_LINE, SLOWER, ALTERNATIVE = "straight_line", "slower", "alternative"
@@ -18,13 +19,20 @@ METHODS = {
 }
 """The ways of depreciation that can be elected (26 U.S.C. 168(b)(2), (b)(5), (g)(7)), by key."""
 LONGER_RESIDENTIAL = Decimal(40)
+LONG = Decimal(20)
+"""Years from which on tables A-8 to A-12 print three decimal places."""
 RESIDENTIAL_30_START = 2018
 # Two cells of table A-3 were printed as 17.85% and 3.34%, where its method gives 17.86% and 3.33%. The
 # printed table is the one the IRS prescribes and preparers check against, so it is followed.
 AS_PRINTED = {
-    ("seven_year", Convention.MID_QUARTER, 2, 1): Decimal("0.1785"),
-    ("seven_year", Convention.MID_QUARTER, 2, 8): Decimal("0.0334"),
+    ("seven_year", Start.in_quarter(2), 1): Decimal("0.1785"),
+    ("seven_year", Start.in_quarter(2), 8): Decimal("0.0334"),
 }
+WITHOUT_TABLES = 10
+"""Decimal places of a rate in percent that no table prints: the formula's own, as good as exact."""
+SHORT_YEAR = "Rev. Proc. 89-15, section 4 (short year, simplified method)"
+BY_FORMULA = "26 U.S.C. 168(b), without tables (IRS Pub. 946)"
+BY_ELECTION = "IRS Pub. 946, appendix A (straight line or 150%)"
 
 
 @cache
@@ -45,38 +53,71 @@ def recovery_of(class_key: str, method: str, year: int) -> Recovery:
         years = asset_class.alternative
         if class_key == "residential_building" and year < RESIDENTIAL_30_START:
             years = LONGER_RESIDENTIAL
-        return Recovery(years, ONE, 3 if asset_class.real else 2)
+        return Recovery(years, ONE, 3 if asset_class.real or years >= LONG else 2)
     return recovery
 
 
-@cache
-def class_rates(
-    class_key: str, convention: Convention, period: int, method: str = "", year: int = RESIDENTIAL_30_START
-) -> tuple[Decimal, ...]:
-    """The rates of a class by year of its life, as parts of the basis, as the published table prints them.
+@dataclass(frozen=True, slots=True)
+class Way:
+    """The way in which an asset of a class is depreciated: its start, the method elected, the year in which
+    it was placed in service, and whether by the formula instead of the printed tables."""
 
-    Raises ValueError for land, which has no table.
-    """
-    made = rate_table(recovery_of(class_key, method, year), convention, period)
-    if method:
+    class_key: str
+    start: Start
+    method: str = ""
+    year: int = RESIDENTIAL_30_START
+    by_formula: bool = False
+
+    @property
+    def recovery(self) -> Recovery:
+        """The life and the factor. Raises ValueError for what is not depreciated."""
+        return recovery_of(self.class_key, self.method, self.year)
+
+    @property
+    def short(self) -> bool:
+        """Whether the first year was a short one, for which there are no printed tables."""
+        return self.start not in FULL_YEARS
+
+    @property
+    def rates(self) -> tuple[Decimal, ...]:
+        """The rates by year of its life, as parts of the basis; as printed, where a table is."""
+        return _rates(self)
+
+    def rate(self, index: int) -> Figure:
+        """The rate of a year of its life (the first has index 0), with the table that states it."""
+        return _rate_figure(self, index)
+
+
+FULL_YEARS = frozenset(
+    [Start.in_half_year()]
+    + [Start.in_quarter(number) for number in range(1, 5)]
+    + [Start.in_month(number) for number in range(1, 13)]
+)
+
+
+@cache
+def _rates(way: Way) -> tuple[Decimal, ...]:
+    recovery = way.recovery
+    if way.by_formula or way.short:
+        return rate_table(replace(recovery, places=WITHOUT_TABLES, level=False), way.start.counted)
+    made = rate_table(recovery, way.start.counted)
+    if way.method:
         return made
     return tuple(
-        AS_PRINTED.get((class_key, convention, period, index), rate) for index, rate in enumerate(made, 1)
+        AS_PRINTED.get((way.class_key, way.start, index), rate) for index, rate in enumerate(made, 1)
     )
 
 
 @cache
-def rate_figure(
-    class_key: str, convention: Convention, period: int, index: int, method: str, year: int
-) -> Figure:
-    """The rate of a year of the asset's life (1 is the first), with the table that states it."""
-    rate = class_rates(class_key, convention, period, method, year)[index - 1]
+def _rate_figure(way: Way, index: int) -> Figure:
+    start = way.start
     looked_at = {
         Convention.HALF_YEAR: "",
-        Convention.MID_QUARTER: f", quarter {period}",
-        Convention.MID_MONTH: f", month {period}",
-    }[convention]
-    years = recovery_of(class_key, method, year).years
-    source = "IRS Pub. 946, appendix A (straight line or 150%)" if method else CLASSES[class_key].tables
-    label = f"{years}-year rate, {convention}{looked_at}, year {index}"
-    return rule(rate, label, RuleValue("macrs_rate", index, source, "share of basis"))
+        Convention.MID_QUARTER: f", quarter {start.period}",
+        Convention.MID_MONTH: f", month {start.period}",
+    }[start.convention]
+    source = BY_ELECTION if way.method else CLASSES[way.class_key].tables
+    if way.by_formula or way.short:
+        source = SHORT_YEAR if way.short else BY_FORMULA
+    label = f"{way.recovery.years}-year rate, {start.convention}{looked_at}, year {index + 1}"
+    return rule(_rates(way)[index], label, RuleValue("macrs_rate", index + 1, source, "share of basis"))

@@ -6,8 +6,8 @@ from collections.abc import Mapping, Sequence
 from decimal import Decimal
 
 from half_yard.countries.us import gaps
+from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.assets.life import cost_figure
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import (
     NOT_BELOW_ZERO,
@@ -56,7 +56,7 @@ def section_179(
         "maximum", "1", "Maximum amount", total("", (rules.figure("section_179_limit", label=label),))
     )
     property_ = [
-        cost_figure(key, asset)
+        basis_figure(key, asset)
         for key, asset in sorted(counted.items())
         if CLASSES[asset.asset_class].may_be_expensed
         and asset.in_service is not None

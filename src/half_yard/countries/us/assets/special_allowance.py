@@ -7,6 +7,7 @@ import datetime
 from dataclasses import dataclass
 
 from half_yard.countries.us import gaps
+from half_yard.countries.us.assets.basis import WITHOUT_ALLOWANCE, origin_of
 from half_yard.countries.us.assets.classes import AssetClass
 from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
 from half_yard.figures import Choice, Figure, Mark
@@ -41,6 +42,8 @@ def allowance_of(
     placed = asset.in_service
     if placed is None or not asset_class.allowance:
         return Allowance(None)
+    if origin_of(asset) in WITHOUT_ALLOWANCE:
+        return Allowance(None, Choice("Not bought: no special allowance", f"/assets/{key}/origin"))
     if asset.answers.get(NO_ALLOWANCE, False):
         return Allowance(None, Choice("No special allowance", f"/assets/{key}/answers/{NO_ALLOWANCE}"))
     elected = file.elections.get(election_key(asset_class.key), "") if placed.year == file.tax_year else ""

@@ -17,7 +17,7 @@ from half_yard.countries.results import Treatment
 from half_yard.countries.us.assets.classes import DOUBLE
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.macrs import lives
-from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER, recovery_of
+from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.year_rules import rules_for
 from half_yard.records import ClientFile
@@ -63,10 +63,13 @@ def treatments(file: ClientFile) -> list[Treatment]:
 
 def minimum(life: Life) -> Life:
     """The asset's life for the minimum tax."""
+    way = life.way
     if life.first < SAME_REAL_FROM:
-        return replace(life, method=ALTERNATIVE)
-    double = recovery_of(life.asset.asset_class, life.method, life.first).declining == DOUBLE
-    return replace(life, method=SLOWER) if double and life.allowance.rate is None else life
+        return replace(life, way=replace(way, method=ALTERNATIVE))
+    double = way.recovery.declining == DOUBLE
+    if double and life.allowance.rate is None:
+        return replace(life, way=replace(way, method=SLOWER))
+    return life
 
 
 def _under(book: StateBook, regular: dict[str, Life]) -> dict[str, Life]:

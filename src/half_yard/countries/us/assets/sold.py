@@ -1,0 +1,174 @@
+"""One asset that left service: its column of Form 4797, part III."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from decimal import Decimal
+
+from half_yard.countries.results import AssetStory
+from half_yard.countries.us import gaps
+from half_yard.countries.us.assets.basis import INHERITED, gain_basis_figure, loss_basis_figure, origin_of
+from half_yard.countries.us.assets.classes import CLASSES, SHORT_LIVED_REAL
+from half_yard.countries.us.assets.uses import HUNDRED, WHOLE, share_of_year
+from half_yard.countries.us.on_return import OnReturn
+from half_yard.figures import (
+    NOT_BELOW_ZERO,
+    Choice,
+    Figure,
+    Page,
+    difference,
+    entered,
+    larger_of,
+    smaller_of,
+    stated,
+    total,
+)
+from half_yard.records import Asset
+
+SALE, TRADE, ABANDONED, GIFT, PERSONAL = "sale", "trade", "abandonment", "gift", "personal"
+EXCHANGE, CASUALTY = "exchange", "casualty"
+DISPOSALS = {
+    SALE: "Sold",
+    TRADE: "Traded in (equipment; the allowance is its price)",
+    ABANDONED: "Abandoned or scrapped",
+    CASUALTY: "Lost by casualty or theft (the insurance is its price)",
+    GIFT: "Given away",
+    PERSONAL: "Taken for private use",
+    EXCHANGE: "Real property exchanged for other (section 1031)",
+}
+"""How an asset leaves service, by key. Since 2018 only real property is exchanged without gain (1031(a))."""
+Put = Callable[[str, str, str, Figure], Figure]
+
+
+@dataclass(frozen=True, slots=True)
+class Sold:
+    """One asset on the form: whether it was held for more than a year and lost by casualty, its gain or loss,
+    and what of a gain is ordinary or unrecaptured section 1250 gain."""
+
+    key: str
+    name: str
+    long_held: bool
+    casualty: bool
+    gain: Figure
+    recapture: Figure
+    unrecaptured: Figure
+
+
+def sold(page: Page, frame: OnReturn, key: str, asset: Asset, story: AssetStory) -> Sold:
+    """Fill in one asset's column. Its lines carry the asset's id."""
+    page.section = f"Part III · {asset.name or 'Asset'}"
+
+    def put(name: str, number: str, title: str, figure: Figure) -> Figure:
+        return page.line(f"{key}.{name}", number, title, figure)
+
+    parts = [_part_on_return(frame, asset), _business_part(key, asset)]
+
+    def ours(figure: Figure) -> Figure:
+        return _times(figure, parts)
+
+    price = entered(asset.proceeds or Decimal(0), "proceeds", f"/assets/{key}/proceeds")
+    selling = entered(asset.selling_costs or Decimal(0), "expense of sale", f"/assets/{key}/selling_costs")
+    taken = _taken(story)
+    proceeds = put("proceeds", "20", "Gross sales price", ours(price))
+    basis = ours(_basis_that_counts(key, asset, price, selling, taken) + selling)
+    cost = put("cost", "21", "Cost and expense of sale", basis)
+    depreciation = put("depreciation", "22", "Depreciation allowed or allowable", _times(taken, parts[:1]))
+    adjusted = put("basis", "23", "Adjusted basis", cost - depreciation)
+    result = proceeds - adjusted
+    if _between(key, asset, price, selling, taken):
+        result = stated(
+            Decimal(0), "between the basis for a gain and that for a loss: neither", "26 CFR 1.1015-1(a)(2)"
+        )
+    if asset.disposal == EXCHANGE:
+        result = result.marked(gaps.exchange(f"/assets/{key}/disposal"))
+    gain = put("gain", "24", "Gain or loss", result)
+    recapture, unrecaptured = NOT_BELOW_ZERO, NOT_BELOW_ZERO
+    if gain.amount > 0 and held_long(asset):
+        recapture, unrecaptured = _recapture(put, asset, gain, depreciation, story, parts[:1])
+    return Sold(key, asset.name, held_long(asset), asset.disposal == CASUALTY, gain, recapture, unrecaptured)
+
+
+def _taken(story: AssetStory) -> Figure:
+    """All depreciation up to and with this year's, less what was given back."""
+    taken = total("depreciation allowed", (story.prior, story.this_year))
+    return taken if story.taken_back is None else difference(taken.label, taken, story.taken_back)
+
+
+def _basis_that_counts(key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure) -> Figure:
+    """The basis for a gain where there is one, else that for a loss."""
+    for_gain = gain_basis_figure(key, asset)
+    if price.amount - selling.amount - (for_gain.amount - taken.amount) >= 0:
+        return for_gain
+    return loss_basis_figure(key, asset)
+
+
+def _between(key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure) -> bool:
+    """Whether there is a loss by the basis for a gain, and a gain by the basis for a loss."""
+    net = price.amount - selling.amount + taken.amount
+    return loss_basis_figure(key, asset).amount < net < gain_basis_figure(key, asset).amount
+
+
+def _recapture(
+    put: Put, asset: Asset, gain: Figure, depreciation: Figure, story: AssetStory, parts: list[Figure | None]
+) -> tuple[Figure, Figure]:
+    """What of a gain is ordinary (26 U.S.C. 1245, 1250), and what is unrecaptured section 1250 gain
+    (1(h)(6))."""
+    if not CLASSES[asset.asset_class].section_1250:
+        smaller = smaller_of("", gain, depreciation)
+        return put("ordinary", "25b", "Ordinary: smaller of lines 22 and 24", smaller), NOT_BELOW_ZERO
+    ordinary = NOT_BELOW_ZERO
+    if asset.asset_class in SHORT_LIVED_REAL and story.make_straight_line is not None:
+        straight = _times(story.make_straight_line(), parts)
+        over = larger_of("", difference("", depreciation, straight), NOT_BELOW_ZERO)
+        additional = put("additional", "26a", "Depreciation above straight line", over)
+        ordinary = put(
+            "ordinary", "26g", "Ordinary: smaller of lines 24 and 26a", smaller_of("", gain, additional)
+        )
+    rest = smaller_of("", gain - ordinary, depreciation - ordinary)
+    return ordinary, put("unrecaptured", "", "Unrecaptured section 1250 gain", rest)
+
+
+def held_long(asset: Asset) -> bool:
+    """Whether it was held for more than a year (26 U.S.C. 1231(b)(1)), from the day after it came. What was
+    inherited always was (1223(9))."""
+    start, end = asset.acquired or asset.in_service, asset.disposed
+    if start is None or end is None:
+        return False
+    if origin_of(asset) == INHERITED:
+        return True
+    return (end.year - start.year, end.month, end.day) > (1, start.month, start.day)
+
+
+def _part_on_return(frame: OnReturn, asset: Asset) -> Figure | None:
+    """The part of the activity that belongs to people on the return; None where that is all of it."""
+    owners = frame.file.activities[asset.activity].owners
+    part = sum((share for person, share in owners.items() if person in frame.people), Decimal(0)) / HUNDRED
+    return None if part == WHOLE else stated(part, "part of the people on the return")
+
+
+def _business_part(key: str, asset: Asset) -> Figure | None:
+    """The part of a sale that is the business's: as said, or the use that was the same in all years, or their
+    average (common practice, no source). None where that is all of it."""
+    path = f"/assets/{key}"
+    if asset.sale_share is not None:
+        return entered(asset.sale_share / HUNDRED, "business part of the sale", f"{path}/sale_share")
+    if asset.in_service is None or asset.disposed is None:
+        return None
+    years = range(asset.in_service.year, asset.disposed.year + 1)
+    uses = [share_of_year(asset, year) for year in years]
+    if all(use == WHOLE for use in uses):
+        return None
+    if len(set(uses)) == 1:
+        return entered(uses[0], "business use", f"{path}/share")
+    average = stated(sum(uses, Decimal(0)) / len(uses), "average business use of its years")
+    words = "Business part of the sale: the average of its years (common practice, no source)"
+    return average.because(Choice(words, f"{path}/sale_share"))
+
+
+def _times(figure: Figure, parts: list[Figure | None]) -> Figure:
+    made = figure
+    for part in parts:
+        if part is not None:
+            made = (made * part).in_cents().named(figure.label)
+    return made
