@@ -36,6 +36,29 @@ def heavy_file() -> ClientFile:
     )
 
 
+def many_assets(count: int) -> ClientFile:
+    """The heavy file with so many assets instead of its own: some used privately too, some with the special
+    allowance, some automobiles, some that have left service."""
+    chance = random.Random(946)
+    file = heavy_file()
+    businesses = [key for key, activity in file.activities.items() if activity.kind == "business"]
+    assets = []
+    for number in range(count):
+        asset = _asset(chance, businesses)
+        if number % 10 == 0:
+            asset = asset.model_copy(update={"share": Decimal(chance.randrange(51, 100))})
+        if number % 7 == 0:
+            asset = asset.model_copy(update={"answers": {}})
+        if number % 50 == 0:
+            asset = asset.model_copy(update={"asset_class": "passenger_auto"})
+        if number % 20 == 0:
+            asset = asset.model_copy(
+                update={"disposed": datetime.date(YEAR, 3, 5), "disposal": "abandonment"}
+            )
+        assets.append(asset)
+    return file.model_copy(update={"assets": numbered("assets", assets)})
+
+
 def _activity(kind: str, number: int) -> Activity:
     shared = number % 3 == 0
     owners = {"owner": Decimal(60), "spouse": Decimal(40)} if shared else {"owner": Decimal(100)}

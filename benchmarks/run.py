@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import os
 import resource
 import statistics
@@ -12,14 +13,15 @@ import time
 from collections.abc import Callable
 from pathlib import Path
 
-from benchmarks.heavy_file import heavy_file
+from benchmarks.heavy_file import heavy_file, many_assets
 from half_yard.__main__ import collect_seldom
 from half_yard.countries import PACKS, compute
-from half_yard.records import ClientFile, Statement, apply
+from half_yard.records import Change, ClientFile, Edit, Statement, apply
 from half_yard.statements import Tray, guess_layout, proposals, read_delimited, read_ofx, take_in, to_the_end
 from half_yard.storage import OpenFile, to_text
 
 ROWS = 20_000
+MANY = 10_000
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 START = """
 import sys, time
@@ -72,10 +74,23 @@ def main() -> None:
         show("open (read, check, lock), median", statistics.median(opening), "ms", 500)
         show("start to usable window, no file", _start([]), "ms", 1500)
         show("start to usable window with the heavy file", _start([str(path)]), "ms", 2000)
+        _assets()
         _imports()
         _interface(path)
         peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
         show("peak memory of this process", peak, "MB", 300)
+
+
+def _assets() -> None:
+    """10,000 assets over all years under three treatments, and the years to come."""
+    file, pack = many_assets(MANY), PACKS["us"]
+    show(
+        "10,000 assets under three books, median",
+        milliseconds(lambda: pack.treatments(file), 5)[2],
+        "ms",
+        1000,
+    )
+    show("10,000 assets in the years to come", milliseconds(lambda: pack.projection(file), 3)[1], "ms", 1000)
 
 
 def _imports() -> None:
@@ -121,6 +136,7 @@ def _start(arguments: list[str]) -> float:
 def _interface(path: Path) -> None:
     from half_yard.desktop.app import make_application  # noqa: PLC0415
     from half_yard.desktop.office import RecentFiles  # noqa: PLC0415
+    from half_yard.desktop.pages.assets import Part  # noqa: PLC0415
     from half_yard.desktop.stages import Stage  # noqa: PLC0415
     from half_yard.desktop.window import MainWindow  # noqa: PLC0415
 
@@ -160,6 +176,28 @@ def _interface(path: Path) -> None:
 
     taken = milliseconds(scroll, 60)
     show("a page of entries scrolled, 95th percentile", taken[int(len(taken) * 0.95)], "ms", 50)
+
+    def assets() -> None:
+        window.show_stage(Stage.BOOKS)
+        application.processEvents()
+        begun = time.perf_counter()
+        window.show_stage(Stage.ASSETS)
+        application.processEvents()
+        shown.append((time.perf_counter() - begun) * 1000)
+
+    shown: list[float] = []
+    milliseconds(assets, 7)
+    show("Assets page shown, median", statistics.median(shown), "ms", 200)
+    answers = itertools.cycle(["out", ""])
+
+    def flip() -> None:
+        election = Change(op="replace", path="/elections", value={"allowance.five_year": next(answers)})
+        window.workspace.do(Edit(label="Election", changes=(election,)))
+        application.processEvents()
+
+    window.assets.switch_to(Part.ELECTIONS)
+    flip()
+    show("an election flips, median", statistics.median(milliseconds(flip, 9)), "ms", 100)
 
     def pages() -> None:
         for stage in (Stage.ASSETS, Stage.RETURN, Stage.BOOKS):

@@ -100,6 +100,28 @@ class AssetKind:
 
 
 @dataclass(frozen=True, slots=True)
+class WhatIf:
+    """What could be otherwise: no special allowance for this year's property; of an asset another amount
+    expensed, in dollars, or its sale in a year."""
+
+    no_allowance: bool = False
+    asset: str = ""
+    expensed: Decimal | None = None
+    sold_in: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class FoundAmount:
+    """An amount that was looked for, what it brings the income to, and what nothing and all of it would, in
+    dollars."""
+
+    amount: Decimal
+    income: Decimal
+    without: Decimal
+    with_all: Decimal
+
+
+@dataclass(frozen=True, slots=True)
 class FormKind:
     """A kind of information form: which of its boxes is the amount, the statement line that this belongs to,
     by kind of activity, its further boxes and ticks."""

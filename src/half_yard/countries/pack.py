@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from decimal import Decimal
 from typing import Protocol
 
 from half_yard.countries.offered import (
@@ -10,11 +11,13 @@ from half_yard.countries.offered import (
     AssetKind,
     Box,
     FormKind,
+    FoundAmount,
     KindAdvice,
     LineLimit,
     ManyAnswers,
     Question,
     StatementLine,
+    WhatIf,
 )
 from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.records import Activity, ClientFile
@@ -89,6 +92,15 @@ class Pack(Protocol):
 
     def projection(self, file: ClientFile) -> Projection:
         """What the assets of a file take every year from its tax year on, as it is elected."""
+        ...
+
+    def what_if(self, file: ClientFile, asked: WhatIf) -> ClientFile:
+        """The file as it would be otherwise."""
+        ...
+
+    def expensing_for_income(self, file: ClientFile, asset: str, wanted: Decimal) -> FoundAmount:
+        """What to expense of an asset to bring taxable income to an amount in dollars. Raises ValueError,
+        which says why, where it can't be."""
         ...
 
     def year_elections(self, file: ClientFile) -> Sequence[ManyAnswers]:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
 
-MONTHS = 12
+HALF_MONTHS = 24
 MIDDLE_DAY = 15
 
 
@@ -22,11 +22,16 @@ class Convention(StrEnum):
 @dataclass(frozen=True, slots=True)
 class Start:
     """How an asset's first year counts: its convention, the quarter (1 to 4) or month (1 to 12) that the
-    convention looks at, 1 for the half-year; and the part of a full year that the first year is."""
+    convention looks at, 1 for the half-year; and for how many half months the first year counts."""
 
     convention: Convention
     period: int
-    counted: Fraction
+    half_months: int
+
+    @property
+    def counted(self) -> Fraction:
+        """The part of a full year that the first year counts."""
+        return Fraction(self.half_months, HALF_MONTHS)
 
     @staticmethod
     def of(convention: Convention, in_service: datetime.date, first_month: int = 1) -> Start:
@@ -36,7 +41,7 @@ class Start:
         """
         match convention:
             case Convention.HALF_YEAR:
-                return Start(convention, 1, Fraction(13 - first_month, 2 * MONTHS))
+                return Start(convention, 1, 13 - first_month)
             case Convention.MID_QUARTER if first_month > 1:
                 return _in_short_quarter(in_service, first_month)
             case Convention.MID_QUARTER:
@@ -47,17 +52,17 @@ class Start:
     @staticmethod
     def in_half_year() -> Start:
         """The half-year convention of a full year."""
-        return Start(Convention.HALF_YEAR, 1, Fraction(1, 2))
+        return Start(Convention.HALF_YEAR, 1, 12)
 
     @staticmethod
     def in_quarter(period: int) -> Start:
         """The mid-quarter convention, in a quarter of a full year."""
-        return Start(Convention.MID_QUARTER, period, Fraction(9 - 2 * period, 8))
+        return Start(Convention.MID_QUARTER, period, 3 * (9 - 2 * period))
 
     @staticmethod
     def in_month(period: int) -> Start:
         """The mid-month convention."""
-        return Start(Convention.MID_MONTH, period, Fraction(25 - 2 * period, 24))
+        return Start(Convention.MID_MONTH, period, 25 - 2 * period)
 
 
 def quarter(day: datetime.date) -> int:
@@ -72,10 +77,10 @@ def _in_short_quarter(day: datetime.date, first_month: int) -> Start:
     months = 13 - first_month
     if months in {4, 8}:
         number = (day.month - first_month) * 4 // months
-        return Start(Convention.MID_QUARTER, number + 1, Fraction(months * (7 - 2 * number), 8 * MONTHS))
+        return Start(Convention.MID_QUARTER, number + 1, months * (7 - 2 * number) // 4)
     begin = datetime.date(day.year, first_month, 1)
     days = (datetime.date(day.year, 12, 31) - begin).days + 1
     number = (day - begin).days * 4 // days
     middle = begin + datetime.timedelta(days=days * (2 * number + 1) // 8)
     half_months = 2 * (13 - middle.month) - (1 if middle.day > MIDDLE_DAY else 0)
-    return Start(Convention.MID_QUARTER, number + 1, Fraction(half_months, 2 * MONTHS))
+    return Start(Convention.MID_QUARTER, number + 1, half_months)

@@ -1,27 +1,30 @@
 """The United States behind the names that every country pack offers."""
 
 from collections.abc import Sequence
+from decimal import Decimal
 
 from half_yard.countries.offered import (
     AssetDoubts,
     AssetKind,
     Box,
+    FoundAmount,
     KindAdvice,
     LineLimit,
     ManyAnswers,
     Question,
     StatementLine,
+    WhatIf,
 )
 from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.assets.classes import CLASSES, LOAN
-from half_yard.countries.us.assets.projection import project
 from half_yard.countries.us.assets.rates import METHODS
 from half_yard.countries.us.assets.sold import DISPOSALS
 from half_yard.countries.us.assets.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
-from half_yard.countries.us.assets.treatments import treatments
+from half_yard.countries.us.assets.what_if import what_if
 from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.compute import compute
+from half_yard.countries.us.expensing_for_income import expensing_for_income
 from half_yard.countries.us.form_boxes import FORM_KINDS, PERSONS_BOXES
 from half_yard.countries.us.identity import (
     employer_number_problem,
@@ -86,11 +89,24 @@ class UnitedStates:
 
     def treatments(self, file: ClientFile) -> Sequence[Treatment]:
         """Regular tax, minimum tax, and the state books."""
+        # NumPy is imported when it is first needed: it would be a tenth of the start.
+        from half_yard.countries.us.assets.treatments import treatments  # noqa: PLC0415
+
         return treatments(file)
 
     def projection(self, file: ClientFile) -> Projection:
         """The depreciation of all assets that count, regular tax."""
+        from half_yard.countries.us.assets.projection import project  # noqa: PLC0415
+
         return project(file)
+
+    def what_if(self, file: ClientFile, asked: WhatIf) -> ClientFile:
+        """Other elections, or an asset sold."""
+        return what_if(file, asked)
+
+    def expensing_for_income(self, file: ClientFile, asset: str, wanted: Decimal) -> FoundAmount:
+        """What to expense under section 179."""
+        return expensing_for_income(file, asset, wanted)
 
     def year_elections(self, file: ClientFile) -> Sequence[ManyAnswers]:
         """The special allowance by class (26 U.S.C. 168(k)(7), (10)), for classes of this year's property."""

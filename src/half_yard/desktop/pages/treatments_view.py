@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from decimal import Decimal
-
 from PySide6.QtWidgets import QVBoxLayout, QWidget
 
 from half_yard.desktop.parts import soft, title
@@ -34,12 +32,12 @@ class TreatmentsView(QWidget):
         """Show an asset's years under each book, and the totals of this year."""
         file = self._workspace.file
         books = self._workspace.pack.treatments(file)
-        known = [book for book in books if key in book.years]
+        known = [book for book in books if key in book.rows]
         name = file.assets[key].name if key in file.assets else ""
         self._title.setText(f"{name or 'No asset'} under each book")
-        first = min((book.years[key][0] for book in known), default=file.tax_year)
-        show_years(self.table, first, [(book.title, book.years[key][1]) for book in known])
-        sums = [sum((book.taken(each, file.tax_year) for each in book.years), Decimal(0)) for book in books]
+        first = min((book.years(key)[0] for book in known), default=file.tax_year)
+        show_years(self.table, first, [(book.title, book.years(key)[1]) for book in known])
+        sums = [book.total(file.tax_year) for book in books]
         said = [f"{book.title} {exact_text(whole)}" for book, whole in zip(books, sums, strict=True)]
         more = [
             f"{book.title} {exact_text(whole - sums[0])}"

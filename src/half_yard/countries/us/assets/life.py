@@ -85,6 +85,14 @@ class Life:
             key, asset, asset_class, way, first, allowance, limits, half, tuple(choices), marks
         )  # fmt: skip
 
+    def by(self, way: Way) -> Life:
+        """The same life by another way. What `dataclasses.replace` does, several times as fast: a book of ten
+        thousand assets is made of them."""
+        return Life(
+            self.key, self.asset, self.asset_class, way, self.first, self.allowance, self.limits, self.half,
+            self.choices, self.marks, self.as_if_whole,
+        )  # fmt: skip
+
     # -- numbers -------------------------------------------------------------------------------------
 
     @cached_property

@@ -68,6 +68,10 @@ class Way:
     year: int = RESIDENTIAL_30_START
     by_formula: bool = False
 
+    def by(self, method: str) -> Way:
+        """The same by another method."""
+        return Way(self.class_key, self.start, method, self.year, self.by_formula)
+
     @property
     def recovery(self) -> Recovery:
         """The life and the factor. Raises ValueError for what is not depreciated."""

@@ -8,18 +8,23 @@ tax. A state's book is data (`rules/state_books.toml`).
 from __future__ import annotations
 
 import tomllib
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from decimal import Decimal
 from functools import cache
 from importlib import resources
 
+import numpy as np
+
 from half_yard.countries.results import Treatment
+from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.classes import DOUBLE
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.macrs import lives
 from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.year_rules import rules_for
+from half_yard.depreciation.many import Cents, years_of_all
 from half_yard.records import ClientFile
 
 SAME_REAL_FROM = 1999
@@ -37,11 +42,8 @@ class StateBook:
 @cache
 def state_books() -> dict[str, StateBook]:
     """The state books there are, by key."""
-    text = (
-        resources.files("half_yard.countries.us")
-        .joinpath("rules", "state_books.toml")
-        .read_text(encoding="utf-8")
-    )
+    rules = resources.files("half_yard.countries.us") / "rules"
+    text = rules.joinpath("state_books.toml").read_text(encoding="utf-8")
     found = tomllib.loads(text, parse_float=Decimal)
     return {
         key: StateBook(item["title"], item["special_allowance"], Decimal(item["section_179_limit"]))
@@ -55,34 +57,62 @@ def treatments(file: ClientFile) -> list[Treatment]:
     books = {"Regular tax": regular, "Minimum tax": {key: minimum(life) for key, life in regular.items()}}
     for book in state_books().values():
         books[book.title] = _under(book, regular)
-    return [
-        Treatment(title, {key: (life.first, tuple(life.amounts)) for key, life in each.items()})
-        for title, each in books.items()
-    ]
+    # Most assets are the same under several books: each life is worked out once.
+    known: dict[int, int] = {}
+    each: list[Life] = []
+    rows: dict[str, list[int]] = {}
+    for title, lives_of_book in books.items():
+        rows[title] = []
+        for life in lives_of_book.values():
+            if id(life) not in known:
+                known[id(life)] = len(each)
+                each.append(life)
+            rows[title].append(known[id(life)])
+    cents = years_of_lives(each)
+    keys = tuple(regular)
+    first = np.array([life.first for life in regular.values()], np.int64)
+    return [Treatment(title, keys, first, cents[numbers]) for title, numbers in rows.items()]
+
+
+def years_of_lives(each: list[Life]) -> Cents:
+    """What every life takes by year, in cents: an array of lives by years. One whose business use falls has
+    its own years."""
+    cents = years_of_all([life.terms for life in each])
+    for number, life in enumerate(each):
+        if life.asset.shares and life.fall is not None:
+            years = [int(amount * 100) for amount in life.amounts]
+            more = len(years) - cents.shape[1]
+            cents = np.pad(cents, ((0, 0), (0, max(more, 0))))
+            cents[number] = 0
+            cents[number, : len(years)] = years
+    return cents
 
 
 def minimum(life: Life) -> Life:
     """The asset's life for the minimum tax."""
     way = life.way
     if life.first < SAME_REAL_FROM:
-        return replace(life, way=replace(way, method=ALTERNATIVE))
+        return life.by(way.by(ALTERNATIVE))
     double = way.recovery.declining == DOUBLE
     if double and life.allowance.rate is None:
-        return replace(life, way=replace(way, method=SLOWER))
+        return life.by(way.by(SLOWER))
     return life
 
 
-def _under(book: StateBook, regular: dict[str, Life]) -> dict[str, Life]:
+def _under(book: StateBook, regular: Mapping[str, Life]) -> dict[str, Life]:
     """The lives under a state's book; what a year may expense goes to the first assets entered first."""
     left: dict[int, Decimal] = {}
     made = {}
     for key, life in regular.items():
+        elected = life.asset.expensed or Decimal(0)
         room = left.setdefault(life.first, book.section_179_limit)
-        expensed = min(life.asset.expensed or Decimal(0), room)
+        expensed = min(elected, room)
         left[life.first] = room - expensed
-        asset = life.asset
-        if asset.expensed:
-            asset = asset.model_copy(update={"expensed": expensed})
-        allowance = life.allowance if book.special_allowance else Allowance(None)
-        made[key] = replace(life, asset=asset, allowance=allowance)
+        changed = life
+        if expensed != elected:
+            changed = replace(life, asset=life.asset.model_copy(update={"expensed": expensed}))
+        if life.allowance.rate is not None and not book.special_allowance:
+            limits = auto_limits(life.first, allowance=False) if life.limits else None
+            changed = replace(changed, allowance=Allowance(None), limits=limits)
+        made[key] = changed
     return made
