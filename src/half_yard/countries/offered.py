@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime
 from collections.abc import Mapping
 from dataclasses import dataclass
 from decimal import Decimal
@@ -88,8 +89,9 @@ class Box:
 @dataclass(frozen=True, slots=True)
 class AssetKind:
     """A class of property as the preparer picks it: by its title or other words. `months` says that it is
-    written off over months that the preparer gives, `elected` that a way to depreciate it can be elected, and
-    `expensed` that a part of its cost can be expensed."""
+    written off over months that the preparer gives, `elected` that a way to depreciate it can be elected,
+    `expensed` that a part of its cost can be expensed, `own_years` and `output` that its years are entered,
+    as amounts or as units; `facts` say what the class is."""
 
     key: str
     title: str
@@ -97,6 +99,46 @@ class AssetKind:
     words: tuple[str, ...] = ()
     elected: bool = False
     expensed: bool = False
+    own_years: bool = False
+    output: bool = False
+    facts: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class AssetOrigin:
+    """A way in which an asset comes: what its `cost` is, what else counts, and the words that say how."""
+
+    title: str
+    cost: str
+    boxes: tuple[Box, ...]
+    law: str
+
+
+@dataclass(frozen=True, slots=True)
+class AssetBases:
+    """An asset's unadjusted basis in dollars: for depreciation, for a gain, for a loss."""
+
+    depreciation: Decimal
+    gain: Decimal
+    loss: Decimal
+
+
+@dataclass(frozen=True, slots=True)
+class Purchase:
+    """A property that was bought, amounts in dollars: `added` are costs that count to the basis, `building`
+    and `land` what they are assessed at, or their percentages; `loan_costs` are written off over
+    `loan_months`."""
+
+    activity: str
+    name: str
+    asset_class: str
+    day: datetime.date | None
+    price: Decimal
+    added: Decimal
+    building: Decimal
+    land: Decimal
+    loan_costs: Decimal
+    loan_months: int | None
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,20 +7,23 @@ from decimal import Decimal
 from typing import Protocol
 
 from half_yard.countries.offered import (
+    AssetBases,
     AssetDoubts,
     AssetKind,
+    AssetOrigin,
     Box,
     FormKind,
     FoundAmount,
     KindAdvice,
     LineLimit,
     ManyAnswers,
+    Purchase,
     Question,
     StatementLine,
     WhatIf,
 )
 from half_yard.countries.results import Computation, Projection, Treatment
-from half_yard.records import Activity, ClientFile
+from half_yard.records import Activity, Asset, ClientFile, Edit
 
 
 class Pack(Protocol):
@@ -84,6 +87,25 @@ class Pack(Protocol):
     @property
     def disposals(self) -> Mapping[str, str]:
         """The titles of the ways in which an asset leaves service, by key."""
+        ...
+
+    @property
+    def origins(self) -> Mapping[str, AssetOrigin]:
+        """The ways in which an asset comes, by key; the usual has an empty key."""
+        ...
+
+    def bases(self, asset: Asset) -> AssetBases:
+        """An asset's unadjusted basis by how it came."""
+        ...
+
+    @property
+    def buildings(self) -> Mapping[str, str]:
+        """The titles of the classes of building that may be bought now, by key."""
+        ...
+
+    def purchase(self, file: ClientFile, bought: Purchase) -> tuple[Edit, str]:
+        """The edit that adds the assets of a property that was bought, and the building's id. Raises
+        ValueError, which says what is missing."""
         ...
 
     def treatments(self, file: ClientFile) -> Sequence[Treatment]:

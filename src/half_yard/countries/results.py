@@ -13,7 +13,9 @@ if TYPE_CHECKING:  # it takes a tenth of a second, which the start of the progra
     from numpy import int64
     from numpy.typing import NDArray
 
+from half_yard.depreciation.by_hand import HandYear
 from half_yard.figures import Figure, Line, Place, Sheet, Threads
+from half_yard.figures.rounding import to_cents
 from half_yard.records import ClientFile
 from half_yard.review import Finding, Level
 
@@ -48,6 +50,26 @@ class PayerMatch:
     receipt: bool = True
 
 
+@dataclass(frozen=True, slots=True)
+class YearRow:
+    """One year of an asset: what it takes, of which basis at which rate, in words where that stands and what
+    else counts, and the arithmetic by hand to compare with; amounts in dollars, the rate a part of one."""
+
+    year: int
+    taken: Figure
+    basis: Decimal | None = None
+    rate: Decimal | None = None
+    words: str = ""
+    by_hand: HandYear | None = None
+
+    @property
+    def beyond_hand(self) -> Decimal | None:
+        """What the rate takes beyond the arithmetic by hand; None where there is none to compare."""
+        if self.by_hand is None or self.basis is None or self.rate is None:
+            return None
+        return to_cents(self.basis * self.rate) - self.by_hand.amount
+
+
 @dataclass(frozen=True, eq=False)
 class AssetStory:
     """What depreciation does to one asset.
@@ -56,7 +78,7 @@ class AssetStory:
     took, and `yearly`, every year by the table from `first_year` on, are made when first asked for. `parts`
     are those of this year that its form shows apart, `taken_back` what of earlier years this year gives back
     because the business use fell; `make_straight_line` makes what straight line would have taken up to this
-    year, with what was expensed.
+    year, with what was expensed; `make_rows` lays every year open.
     """
 
     first_year: int
@@ -69,6 +91,7 @@ class AssetStory:
     make_amounts: Callable[[], Sequence[Decimal]] = tuple
     taken_back: Figure | None = None
     make_straight_line: Callable[[], Figure] | None = None
+    make_rows: Callable[[], Sequence[YearRow]] = tuple
 
     @cached_property
     def next_year(self) -> Figure:
@@ -84,6 +107,12 @@ class AssetStory:
     def amounts(self) -> Sequence[Decimal]:
         """What every year of its life takes, in dollars: the amounts of `yearly`, made without it."""
         return self.make_amounts()
+
+    @cached_property
+    def rows(self) -> Sequence[YearRow]:
+        """Every year laid open; of what has no rates just what it takes."""
+        years = enumerate(self.yearly, self.first_year)
+        return self.make_rows() or [YearRow(year, figure) for year, figure in years]
 
     @cached_property
     def yearly(self) -> tuple[Figure, ...]:

@@ -1,6 +1,8 @@
 """An asset like another: what is set up for it, without what has happened to that one."""
 
-from half_yard.records.client_file import ClientFile
+from decimal import Decimal
+
+from half_yard.records.client_file import Asset, ClientFile
 from half_yard.records.edits import Edit, add
 from half_yard.records.identifiers import next_id
 
@@ -16,3 +18,15 @@ def duplicate_asset(file: ClientFile, key: str) -> tuple[Edit, str]:
     copy = asset.model_copy(update={"name": f"{asset.name} (2)", **OWN_STORY})
     fresh = next_id("assets", file.assets)
     return add(f"{asset.name} duplicated", f"/assets/{fresh}", copy), fresh
+
+
+def improvement_of(file: ClientFile, key: str) -> tuple[Edit, str]:
+    """The edit that adds an improvement of an asset: of its class, linked to it, its cost and day still to be
+    typed; and its id. Raises KeyError if there is no such asset."""
+    asset = file.assets[key]
+    fresh = next_id("assets", file.assets)
+    new = Asset(
+        activity=asset.activity, name=f"Improvement of {asset.name}", asset_class=asset.asset_class,
+        cost=Decimal(0), part_of=key,
+    )  # fmt: skip
+    return add(f"Improvement of {asset.name}", f"/assets/{fresh}", new), fresh

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from decimal import Decimal
 
 from half_yard.countries.offered import (
+    AssetBases,
     AssetDoubts,
     AssetKind,
     Box,
@@ -11,13 +12,22 @@ from half_yard.countries.offered import (
     KindAdvice,
     LineLimit,
     ManyAnswers,
+    Purchase,
     Question,
     StatementLine,
     WhatIf,
 )
 from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.countries.us.activity_codes import code_title, find_codes
-from half_yard.countries.us.assets.classes import CLASSES, LOAN
+from half_yard.countries.us.assets.basis import (
+    ORIGINS,
+    basis_amount,
+    gain_basis_figure,
+    loss_basis_figure,
+)
+from half_yard.countries.us.assets.classes import CLASSES, LOAN, OUTPUT
+from half_yard.countries.us.assets.classes import YEARS as YEARS_OF_ITS_OWN
+from half_yard.countries.us.assets.purchase import purchase_edit
 from half_yard.countries.us.assets.rates import METHODS
 from half_yard.countries.us.assets.sold import DISPOSALS
 from half_yard.countries.us.assets.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
@@ -35,7 +45,7 @@ from half_yard.countries.us.on_return import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES
 from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, MEALS, REPAIR_LINES, lines_of
 from half_yard.countries.us.year_rules import YEARS, rules_for
-from half_yard.records import Activity, ClientFile
+from half_yard.records import Activity, Asset, ClientFile, Edit
 
 
 class UnitedStates:
@@ -53,12 +63,13 @@ class UnitedStates:
     asset_kinds = tuple(
         AssetKind(
             item.key, item.title, item.key == LOAN, item.words, item.recovery is not None,
-            item.may_be_expensed,
+            item.may_be_expensed, item.own == YEARS_OF_ITS_OWN, item.own == OUTPUT, item.facts,
         )
         for item in CLASSES.values()
     )  # fmt: skip
     methods = METHODS
     disposals = DISPOSALS
+    origins = ORIGINS
 
     form_kinds = FORM_KINDS
     marketplace_lines = {"gross": "gross_receipts", "tips": "gross_receipts", "fees": "commissions"}
@@ -86,6 +97,18 @@ class UnitedStates:
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Business or rental."""
         return advise(activity)
+
+    def bases(self, asset: Asset) -> AssetBases:
+        """By how the asset came."""
+        return AssetBases(
+            basis_amount(asset), gain_basis_figure("", asset).amount, loss_basis_figure("", asset).amount
+        )
+
+    buildings = {key: CLASSES[key].title for key in ("residential_building", "nonresidential_building")}
+
+    def purchase(self, file: ClientFile, bought: Purchase) -> tuple[Edit, str]:
+        """Building, land and loan costs."""
+        return purchase_edit(file, bought)
 
     def treatments(self, file: ClientFile) -> Sequence[Treatment]:
         """Regular tax, minimum tax, and the state books."""

@@ -53,13 +53,21 @@ class ElectionsView(QWidget):
     def _effects(self, file: ClientFile, asked: Sequence[ManyAnswers]) -> str:
         """What this year's depreciation would be under the answers that were not given."""
         pack = self._workspace.pack
+        of_year = {
+            key: asset
+            for key, asset in file.assets.items()
+            if asset.in_service is not None and asset.in_service.year == file.tax_year
+        }
+        file = file.model_copy(update={"assets": of_year})  # no election changes those of earlier years
         now = pack.projection(file).total(0)
         words = []
         for question in asked:
             chosen = file.elections.get(question.key, "")
             for key, name in (("", "as the law has it"), *question.options):
+                if key == chosen:
+                    continue
                 other = pack.projection(with_election(file, question.key, key)).total(0)
-                if key != chosen and other != now:
+                if other != now:
                     sign = "+" if other > now else ""
                     subject = question.text.partition(", ")[2]
                     words.append(f"{subject}, {name.lower()}: {sign}{money_text(other - now)}")

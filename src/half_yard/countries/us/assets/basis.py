@@ -5,10 +5,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.countries.offered import Box
+from half_yard.countries.offered import AssetOrigin, Box
 from half_yard.figures import NOT_BELOW_ZERO, Figure, difference, entered, larger_of, smaller_of, total
 from half_yard.records import Asset
 
@@ -19,24 +18,14 @@ ADDED, ALTERNATE, AT_GIFT, GIFT_TAX, GIFT_TAXED, AT_CHANGE = (
 )  # fmt: skip
 
 
-@dataclass(frozen=True, slots=True)
-class Origin:
-    """A way in which an asset comes: what its `cost` is, what else counts, and the words that say how."""
-
-    title: str
-    cost: str
-    boxes: tuple[Box, ...]
-    law: str
-
-
 ORIGINS = {
-    BOUGHT: Origin(
+    BOUGHT: AssetOrigin(
         "Bought",
         "Price",
         (Box(ADDED, "Costs that are added", "title, recording, survey, legal, transfer tax, freight"),),
         "26 U.S.C. 1012; 26 CFR 1.263(a)-2(f). Costs of a loan, insurance and rent before closing stay out.",
     ),
-    BUILT: Origin(
+    BUILT: AssetOrigin(
         "Built over time",
         "Contractors",
         (
@@ -47,13 +36,13 @@ ORIGINS = {
         ),
         "26 U.S.C. 263A. The owner's own work has no cost.",
     ),
-    INHERITED: Origin(
+    INHERITED: AssetOrigin(
         "Inherited",
         "Value at death",
         (Box(ALTERNATE, "Alternate value", "only if the estate elected it (26 U.S.C. 2032)"),),
         "26 U.S.C. 1014. Held for more than a year by law (1223(9)); no special allowance, no section 179.",
     ),
-    GIVEN: Origin(
+    GIVEN: AssetOrigin(
         "A gift",
         "Donor's adjusted basis",
         (
@@ -63,7 +52,7 @@ ORIGINS = {
         ),
         "26 U.S.C. 1015. The tax on what it had gained is added; no special allowance, no section 179.",
     ),
-    CONVERTED: Origin(
+    CONVERTED: AssetOrigin(
         "Turned from private use",
         "Cost with improvements",
         (Box(AT_CHANGE, "Value at the change", "depreciation and a loss count from the smaller"),),

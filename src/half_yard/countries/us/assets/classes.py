@@ -64,6 +64,23 @@ class AssetClass:
         return (self.real and not self.section) or self.key in SHORT_LIVED_REAL
 
     @property
+    def facts(self) -> str:
+        """What the class is, in words: its life, method and convention, what can be elected, and its kind."""
+        if self.recovery is None:
+            return f"{self.tables}; {self.law}" if self.tables else ""
+        factor = self.recovery.declining
+        how = "straight line" if factor == 1 else f"{factor * 100:.0f}% declining balance"
+        convention = "mid-month" if self.real else "half-year or mid-quarter"
+        can = [
+            "section 179" if self.may_be_expensed else "no section 179",
+            "special allowance" if self.allowance else "no special allowance",
+        ]
+        listed = ["listed property"] if self.listed else []
+        alternative = f"alternative system {self.alternative.normalize():f} years"
+        years = f"{self.recovery.years}-year property"
+        return "; ".join([f"{years}, {how}, {convention}", alternative, *can, *listed, self.law])
+
+    @property
     def law(self) -> str:
         """The section under which a gain on it is ordinary, and its kind in words."""
         if self.section:
@@ -77,6 +94,7 @@ SHORT_LIVED_REAL = {LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS, FARM_BUILDINGS}
 THIRTY_NINE_START = datetime.date(1993, 5, 13)
 OWN_PROPERTY, OWN_BUILDING = "own_schedule", "own_building"
 YEARS, OUTPUT = "years", "output"
+LAND = "land"
 START_UP, LOAN, INTANGIBLE, SOFTWARE = "start_up", "loan_costs", "intangible", "software"
 DOUBLE, ONE_AND_A_HALF, ONE = Decimal(2), Decimal("1.5"), Decimal(1)
 PERSONAL_TABLES = "Rev. Proc. 87-57 tables 1 to 5 (IRS Pub. 946, A-1 to A-5)"
@@ -206,7 +224,7 @@ CLASSES = {
             tables="26 CFR 1.446-5", section="461(g)", words=("Mortgage points", "Refinancing costs"),
         ),
         AssetClass(
-            "land", "Land (never depreciated)", None, real=True, since=datetime.date.min, words=("Lot",)
+            LAND, "Land (never depreciated)", None, real=True, since=datetime.date.min, words=("Lot",)
         ),
     )
 }  # fmt: skip

@@ -194,7 +194,8 @@ class Life:
         return entered(self.terms.share(index), f"business use of {year}", f"/assets/{self.key}/{field}")
 
     @cached_property
-    def _expensed(self) -> Figure | None:
+    def expensed(self) -> Figure | None:
+        """What was elected to be expensed; None where nothing was."""
         if not self.terms.expensed:
             return None
         label, elected = f"{self.asset.name}: elected to be expensed (section 179)", self.asset.expensed
@@ -205,21 +206,22 @@ class Life:
         return (leaf / use).in_cents().named(f"{label}, as of full use")
 
     @cached_property
-    def _allowance(self) -> Figure | None:
+    def special_allowance(self) -> Figure | None:
+        """The special allowance, before any limit; None where there is none."""
         rate = self.allowance.rate
         if rate is None or not first_allowance(self.terms):
             return None
         basis = self._business_part(0)
-        if self._expensed is not None:
-            less = difference("business part less what is expensed", basis, self._expensed)
+        if self.expensed is not None:
+            less = difference("business part less what is expensed", basis, self.expensed)
             basis = larger_of("basis of the allowance", less, NOT_BELOW_ZERO)
         label = f"{self.asset.name}: special allowance"
         return (basis * rate).in_cents().named(label)
 
-    def _basis(self, index: int) -> Figure:
+    def basis_of_rate(self, index: int) -> Figure:
         """What the rate of a year is taken of."""
         basis = self._business_part(index)
-        off = [part for part in (self._expensed, self._allowance) if part is not None]
+        off = [part for part in (self.expensed, self.special_allowance) if part is not None]
         if index and self.limits is not None and self.terms.allowance == 1:
             off = [self._limit(0)]
         if not off:
@@ -240,7 +242,7 @@ class Life:
         if left_in is not None and index == left_in[0]:
             part = stated(left_in[1], "part of the year in which it left service", "26 CFR 1.168(d)-1(b)")
             rate = (rate * part).named(rate.label)
-        product = (self._basis(index) * rate).named(f"{self.asset.name}: basis times rate")
+        product = (self.basis_of_rate(index) * rate).named(f"{self.asset.name}: basis times rate")
         return product.in_cents().named(f"{self.asset.name}: depreciation")
 
     @cached_property
@@ -265,7 +267,7 @@ class Life:
             return {"regular": self._shaped(self._behind(index))}
         made = {"regular": self._regular(index)}
         if not index:
-            firsts = {"expensed": self._expensed, "allowance": self._allowance}
+            firsts = {"expensed": self.expensed, "allowance": self.special_allowance}
             made = {**{name: part for name, part in firsts.items() if part is not None}, **made}
         limited = made if self.limits is None else self._limited(index, made)
         # What shaped the year is said once: of its first part.
@@ -338,11 +340,11 @@ class Life:
         if self.asset_class.listed:
             slow = total("by the alternative system", (fall.then.year(each) for each in range(index)))
             over = difference(f"{name}: taken above the alternative system", self.prior(index), slow)
-        elif self._expensed is None:
+        elif self.expensed is None:
             return None
         else:
-            years = [self._of_expensed(self._expensed, each) for each in range(index + 1)]
-            over = difference(f"{name}: expensed above depreciation", self._expensed, *years)
+            years = [self._of_expensed(self.expensed, each) for each in range(index + 1)]
+            over = difference(f"{name}: expensed above depreciation", self.expensed, *years)
         return larger_of(f"{name}: taken back", over, NOT_BELOW_ZERO)
 
     def _of_expensed(self, expensed: Figure, index: int) -> Figure:

@@ -13,8 +13,9 @@ from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.mid_quarter import QuarterTest, mid_quarter_tests
 from half_yard.countries.us.assets.own_schedules import own_story
-from half_yard.countries.us.assets.special_allowance import allowance_of
+from half_yard.countries.us.assets.special_allowance import allowance_of, election_key
 from half_yard.countries.us.assets.stops import stop
+from half_yard.countries.us.assets.year_rows import rows_of_life
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.depreciation import Convention, Start
 from half_yard.figures import Sheet, stated
@@ -41,8 +42,10 @@ def depreciate(file: ClientFile, rules: YearRules) -> Depreciation:
     for key, asset in counted.items():
         test = tests.get(asset.in_service.year) if asset.in_service else None
         make = partial(_story, key, asset, file, rules, test, of_costs.get(key))
-        made_from = (asset, rules, file.elections, file.short_years, test, of_costs.get(key))
-        stories[key] = STORIES.get(key, made_from, make)
+        made_from = (asset, rules, file.short_years, test, of_costs.get(key))
+        # What is elected is part of the key: an election that is taken back brings the stories back.
+        elected = file.elections.get(election_key(asset.asset_class), "")
+        stories[key] = STORIES.get((key, elected), made_from, make)
     this_year = tests.get(file.tax_year)
     return Depreciation(stories, stops, this_year.sheet if this_year else None)
 
@@ -109,4 +112,5 @@ def _story(
         lambda: life.amounts,
         life.recapture(index),
         lambda: life.straight_line(index),
+        lambda: rows_of_life(life),
     )

@@ -1,0 +1,54 @@
+"""Every year of an asset laid open: what the rate was taken of, which rate from which table, what limits it,
+and the same by hand."""
+
+from __future__ import annotations
+
+from half_yard.countries.results import YearRow
+from half_yard.countries.us.assets.life import Life
+from half_yard.depreciation.by_hand import HandYear, by_hand
+from half_yard.figures import Figure, RuleValue
+
+
+def rows_of_life(life: Life) -> list[YearRow]:
+    """A row for each year of a depreciated asset's life."""
+    hand = _hand_years(life)
+    return [_row(life, index, figure, hand) for index, figure in enumerate(life.all_years())]
+
+
+def _row(life: Life, index: int, figure: Figure, hand: list[HandYear]) -> YearRow:
+    then = life.fall.then if life.fall is not None and index >= life.fall.then_from else life
+    year = life.first + index
+    if index >= len(then.rates):
+        return YearRow(year, figure, words="what the limits cut off, a year's limit at a time")
+    rate = then.way.rate(index)
+    source = rate.origin.source if isinstance(rate.origin, RuleValue) else ""
+    words = [f"{source}, year {index + 1}"]
+    if index == 0:
+        words += [f"{part.amount:,.2f} {name}" for name, part in _firsts(then)]
+    left_in = then.terms.left_in
+    if left_in is not None and index == left_in[0]:
+        words.append(f"times {left_in[1].normalize():.4f}, the part of the year in which it left")
+    if (limit := then.terms.limit(index)) is not None:
+        words.append(f"not more than {limit:,.2f}")
+    by = hand[index] if index < len(hand) and then is life else None
+    return YearRow(year, figure, then.basis_of_rate(index).amount, rate.amount, "; ".join(words), by)
+
+
+def _firsts(life: Life) -> list[tuple[str, Figure]]:
+    """What the first year takes besides its rate."""
+    firsts = (("expensed", life.expensed), ("special allowance", life.special_allowance))
+    return [(name, figure) for name, figure in firsts if figure is not None]
+
+
+def _hand_years(life: Life) -> list[HandYear]:
+    """The years by hand, of the basis behind what the first year took at once; none where its use changes, it
+    has limits or it left service, which tables and arithmetic treat alike."""
+    terms = life.terms
+    if (
+        terms.limits is not None
+        or terms.left_in is not None
+        or any(share != terms.shares[0] for share in terms.shares)
+    ):
+        return []
+    basis = life.basis_of_rate(0).amount
+    return by_hand(basis, life.way.recovery, life.way.start) if basis > 0 else []
