@@ -15,7 +15,7 @@ MAY_IMPORT = {
     "sharing": {"figures"},
     "review": {"records"},
     "countries": {"figures", "records", "depreciation", "sharing", "review"},
-    "interop": {"countries"},
+    "interop": {"figures", "records", "countries"},
     "statements": {"figures", "records", "countries"},
     "standins": {"records"},
     "storage": {"records"},

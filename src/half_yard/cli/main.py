@@ -11,7 +11,7 @@ from half_yard.cli.printed import as_json, as_text, thread_text
 from half_yard.countries import PACKS, Computation, compute
 from half_yard.demo import write_office
 from half_yard.figures import Line
-from half_yard.interop import assets_text, books_text
+from half_yard.interop import assets_text, books_text, schedule_page
 from half_yard.records.schema import schema_text
 from half_yard.review import Level
 from half_yard.storage import FileRefusedError, read_file
@@ -72,6 +72,8 @@ def _parser() -> argparse.ArgumentParser:
     assets = commands.add_parser("assets", help="print every asset and what it takes, as CSV")
     assets.add_argument("file", type=Path, metavar="FILE")
     assets.add_argument("--json", action="store_true", help="as a JSON array of objects")
+    assets.add_argument("--xlsx", type=Path, metavar="WORKBOOK", help="as a workbook, written to this path")
+    assets.add_argument("--html", action="store_true", help="as a page to print")
     assets.set_defaults(run=_assets)
 
     schema = commands.add_parser("schema", help="print the JSON Schema of client files")
@@ -146,7 +148,16 @@ def _books(options: argparse.Namespace) -> int:
 
 
 def _assets(options: argparse.Namespace) -> int:
-    sys.stdout.write(assets_text(_computed(options.file), as_json=options.json))
+    computation = _computed(options.file)
+    if options.xlsx:
+        from half_yard.interop.assets_workbook import assets_workbook  # noqa: PLC0415 (as above)
+
+        options.xlsx.write_bytes(assets_workbook(computation))
+        print(options.xlsx)
+    elif options.html:
+        sys.stdout.write(schedule_page(computation))
+    else:
+        sys.stdout.write(assets_text(computation, as_json=options.json))
     return DONE
 
 

@@ -94,6 +94,10 @@ class Pack(Protocol):
         """The ways in which an asset comes, by key; the usual has an empty key."""
         ...
 
+    def find_class(self, words: str, kind: str) -> str:
+        """The class that words name, for an activity of a kind; empty where they name none for sure."""
+        ...
+
     def bases(self, asset: Asset) -> AssetBases:
         """An asset's unadjusted basis by how it came."""
         ...

@@ -27,6 +27,7 @@ from half_yard.countries.us.assets.basis import (
 )
 from half_yard.countries.us.assets.classes import CLASSES, LOAN, OUTPUT
 from half_yard.countries.us.assets.classes import YEARS as YEARS_OF_ITS_OWN
+from half_yard.countries.us.assets.finding_classes import find_class
 from half_yard.countries.us.assets.purchase import purchase_edit
 from half_yard.countries.us.assets.rates import METHODS
 from half_yard.countries.us.assets.sold import DISPOSALS
@@ -42,7 +43,7 @@ from half_yard.countries.us.identity import (
     identity_problem,
 )
 from half_yard.countries.us.on_return import FILING_STATUSES
-from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES
+from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES, FORMULA
 from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, MEALS, REPAIR_LINES, lines_of
 from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Activity, Asset, ClientFile, Edit
@@ -97,6 +98,10 @@ class UnitedStates:
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Business or rental."""
         return advise(activity)
+
+    def find_class(self, words: str, kind: str) -> str:
+        """By what things are called, or by years."""
+        return find_class(words, kind)
 
     def bases(self, asset: Asset) -> AssetBases:
         """By how the asset came."""
@@ -169,9 +174,11 @@ class UnitedStates:
         return ACTIVITY.get(kind, ())
 
     def asset_questions(self, asset_class: str) -> Sequence[Question]:
-        """The questions about property other than real property."""
+        """The questions about what is depreciated."""
         known = CLASSES.get(asset_class)
-        return (ALLOWANCE,) if known is not None and known.personal_property else ()
+        if known is None or known.recovery is None:
+            return ()
+        return (ALLOWANCE, FORMULA) if known.personal_property else (FORMULA,)
 
     def identity_problem(self, number: str) -> str:
         """What is wrong with a social security or individual number; empty when nothing is."""

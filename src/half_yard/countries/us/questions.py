@@ -10,6 +10,10 @@ ALLOWANCE = Question(
     False,
     "Elected out of for its class, or the property is not eligible (26 U.S.C. 168(k)(7)).",
 )
+FORMULA = Question(
+    "by_formula", "By the formula, without tables", False,
+    "Instead of the printed tables; once chosen, it stays for its life (Rev. Proc. 87-57, section 8).",
+)  # fmt: skip
 PAID = Question(
     "paid_contractors", "Made payments that call for Forms 1099", False,
     "Schedule C, line I; Schedule E, line A: such as 600 or more to one contractor (2,000 from 2026)",

@@ -145,7 +145,7 @@ CLASSES = {
             "seven_year", "7-year property (machinery, furniture, tools)", _years(7), "c",
             tables=PERSONAL_TABLES, alternative=Decimal(10),
             words=(
-                "Office furniture, desk, shelves", "Machine, workshop equipment", "Musical instrument",
+                "Office furniture, chair, desk, shelves", "Machine, workshop equipment", "Musical instrument",
                 "Sewing machine", "Safe", "Property without a class life",
             ),
         ),
@@ -191,7 +191,7 @@ CLASSES = {
             "nonresidential_building", "Nonresidential building (39 years)",
             Recovery(Decimal(39), ONE, 3, level=True), "i", True, THIRTY_NINE_START,
             "IRS Pub. 946, table A-7a", alternative=Decimal(40),
-            words=("Shop, office, warehouse", "Roof of a shop", "Office in the home"),
+            words=("Shop building, office building, warehouse", "Roof of a shop", "Office in the home"),
         ),
         AssetClass(
             OWN_PROPERTY, "Equipment with a schedule of its own", None, since=datetime.date.min, own=YEARS,
@@ -224,7 +224,7 @@ CLASSES = {
             tables="26 CFR 1.446-5", section="461(g)", words=("Mortgage points", "Refinancing costs"),
         ),
         AssetClass(
-            LAND, "Land (never depreciated)", None, real=True, since=datetime.date.min, words=("Lot",)
+            LAND, "Land (never depreciated)", None, real=True, since=datetime.date.min, words=("Lot", "Land")
         ),
     )
 }  # fmt: skip

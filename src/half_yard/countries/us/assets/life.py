@@ -18,6 +18,7 @@ from half_yard.countries.us.assets.classes import CLASSES, AssetClass
 from half_yard.countries.us.assets.rates import ALTERNATIVE, METHODS, STRAIGHT_LINE, Way
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.uses import WHOLE, leaves_in, share_of_year
+from half_yard.countries.us.questions import FORMULA
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.depreciation import Start
 from half_yard.depreciation.schedule import Terms, first_allowance, yearly
@@ -35,7 +36,6 @@ from half_yard.figures import (
 )
 from half_yard.records import Asset
 
-BY_FORMULA = "by_formula"
 PART_NAMES = {"expensed": "section 179", "allowance": "special allowance", "regular": "depreciation"}
 
 
@@ -75,9 +75,9 @@ class Life:
             choices.append(Choice(f"Method: {METHODS[method].lower()}", f"/assets/{key}/method"))
         if allowance.why:
             choices.append(allowance.why)
-        by_formula = asset.answers.get(BY_FORMULA, False)
+        by_formula = asset.answers.get(FORMULA.key, False)
         if by_formula:
-            choices.append(Choice("By the formula, without tables", f"/assets/{key}/answers/{BY_FORMULA}"))
+            choices.append(Choice("By the formula, without tables", f"/assets/{key}/answers/{FORMULA.key}"))
         way = Way(asset_class.key, start, method, first, by_formula)
         limits = auto_limits(first, allowance=allowance.rate is not None) if asset_class.auto else None
         marks = (*allowance.marks, *_marks(key, asset, asset_class, limits))

@@ -1,0 +1,95 @@
+"""The depreciation schedule as a page to print: HTML that stands alone, by activity, with its totals."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from decimal import Decimal
+from html import escape
+
+from half_yard.countries import Computation, pack_for
+from half_yard.figures.explain import exact_text
+
+STYLE = """
+@page { size: letter landscape; margin: 14mm }
+body { font: 10pt serif; color: #222 }
+h1 { font-size: 15pt; margin: 0 } h2 { font-size: 12pt; margin: 14pt 0 3pt }
+p { margin: 2pt 0 }
+table { border-collapse: collapse; width: 100% }
+th, td { padding: 2pt 5pt; text-align: left; vertical-align: top; border-bottom: 0.5pt solid #bbb }
+th { border-bottom: 1pt solid #222 } .n { text-align: right; white-space: nowrap }
+tr.sum td { border-top: 1pt solid #222; border-bottom: none; font-weight: bold }
+"""
+HEADINGS = (
+    "Asset",
+    "Class and method",
+    "In service",
+    "Basis",
+    "Earlier years",
+    "This year",
+    "Left",
+    "Next year",
+)
+FIRST_NUMBER = 3
+
+
+def schedule_page(computation: Computation) -> str:
+    """The schedule as an HTML document: amounts are dollars."""
+    file = computation.file
+    parts = [
+        f"<h1>Depreciation {file.tax_year}</h1><p>{escape(file.title)}</p>",
+        *(_activity(computation, key) for key in sorted(file.activities)),
+    ]
+    return (
+        '<!DOCTYPE html><html lang="en"><head><meta charset="utf-8">'
+        f"<title>Depreciation {file.tax_year}</title><style>{STYLE}</style></head>"
+        f"<body>{''.join(parts)}</body></html>\n"
+    )
+
+
+def _activity(computation: Computation, activity: str) -> str:
+    file, pack = computation.file, pack_for(computation.file.country)
+    rows, sums = [], [Decimal(0)] * 5
+    for key, asset in sorted(file.assets.items()):
+        if asset.activity != activity:
+            continue
+        story = computation.stories.get(key)
+        name = escape(asset.name or key)
+        if story is None:
+            reason = escape(computation.stops.get(f"/assets/{key}", ""))
+            rows.append(f'<tr><td>{name}</td><td colspan="7">Not depreciated. {reason}</td></tr>')
+            continue
+        basis = pack.bases(asset).depreciation
+        taken = story.prior.amount + story.this_year.amount
+        amounts = (basis, story.prior.amount, story.this_year.amount, basis - taken, story.next_year.amount)
+        sums = [whole + amount for whole, amount in zip(sums, amounts, strict=True)]
+        day = asset.in_service.isoformat() if asset.in_service else ""
+        rows.append(_row("", (name, escape(story.summary), day), amounts))
+    if not rows:
+        return ""
+    heads = "".join(
+        f"<th{' class=n' if number >= FIRST_NUMBER else ''}>{text}</th>"
+        for number, text in enumerate(HEADINGS)
+    )
+    tied = _tied(computation, activity)
+    return (
+        f"<h2>{escape(file.activities[activity].name or activity)}</h2><table><tr>{heads}</tr>"
+        f"{''.join(rows)}{_row(' class=sum', ('Together', '', ''), sums)}</table><p>{tied}</p>"
+    )
+
+
+def _row(kind: str, words: Iterable[str], amounts: Iterable[Decimal]) -> str:
+    cells = "".join(f"<td>{text}</td>" for text in words)
+    numbers = "".join(f"<td class=n>{exact_text(amount)}</td>" for amount in amounts)
+    return f"<tr{kind}>{cells}{numbers}</tr>"
+
+
+def _tied(computation: Computation, activity: str) -> str:
+    """Where the totals stand on the activity's form."""
+    key = f"form_4562.{activity}"
+    if not computation.has_sheet(key):
+        return ""
+    sheet = computation.sheet(key)
+    lines = [line for line in sheet.lines if line.place.line in {"total", "amortization", "expensed"}]
+    return escape(
+        "; ".join(f"{sheet.form}, line {line.number}: {exact_text(line.figure.amount)}" for line in lines)
+    )

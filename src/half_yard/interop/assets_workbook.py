@@ -1,0 +1,82 @@
+"""The assets as a workbook (Office Open XML): the list with live totals, and every year of every asset."""
+
+from __future__ import annotations
+
+import io
+
+from openpyxl import Workbook
+from openpyxl.styles import Font
+from openpyxl.utils import get_column_letter
+from openpyxl.worksheet.worksheet import Worksheet
+
+from half_yard.countries import Computation
+from half_yard.interop.books_workbook import MONEY
+
+LIST, YEARS = "Assets", "Every year"
+LIST_HEADINGS = (
+    "Asset", "Key", "Activity", "Class", "In service", "Cost", "Earlier years", "This year", "Next year",
+    "How", "Stopped",
+)  # fmt: skip
+LIST_WIDTHS = (32, 9, 26, 18, 12, 14, 14, 14, 14, 44, 40)
+MONEY_COLUMNS = (6, 7, 8, 9)
+
+
+def assets_workbook(computation: Computation) -> bytes:
+    """The workbook as bytes: amounts are dollars."""
+    workbook = Workbook()
+    listed = workbook.active
+    if not isinstance(listed, Worksheet):
+        raise TypeError("a new workbook has a sheet")
+    listed.title = LIST
+    _list(listed, computation)
+    _years(workbook.create_sheet(YEARS), computation)
+    out = io.BytesIO()
+    workbook.save(out)
+    return out.getvalue()
+
+
+def _headings(sheet: Worksheet, headings: tuple[str | int, ...], widths: tuple[int, ...]) -> None:
+    sheet.append(headings)
+    for number, width in enumerate(widths, 1):
+        sheet.column_dimensions[get_column_letter(number)].width = width
+    for cell in sheet[1]:
+        cell.font = Font(bold=True)
+    sheet.freeze_panes = "B2"
+
+
+def _list(sheet: Worksheet, computation: Computation) -> None:
+    _headings(sheet, LIST_HEADINGS, LIST_WIDTHS)
+    file = computation.file
+    for key, asset in sorted(file.assets.items(), key=lambda item: (item[1].activity, item[0])):
+        story = computation.stories.get(key)
+        activity = file.activities.get(asset.activity)
+        sheet.append(
+            (
+                asset.name, key, activity.name if activity else asset.activity, asset.asset_class,
+                asset.in_service, asset.cost, story.prior.amount if story else None,
+                story.this_year.amount if story else None, story.next_year.amount if story else None,
+                story.summary if story else "", computation.stops.get(f"/assets/{key}", ""),
+            )
+        )  # fmt: skip
+    last = sheet.max_row
+    sheet.append(("Together",))
+    for column in MONEY_COLUMNS:
+        letter = get_column_letter(column)
+        sheet.cell(last + 1, column, f"=SUM({letter}2:{letter}{last})")
+        for row in range(2, last + 2):
+            sheet.cell(row, column).number_format = MONEY
+    for cell in sheet[last + 1]:
+        cell.font = Font(bold=True)
+
+
+def _years(sheet: Worksheet, computation: Computation) -> None:
+    stories = {key: story for key, story in sorted(computation.stories.items()) if story.amounts}
+    first = min((story.first_year for story in stories.values()), default=computation.file.tax_year)
+    last = max((story.first_year + len(story.amounts) for story in stories.values()), default=first)
+    years = range(first, last)
+    _headings(sheet, ("Asset", "Key", *years), (32, 9, *(13 for _ in years)))
+    for key, story in stories.items():
+        empty = [None] * (story.first_year - first)
+        sheet.append((computation.file.assets[key].name, key, *empty, *story.amounts))
+        for cell in sheet[sheet.max_row][2:]:
+            cell.number_format = MONEY
