@@ -103,7 +103,7 @@ def last_year(window: MainWindow) -> None:
 
 def elections(window: MainWindow) -> None:
     """The year's elections, one asset of this year having its special allowance."""
-    from half_yard.desktop.pages.assets import Part  # noqa: PLC0415
+    from half_yard.desktop.assets.page import Part  # noqa: PLC0415
     from half_yard.records import change  # noqa: PLC0415
 
     window.workspace.do(change("Ticks", "/assets/s00003/answers", {}))
@@ -113,14 +113,14 @@ def elections(window: MainWindow) -> None:
 
 def years_to_come(window: MainWindow) -> None:
     """What all assets take in the years to come."""
-    from half_yard.desktop.pages.assets import Part  # noqa: PLC0415
+    from half_yard.desktop.assets.page import Part  # noqa: PLC0415
 
     window.assets.switch_to(Part.PROJECTION)
 
 
 def three_books(window: MainWindow) -> None:
     """One asset for the regular tax, the minimum tax and a state."""
-    from half_yard.desktop.pages.assets import Part  # noqa: PLC0415
+    from half_yard.desktop.assets.page import Part  # noqa: PLC0415
 
     window.assets.switch_to(Part.BOOKS)
 

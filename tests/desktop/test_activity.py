@@ -7,6 +7,7 @@ from decimal import Decimal
 
 from half_yard.countries import compute
 from half_yard.demo import MAIN_FILE, client_files, write_office
+from half_yard.desktop.assets.asset_view import AssetView
 from half_yard.desktop.pages.activity_view import Part
 from half_yard.desktop.pages.comparison_view import LAST_YEAR
 from half_yard.records import ReceivedForm
@@ -273,7 +274,7 @@ class WrittenOff(Page):
         row = page.model.row_of("s00010")
         page.model.setData(page.model.index(row, 2), "points")
         self.assertIn("how many months", self.workspace.computation.stops["/assets/s00010"])
-        page.questions.focus_on("/assets/s00010/months")
+        page.view(AssetView).focus_on("/assets/s00010/months")
         self.type("360", Key.Key_Tab)
         self.assertEqual(self.amount(f"form_4562.{HOUSE}/amortization"), 90)
         self.assertEqual(self.amount(f"schedule_e.{HOUSE}/amortization"), 90)

@@ -2,11 +2,23 @@
 
 from __future__ import annotations
 
+from PySide6.QtWidgets import QTableWidget
+
 from half_yard.demo import MAIN_FILE, write_office
-from half_yard.desktop.pages.assets import Part
+from half_yard.desktop.assets.asset_view import AssetView
+from half_yard.desktop.assets.elections_view import ElectionsView
+from half_yard.desktop.assets.page import Part
+from half_yard.desktop.assets.projection_view import ProjectionView
+from half_yard.desktop.assets.treatments_view import TreatmentsView
 from tests.desktop.window_case import Key, WindowCase
 
 LOFT = "a00001"
+
+
+def first_year(table: QTableWidget) -> dict[str, str]:
+    """What every row of a table of years has in its first year, by its name."""
+    cells = [(table.item(row, 0), table.item(row, 1)) for row in range(table.rowCount())]
+    return {name.text(): amount.text() for name, amount in cells if name and amount}
 
 
 class Assets(WindowCase):
@@ -26,8 +38,11 @@ class Assets(WindowCase):
         self.press(Key.Key_Space)
         self.assertEqual(self.amount(f"form_4562.{LOFT}/allowance"), 8940)
         self.page.switch_to(Part.ELECTIONS)
-        self.assertIn("7-year property, elected out of it: −7,662", self.page.elections.effect.text())
-        box = self.page.elections.form._editors["/elections/allowance.seven_year"]
+        self.assertIn(
+            "7-year property, elected out of it: this year −7,662",
+            self.page.view(ElectionsView).effect.text(),
+        )
+        box = self.page.view(ElectionsView).form._editors["/elections/allowance.seven_year"]
         box.setFocus()
         self.press(Key.Key_Down)
         self.press(Key.Key_Down)
@@ -40,10 +55,10 @@ class Assets(WindowCase):
         self.type("3000", Key.Key_Tab)
         self.assertEqual(self.amount("section_179/deduction"), 3000)
         self.assertEqual(self.amount(f"form_4562.{LOFT}/expensed"), 3000)
-        self.assertIn("3,000.00 expensed", self.page._summary.text())
+        self.assertIn("3,000.00 expensed", self.page.view(AssetView).words.text())
         self.go("/assets/s00003/expensed")
         self.type("9000", Key.Key_Tab)
-        self.assertIn("more than its cost", self.page._summary.text())
+        self.assertIn("more than its cost", self.page.view(AssetView).words.text())
 
     def test_a_sale_reaches_the_return(self) -> None:
         before = self.amount("form_1040/total_income")
@@ -65,27 +80,26 @@ class Assets(WindowCase):
         self.go("/assets/s00003/answers/no_special_allowance")
         self.press(Key.Key_Space)
         self.page.switch_to(Part.PROJECTION)
-        table = self.page.projection.table
-        rows = {table.item(row, 0).text(): row for row in range(table.rowCount())}  # type: ignore[union-attr]
-        together = table.item(rows["Together"], 1).text()  # type: ignore[union-attr]
-        without = table.item(rows["Without the allowance"], 1).text()  # type: ignore[union-attr]
+        rows = first_year(self.page.view(ProjectionView).table)
+        together, without = rows["Together"], rows["Without the allowance"]
         self.assertEqual((together, without), ("26,202.01", "18,539.54"))
-        self.assertIn("2025 26,202", self.page.projection.chart.accessibleName())
+        self.assertIn("2025 26,202", self.page.view(ProjectionView).chart.accessibleName())
 
     def test_the_asset_under_the_cursor_stands_under_three_books(self) -> None:
         self.go("/assets/s00003")
         self.page.switch_to(Part.BOOKS)
-        table = self.page.treatments.table
+        table = self.page.view(TreatmentsView).table
         first = [table.item(row, 1).text() for row in range(table.rowCount())]  # type: ignore[union-attr]
         self.assertEqual(first, ["1,277.53", "957.47", "1,277.53"])
-        self.assertIn("Minimum tax −1,098.30", self.page.treatments.together.text())
+        beyond = first_year(self.page.view(TreatmentsView).totals)
+        self.assertEqual(beyond["Minimum tax less regular tax"], "−1,098.30")
         self.page.assets.table.setFocus()
         self.press(Key.Key_Down)
         self.assertEqual(table.item(1, 1).text(), "491.31")  # type: ignore[union-attr]
 
     def test_a_duplicate_has_no_story_yet(self) -> None:
         self.go("/assets/s00001")
-        self.page.duplicate.click()
+        self.page.actions_by_name["Duplicate the asset"].trigger()
         made = self.workspace.file.assets["s00010"]
         self.assertEqual((made.name, made.prior_depreciation), ("Cargo van, 9,350 lb (2)", None))
         self.assertEqual(self.workspace.subject, "/assets/s00010")

@@ -227,12 +227,13 @@ class RepairOrAsset(DemoCase):
         self.assertIs(self.window.stage, Stage.ASSETS)
         self.assertEqual(workspace.file.assets["s00010"].made_from, before)
         self.assertIn("No class", " ".join(self.thread()))
-        self.assertTrue(self.window.assets.back.isVisible())
-        self.window.assets.back.click()
+        back = self.window.assets.actions_by_name["Make the asset an entry again"]
+        self.assertTrue(back.isEnabled())
+        back.trigger()
         self.assertIs(self.window.stage, Stage.BOOKS)
         self.assertIn(before, workspace.file.entries.values())
         self.window.show_stage(Stage.ASSETS)
-        self.assertFalse(self.window.assets.back.isVisible())
+        self.assertFalse(back.isEnabled())
 
     def test_without_an_entry_under_the_cursor_it_says_so(self) -> None:
         self.window.books.activity.show_all()

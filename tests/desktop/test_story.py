@@ -2,6 +2,7 @@
 
 from PySide6.QtWidgets import QLineEdit
 
+from half_yard.desktop.assets.page import Part
 from half_yard.desktop.stages import Stage
 from half_yard.storage import read_file
 from tests.desktop.window_case import Key, Modifier, WindowCase
@@ -74,7 +75,7 @@ class FromNothing(WindowCase):
         workspace = self.window.workspace
         self.assertEqual(workspace.file.assets["s00001"].asset_class, "seven_year")
         self.assertEqual(self.amount("form_4562.a00001/allowance"), 4000)
-        self.window.assets.questions.focus_on("/assets/s00001/answers")
+        self.window.assets.part(Part.ASSET).focus_on("/assets/s00001/answers")
         self.press(Key.Key_Space)
         self.assertTrue(workspace.computation.complete, workspace.computation.findings)
 

@@ -103,6 +103,11 @@ class AssetKind:
     output: bool = False
     facts: str = ""
 
+    @property
+    def short_title(self) -> str:
+        """The title without what is in parentheses."""
+        return self.title.partition(" (")[0]
+
 
 @dataclass(frozen=True, slots=True)
 class AssetOrigin:

@@ -44,7 +44,8 @@ class Field:
     that was taken all the same, `default` what an empty yes/no or share counts as, `meaning` what a value
     stands for, in words. A searched field takes one of what `search` finds for the words typed. A heading has
     no value: its path is only its name. An optional share or amount
-    may be left empty: a member of a mapping then goes."""
+    may be left empty: a member of a mapping then goes. `empty` is what a choice
+    stands for where none is made."""
 
     path: str
     label: str
@@ -56,6 +57,7 @@ class Field:
     meaning: Callable[[str], str] | None = None
     search: Callable[[str], Sequence[Option]] | None = None
     optional: bool = False
+    empty: str = ""
 
 
 def value_at(file: ClientFile, path: str) -> object:
@@ -200,7 +202,7 @@ class FieldForm(QWidget):
                 editor.clicked.connect(lambda checked, field=field: self._choose(field, checked))
             case FieldKind.CHOICE:
                 editor = QComboBox()
-                editor.addItem("", "")
+                editor.addItem(field.empty, "")
                 for key, title in field.options:
                     editor.addItem(title, key)
                 editor.activated.connect(

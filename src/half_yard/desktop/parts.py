@@ -37,6 +37,22 @@ def soft(text: str) -> QLabel:
     return label
 
 
+def unwrapped(text: str) -> QLabel:
+    """A quiet word or two in a row of fields."""
+    label = soft(text)
+    label.setWordWrap(False)
+    return label
+
+
+def in_a_row(*widgets: QWidget) -> QHBoxLayout:
+    """Widgets beside each other, at the left."""
+    row = QHBoxLayout()
+    for widget in widgets:
+        row.addWidget(widget)
+    row.addStretch(1)
+    return row
+
+
 def button(text: str, tip: str = "") -> QPushButton:
     """A push button that the keyboard reaches."""
     made = QPushButton(text)

@@ -36,6 +36,7 @@ BY_COLLECTION = {
     "elections": Stage.ASSETS,
     "expensing_carried_in": Stage.ASSETS,
     "section_1231_losses": Stage.ASSETS,
+    "short_years": Stage.ASSETS,
 }
 OPEN_LEVELS = {Level.ERROR, Level.INCOMPLETE, Level.WARNING}
 

@@ -110,6 +110,8 @@ QTableView, QListView {{
     outline: none; selection-background-color: {INDIGO_WASH.name()}; selection-color: {INK.name()};
 }}
 QTableView:focus, QListView:focus {{ border: 1px solid {INDIGO.name()}; }}
+QTableWidget::item {{ padding: 0 3px; }}
+QTableWidget::item:selected {{ background: {INDIGO_WASH.name()}; color: {INK.name()}; }}
 QHeaderView {{ background: {BLEACHED.name()}; }}
 QHeaderView::section {{
     background: {BLEACHED.name()}; color: {SOFT_INK.name()}; border: none;

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 
 from PySide6.QtGui import QCloseEvent, QKeySequence, QResizeEvent, QShortcut
@@ -18,11 +19,11 @@ from PySide6.QtWidgets import (
 
 from half_yard.countries import PACKS
 from half_yard.desktop import theme
+from half_yard.desktop.assets.page import Part
 from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
-from half_yard.desktop.pages.assets import Part
 from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.parts import Page, button
 from half_yard.desktop.stages import Stage, open_counts, stage_of
@@ -123,6 +124,8 @@ class MainWindow(QMainWindow):
             "Export the books": self.books.ask_to_export,
             "Elections of the year": lambda: self._in_assets(Part.ELECTIONS),
             "Depreciation of the years to come": lambda: self._in_assets(Part.PROJECTION),
+            "Several assets at once": lambda: self._in_assets(Part.SEVERAL),
+            **{words: partial(self._of_assets, act) for words, act in self.assets.deeds().items()},
             "Quit": self._quit,
         }
 
@@ -283,6 +286,12 @@ class MainWindow(QMainWindow):
         if self.workspace.is_open:
             self.show_stage(Stage.ASSETS)
             self.assets.switch_to(part)
+
+    def _of_assets(self, act: Callable[[], None]) -> None:
+        """Show the Assets page and do something there."""
+        if self.workspace.is_open:
+            self.show_stage(Stage.ASSETS)
+            act()
 
     def _new_asset(self) -> None:
         if self.workspace.is_open:

@@ -238,7 +238,7 @@ def settle_prior(file: ClientFile, rows: Sequence[ListRow]) -> tuple[list[ListRo
 
     Each is computed without what the list says, among all assets of the list and of the file: as the law has
     it, and with each of the questions about it answered. Where an answer makes both agree, the row has that
-    answer. """
+    answer."""
     kept = {row.line: row.asset for row in rows if row.asset is not None}
     plain = {line: asset.model_copy(update={"prior_depreciation": None}) for line, asset in kept.items()}
     questions = {line: _questions(file, asset) for line, asset in kept.items()}

@@ -6,6 +6,8 @@ from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
 from half_yard.countries.results import AssetStory
+from half_yard.countries.us.assets.basis import basis_amount
+from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.form_4797 import freed, left_service, unnamed_proceeds
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.books import Books
@@ -17,6 +19,11 @@ from half_yard.records.naming import amount_of, name_of
 from half_yard.review import Finding, Level, share_findings
 
 PRIOR_TOLERANCE = Decimal(1)
+MEND_PRIOR = (
+    "Depreciation allowed or allowable reduces the basis either way (26 U.S.C. 1016(a)(2)). Where it was "
+    "wrong for one year, amend that return; for two years or more, change the method with Form 3115 "
+    "(Rev. Proc. 2015-13)."
+)
 NOT_COVERED = (
     "This program computes businesses, rentals, wages, interest, dividends and payments with the standard "
     "deduction. "
@@ -115,9 +122,9 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
             continue
         years = frame.file.tax_year - story.first_year
         by_table = sum((figure.amount for figure in story.yearly[:years]), Decimal(0))
-        if asset.prior_depreciation > asset.cost:
+        if asset.prior_depreciation > basis_amount(asset):
             yield Finding(
-                Level.ERROR, f"{asset.name}: earlier depreciation is more than its cost.", path,
+                Level.ERROR, f"{asset.name}: earlier depreciation is more than its basis.", path,
                 "Mend one of the two amounts.",
             )  # fmt: skip
         elif abs(asset.prior_depreciation - by_table) > PRIOR_TOLERANCE * max(years, 1):
@@ -126,7 +133,7 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
                 f"{asset.name}: earlier depreciation is entered as {asset.prior_depreciation:,.2f}, "
                 f"by the table it is {by_table:,.2f}.",
                 path,
-                "Depreciation allowed or allowable reduces the basis either way: find out what was taken.",
+                MEND_PRIOR,
             )
 
 
@@ -155,6 +162,14 @@ def _sales(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Findi
             Level.ERROR, f"{counted[key].name} was sold, and its price is not entered.",
             f"/assets/{key}/proceeds", "Type the price, 0 where there was none.",
         )  # fmt: skip
+    for key, asset in left_service(counted, frame.file.tax_year).items():
+        if CLASSES[asset.asset_class].section_1250 and asset.share is not None:
+            yield Finding(
+                Level.WARNING,
+                f"{asset.name}: if it was part of a home, the exclusion of its gain (26 U.S.C. 121) and the "
+                "depreciation that it does not reach are left to you.",
+                f"/assets/{key}/disposed",
+            )  # fmt: skip
     for key in freed(left_service(counted, frame.file.tax_year), counted):
         activity = frame.file.activities[key]
         if activity.kind == "rental":

@@ -1,6 +1,6 @@
 """The pages, one for each stage of the work."""
 
-from half_yard.desktop.pages.assets import AssetsPage
+from half_yard.desktop.assets.page import AssetsPage
 from half_yard.desktop.pages.books import BooksPage
 from half_yard.desktop.pages.clients import ClientsPage
 from half_yard.desktop.pages.return_page import ReturnPage

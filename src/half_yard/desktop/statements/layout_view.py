@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from itertools import islice
 
 from pydantic import ValidationError
@@ -11,16 +11,14 @@ from PySide6.QtWidgets import (
     QCheckBox,
     QComboBox,
     QHBoxLayout,
-    QHeaderView,
     QLabel,
-    QTableWidget,
     QTableWidgetItem,
     QVBoxLayout,
     QWidget,
 )
 
-from half_yard.desktop import theme
 from half_yard.desktop.parts import button, plain_table, soft, title
+from half_yard.desktop.roles_table import RolesTable
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.figures.explain import exact_text
@@ -67,12 +65,8 @@ class LayoutView(QWidget):
         self.heading = self._choice("Headings in", [("no line", 0)])
         self.out_positive = QCheckBox("Money out has no minus")
         self.out_positive.clicked.connect(self._changed)
-        self.raw = QTableWidget()
-        self.raw.setAccessibleName("The file as it stands")
-        self.raw.verticalHeader().hide()
-        self.raw.setShowGrid(False)
-        self.raw.setTabKeyNavigation(False)
-        self.raw.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
+        self.raw = RolesTable("The file as it stands", {key: ROLE_NAMES[key] for key in ("", *ROLES)})
+        self.raw.role_chosen.connect(self._set_role)
         self.read = plain_table("As it will be read", READ_COLUMNS)
         for section in AMOUNTS:
             if heading := self.read.horizontalHeaderItem(section):
@@ -169,33 +163,9 @@ class LayoutView(QWidget):
 
     def _show_raw(self) -> None:
         rows = list(islice(cells_of(self._text, self.layout_now.delimiter), SHOWN))
-        width = max((len(cells) for _, cells in rows), default=0)
-        self.raw.clear()
-        self.raw.setRowCount(len(rows) + 1)
-        self.raw.setColumnCount(width)
-        self.raw.horizontalHeader().hide()
-        self.raw.horizontalHeader().setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        self.raw.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT)
         roles = {column: role for role, column in self.layout_now.columns.items()}
-        for number in range(width):
-            self.raw.setCellWidget(0, number, self._role_box(number, roles.get(number, "")))
-        for line, (at, cells) in enumerate(rows, 1):
-            for number, cell in enumerate(cells):
-                item = QTableWidgetItem(cell)
-                item.setToolTip(cell)
-                if at <= self.layout_now.heading or number not in roles:
-                    item.setForeground(theme.SOFT_INK)
-                self.raw.setItem(line, number, item)
-
-    def _role_box(self, number: int, role: str) -> QComboBox:
-        box = QComboBox()
-        box.setAccessibleName(f"Column {number + 1} is")
-        for known in ("", *ROLES):
-            box.addItem(ROLE_NAMES[known], known)
-        box.setCurrentIndex(box.findData(role))
-        choose: Callable[[int], None] = lambda _row: self._set_role(number, box.currentData())  # noqa: E731
-        box.activated.connect(choose)
-        return box
+        headings = sum(line <= self.layout_now.heading for line, _ in rows)
+        self.raw.show_rows([cells for _, cells in rows], roles, faint=headings)
 
     def _show_read(self) -> list[str]:
         """Show the first rows as they will be read; returns what is wrong with any of them."""

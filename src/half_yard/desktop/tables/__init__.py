@@ -1,7 +1,7 @@
 """Tables of records that are edited in place."""
 
 from half_yard.desktop.tables.columns import Column, Kind
-from half_yard.desktop.tables.delegate import CellDelegate
+from half_yard.desktop.tables.delegate import CellDelegate, TypedCellDelegate
 from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, RecordModel, Source
 from half_yard.desktop.tables.record_table import RecordTable
 
@@ -14,4 +14,5 @@ __all__ = [
     "RecordModel",
     "RecordTable",
     "Source",
+    "TypedCellDelegate",
 ]

@@ -52,7 +52,7 @@ class CellDelegate(QStyledItemDelegate):
         text = option.fontMetrics.elidedText(shown, Qt.TextElideMode.ElideRight, inner.width())
         painter.drawText(inner, int(alignment), text)
         if index.flags() & Qt.ItemFlag.ItemIsEditable:
-            _stitch(painter, rect, refused=bool(index.data(PROBLEM_ROLE)))
+            stitch(painter, rect, refused=bool(index.data(PROBLEM_ROLE)))
         if state & QStyle.StateFlag.State_HasFocus:
             painter.setPen(QPen(theme.INDIGO, 1.5))
             painter.drawRect(rect.adjusted(1, 1, -2, -2))
@@ -93,7 +93,20 @@ class CellDelegate(QStyledItemDelegate):
         editor.setGeometry(option.rect)
 
 
-def _stitch(painter: QPainter, rect: QRect, *, refused: bool) -> None:
+class TypedCellDelegate(QStyledItemDelegate):
+    """Paints the cells of a plain table that can be typed into with the stitched baseline."""
+
+    def paint(
+        self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
+    ) -> None:
+        super().paint(painter, option, index)
+        painter.save()
+        stitch(painter, option.rect, refused=False)
+        painter.restore()
+
+
+def stitch(painter: QPainter, rect: QRect, *, refused: bool) -> None:
+    """The stitched baseline of what is typed; in madder where it was refused."""
     pen = QPen(theme.MADDER if refused else theme.STITCH, 1.4 if refused else 1)
     pen.setDashPattern([2, 2] if refused else [4, 3])
     painter.setPen(pen)

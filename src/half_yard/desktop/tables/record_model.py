@@ -34,7 +34,7 @@ class Source:
     what else than its own record a row shows, to be compared with what it was; `fill_in` what follows from
     the fields typed so far, for those that are still empty; `ready` whether what was typed makes a
     record, where that is another thing than having all that is needed; `remark` what is worth saying of a
-    record, whose amount then stands out.
+    record, whose amount then stands out; `group` what records are kept together by, while no column sorts.
     """
 
     collection: str
@@ -49,6 +49,7 @@ class Source:
     fill_in: Callable[[Mapping[str, JsonValue]], Mapping[str, JsonValue]] = lambda _typed: {}
     ready: Callable[[Mapping[str, JsonValue]], bool] | None = None
     remark: Callable[[str], str] = lambda _key: ""
+    group: Callable[[Any], str] = lambda _record: ""
 
 
 class RecordModel(QAbstractTableModel):
@@ -100,7 +101,9 @@ class RecordModel(QAbstractTableModel):
             self._ids = []
             self.endResetModel()
         belongs, before = self.source.belongs, self._shown_records
-        shown = {key: record for key, record in sorted(self.records.items()) if belongs(record)}
+        group = self.source.group
+        records = sorted(self.records.items(), key=lambda item: (group(item[1]), item[0]))
+        shown = {key: record for key, record in records if belongs(record)}
         ids, old = self._in_order(shown), self._ids
         self._shown_records = shown
         if ids == old:

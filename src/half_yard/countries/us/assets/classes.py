@@ -97,7 +97,6 @@ YEARS, OUTPUT = "years", "output"
 LAND = "land"
 START_UP, LOAN, INTANGIBLE, SOFTWARE = "start_up", "loan_costs", "intangible", "software"
 DOUBLE, ONE_AND_A_HALF, ONE = Decimal(2), Decimal("1.5"), Decimal(1)
-PERSONAL_TABLES = "Rev. Proc. 87-57 tables 1 to 5 (IRS Pub. 946, A-1 to A-5)"
 FIVE_YEARS = Decimal(5)
 
 
@@ -110,11 +109,11 @@ CLASSES = {
     for item in (
         AssetClass(
             "three_year", "3-year property (special tools, tractor units)", _years(3), "a",
-            tables=PERSONAL_TABLES, alternative=Decimal(4), words=("tractor unit", "racehorse"),
+            alternative=Decimal(4), words=("tractor unit", "racehorse"),
         ),
         AssetClass(
             "five_year", "5-year property (computers, vans and trucks, appliances)", _years(5), "b",
-            tables=PERSONAL_TABLES, alternative=Decimal(5),
+            alternative=Decimal(5),
             words=(
                 "Computer, printer, phone", "Appliance of a rental (stove, refrigerator, washer)",
                 "Carpet or furniture of a rental", "Cargo van or box truck", "Copier, calculator",
@@ -123,60 +122,57 @@ CLASSES = {
         ),
         AssetClass(
             "passenger_auto", "Passenger automobile, 6,000 lb or less", _years(5), "b",
-            tables=PERSONAL_TABLES,
             alternative=FIVE_YEARS, listed=True, auto=True,
             words=("Car", "Pickup or van of 6,000 lb or less", "Minivan"),
         ),
         AssetClass(
-            "heavy_suv", "Sport utility vehicle over 6,000 lb", _years(5), "b", tables=PERSONAL_TABLES,
+            "heavy_suv", "Sport utility vehicle over 6,000 lb", _years(5), "b",
             alternative=FIVE_YEARS, listed=True, heavy=True,
             words=("SUV over 6,000 lb",),
         ),
         AssetClass(
-            "heavy_vehicle", "Pickup or van over 6,000 lb", _years(5), "b", tables=PERSONAL_TABLES,
+            "heavy_vehicle", "Pickup or van over 6,000 lb", _years(5), "b",
             alternative=FIVE_YEARS, listed=True,
             words=("Pickup over 6,000 lb", "Van over 6,000 lb"),
         ),
         AssetClass(
             "listed_five_year", "Camera, video or sound equipment, used privately too", _years(5), "b",
-            tables=PERSONAL_TABLES, alternative=Decimal(5), listed=True, words=("Camera", "Recorder"),
+            alternative=Decimal(5), listed=True, words=("Camera", "Recorder"),
         ),
         AssetClass(
             "seven_year", "7-year property (machinery, furniture, tools)", _years(7), "c",
-            tables=PERSONAL_TABLES, alternative=Decimal(10),
+            alternative=Decimal(10),
             words=(
                 "Office furniture, chair, desk, shelves", "Machine, workshop equipment", "Musical instrument",
                 "Sewing machine", "Safe", "Property without a class life",
             ),
         ),
         AssetClass(
-            "ten_year", "10-year property (boats, fruit trees)", _years(10), "d", tables=PERSONAL_TABLES,
+            "ten_year", "10-year property (boats, fruit trees)", _years(10), "d",
             alternative=Decimal(15), words=("Boat, barge", "Fruit trees", "Vines"),
         ),
         AssetClass(
             LAND_IMPROVEMENTS, "15-year land improvements (fence, drive, sidewalk)",
-            _years(15, ONE_AND_A_HALF), "e", tables=PERSONAL_TABLES, alternative=Decimal(20),
+            _years(15, ONE_AND_A_HALF), "e", alternative=Decimal(20),
             words=("Fence", "Driveway, parking lot", "Sidewalk", "Landscaping", "Dock", "Septic system"),
         ),
         AssetClass(
             QUALIFIED_IMPROVEMENTS, "Qualified improvement inside a nonresidential building (15 years)",
             _years(15, ONE), "e", since=datetime.date(2018, 1, 1), alternative=Decimal(20),
-            tables="Rev. Proc. 87-57 table 8 (IRS Pub. 946, A-8)",
             words=("Interior work of a shop or office", "Leasehold improvement inside"),
         ),
         AssetClass(
             FARM_BUILDINGS, "20-year property (farm buildings)", _years(20, ONE_AND_A_HALF), "f",
-            tables=PERSONAL_TABLES, alternative=Decimal(25), words=("Barn", "Farm shed"),
+            alternative=Decimal(25), words=("Barn", "Farm shed"),
         ),
         AssetClass(
             "twenty_five_year", "25-year property (water utility)", _years(25, ONE), "g",
-            since=datetime.date(1996, 6, 13), tables="IRS Pub. 946, tables A-8 to A-12",
+            since=datetime.date(1996, 6, 13),
             alternative=Decimal(50), words=("Water main", "Municipal sewer"),
         ),
         AssetClass(
             "residential_building", "Residential rental building (27.5 years)",
             Recovery(Decimal("27.5"), ONE, 3), "h", True, alternative=Decimal(30),
-            tables="Rev. Proc. 87-57 table 6 (IRS Pub. 946, A-6)",
             words=(
                 "House or flat that is let", "Roof of a rental", "Furnace, windows, plumbing of a rental",
                 "Addition to a rental",
@@ -185,12 +181,12 @@ CLASSES = {
         AssetClass(
             "nonresidential_31", "Nonresidential building before May 13, 1993 (31.5 years)",
             Recovery(Decimal("31.5"), ONE, 3), "i", True, until=datetime.date(1993, 5, 12),
-            alternative=Decimal(40), tables="IRS Pub. 946, table A-7",
+            alternative=Decimal(40),
         ),
         AssetClass(
             "nonresidential_building", "Nonresidential building (39 years)",
             Recovery(Decimal(39), ONE, 3, level=True), "i", True, THIRTY_NINE_START,
-            "IRS Pub. 946, table A-7a", alternative=Decimal(40),
+            alternative=Decimal(40),
             words=("Shop building, office building, warehouse", "Roof of a shop", "Office in the home"),
         ),
         AssetClass(

@@ -32,7 +32,12 @@ WITHOUT_TABLES = 10
 """Decimal places of a rate in percent that no table prints: the formula's own, as good as exact."""
 SHORT_YEAR = "Rev. Proc. 89-15, section 4 (short year, simplified method)"
 BY_FORMULA = "26 U.S.C. 168(b), without tables (IRS Pub. 946)"
-BY_ELECTION = "IRS Pub. 946, appendix A (straight line or 150%)"
+PUBLICATION = "Rev. Proc. 87-57; IRS Pub. 946, table"
+DOUBLE_TABLE, STRAIGHT_TABLE, SLOWER_TABLE = 1, 8, 14
+"""The tables of the half-year convention; those of the four quarters follow each."""
+REAL_TABLES = {
+    "residential_building": "A-6", "nonresidential_31": "A-7", "nonresidential_building": "A-7a",
+}  # fmt: skip
 
 
 @cache
@@ -112,6 +117,26 @@ def _rates(way: Way) -> tuple[Decimal, ...]:
     )
 
 
+def _table(way: Way) -> str:
+    """The published table that a way's rates stand in, or what they follow without one."""
+    if way.short:
+        return SHORT_YEAR
+    if way.by_formula:
+        return BY_FORMULA
+    if way.start.convention is Convention.MID_MONTH:
+        if not way.method or way.method == STRAIGHT_LINE:
+            return f"{PUBLICATION} {REAL_TABLES[way.class_key]}"
+        forty = way.recovery.years == LONGER_RESIDENTIAL
+        return f"{PUBLICATION} A-13" if forty else BY_FORMULA
+    quarter = way.start.period if way.start.convention is Convention.MID_QUARTER else 0
+    first = DOUBLE_TABLE
+    if way.recovery.declining == ONE:
+        first = STRAIGHT_TABLE
+    elif way.method == SLOWER:
+        first = SLOWER_TABLE
+    return f"{PUBLICATION} A-{first + quarter}"
+
+
 @cache
 def _rate_figure(way: Way, index: int) -> Figure:
     start = way.start
@@ -120,8 +145,5 @@ def _rate_figure(way: Way, index: int) -> Figure:
         Convention.MID_QUARTER: f", quarter {start.period}",
         Convention.MID_MONTH: f", month {start.period}",
     }[start.convention]
-    source = BY_ELECTION if way.method else CLASSES[way.class_key].tables
-    if way.by_formula or way.short:
-        source = SHORT_YEAR if way.short else BY_FORMULA
     label = f"{way.recovery.years}-year rate, {start.convention}{looked_at}, year {index + 1}"
-    return rule(_rates(way)[index], label, RuleValue("macrs_rate", index + 1, source, "share of basis"))
+    return rule(_rates(way)[index], label, RuleValue("macrs_rate", index + 1, _table(way), "share of basis"))

@@ -22,7 +22,7 @@ def _row(life: Life, index: int, figure: Figure, hand: list[HandYear]) -> YearRo
         return YearRow(year, figure, words="what the limits cut off, a year's limit at a time")
     rate = then.way.rate(index)
     source = rate.origin.source if isinstance(rate.origin, RuleValue) else ""
-    words = [f"{source}, year {index + 1}"]
+    words = [f"{source.removeprefix('Rev. Proc. 87-57; ')}, year {index + 1}"]
     if index == 0:
         words += [f"{part.amount:,.2f} {name}" for name, part in _firsts(then)]
     left_in = then.terms.left_in

@@ -12,7 +12,7 @@ from PySide6.QtWidgets import QSizePolicy, QWidget
 from half_yard.desktop import theme
 from half_yard.figures.explain import money_text
 
-HEIGHT, TOP, BOTTOM, LEFT = 150, 18, 20, 8
+HEIGHT, TOP, BOTTOM, LEFT = 112, 18, 20, 8
 
 
 class YearsChart(QWidget):

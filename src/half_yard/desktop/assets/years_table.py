@@ -11,7 +11,7 @@ from half_yard.desktop.parts import plain_table
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.figures.explain import exact_text
 
-NAME_WIDTH, YEAR_WIDTH = 220, 84
+NAME_WIDTH, WIDEST_NAME, PADDING, YEAR_WIDTH = 200, 340, 20, 84
 
 
 def years_table(name: str, heading: str) -> QTableWidget:
@@ -34,6 +34,8 @@ def show_years(table: QTableWidget, first: int, rows: Sequence[tuple[str, Sequen
         if (heading := table.horizontalHeaderItem(number)) is not None:
             heading.setTextAlignment(RIGHT)
     table.setRowCount(len(rows))
+    widest = max((table.fontMetrics().horizontalAdvance(name) for name, _ in rows), default=0)
+    table.setColumnWidth(0, min(max(NAME_WIDTH, widest + PADDING), WIDEST_NAME))
     for row, (name, amounts) in enumerate(rows):
         table.setItem(row, 0, QTableWidgetItem(name))
         for number in range(count):

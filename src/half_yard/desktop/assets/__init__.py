@@ -1,0 +1,1 @@
+"""The Assets page and what it shows beneath its table."""

@@ -1,0 +1,126 @@
+"""This asset: its life on the tape, what its class is, what is elected for it and how it is used."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from half_yard.countries import AssetKind
+from half_yard.countries.results import AssetStory, Treatment
+from half_yard.desktop.assets.asset_part import AssetPart
+from half_yard.desktop.assets.life_tape import LifeTape, Years
+from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.parts import soft
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures.explain import exact_text
+from half_yard.records import Asset, ClientFile
+
+ACROSS = 4
+
+
+class AssetView(AssetPart):
+    """The asset under the cursor."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
+        self._current = ""
+        self._books: tuple[ClientFile | None, Sequence[Treatment]] = (None, ())
+        self.tape = LifeTape()
+        self.facts = soft("")
+        self.fields = FieldForm(workspace, ACROSS)
+        for part in (self.tape, self.facts, self.fields):
+            self.column.addWidget(part)
+        self.column.addStretch(1)
+
+    def show_assets(self, current: str, selected: Sequence[str]) -> None:
+        del selected
+        self._current = current
+        file = self.workspace.file
+        asset = file.assets.get(current)
+        self.tape.setVisible(asset is not None)
+        if asset is None:
+            self.heading.setText("")
+            self.words.setText("")
+            self.facts.setText("")
+            self.fields.show_fields([])
+            return
+        story = self.workspace.computation.stories.get(current)
+        kind = self._kind(asset)
+        self.heading.setText(asset.name or "Not named")
+        self.words.setText(self._life_words(asset, story))
+        self.facts.setText(kind.facts[:1].upper() + kind.facts[1:] + "." if kind and kind.facts else "")
+        self.tape.show_story(story, file.tax_year, self._years_under_books())
+        self.fields.show_fields(list(self._fields(f"/assets/{current}", asset, kind)))
+
+    def _years_under_books(self) -> list[Years]:
+        """The asset's years under each book that differs from the first, as title, first year and amounts."""
+        file = self.workspace.file
+        if self._books[0] is not file:
+            self._books = (file, self.workspace.pack.treatments(file))
+        known = [book for book in self._books[1] if self._current in book.rows]
+        first = known[0].years(self._current) if known else None
+        return [
+            (book.title, *book.years(self._current))
+            for book in known[1:]
+            if book.years(self._current) != first
+        ]
+
+    def _kind(self, asset: Asset) -> AssetKind | None:
+        kinds = self.workspace.pack.asset_kinds
+        return next((kind for kind in kinds if kind.key == asset.asset_class), None)
+
+    def _life_words(self, asset: Asset, story: AssetStory | None) -> str:
+        if story is None:
+            stop = self.workspace.computation.stops.get(f"/assets/{self._current}", "")
+            return f"It is not depreciated: {stop[:1].lower()}{stop[1:]}"
+        if not story.yearly:
+            return story.summary
+        last = story.first_year + len(story.yearly) - 1
+        basis = self.workspace.pack.bases(asset).depreciation
+        before = story.prior.amount
+        taken = before + story.this_year.amount - (story.taken_back.amount if story.taken_back else 0)
+        to_go = last - self.workspace.file.tax_year
+        left = f"{to_go} year{'s' if to_go > 1 else ''} to go" if to_go > 0 else "its last year"
+        back = f" Taken back this year {exact_text(story.taken_back.amount)}." if story.taken_back else ""
+        return (
+            f"{story.summary}, {story.first_year} to {last}, {left}. Before this year {exact_text(before)}, "
+            f"left after it {exact_text(basis - taken)} of {exact_text(basis)}.{back}"
+        )
+
+    def _fields(self, path: str, asset: Asset, kind: AssetKind | None) -> Iterator[Field]:
+        """What can be said and elected of an asset, by its class."""
+        pack, year = self.workspace.pack, self.workspace.file.tax_year
+        if kind is None:
+            return
+        if kind.months:
+            yield Field(f"{path}/months", "Months of the loan", FieldKind.MONTHS)
+        if kind.elected:
+            yield Field(f"{path}/acquired", "Acquired", FieldKind.DATE, hint="if not when in service")
+            methods = tuple(item for item in pack.methods.items() if item[0])
+            yield Field(f"{path}/method", "Method", FieldKind.CHOICE, methods)
+        if kind.own_years:
+            for each in (year, year + 1):
+                yield Field(f"{path}/own_years/{each}", f"In {each}", FieldKind.AMOUNT, optional=True)
+        if kind.output:
+            yield Field(f"{path}/units_in_all", "Output in all", FieldKind.AMOUNT, hint="hours, miles, units")
+            yield Field(f"{path}/units/{year}", f"Output of {year}", FieldKind.AMOUNT, optional=True)
+        if kind.expensed:
+            yield Field(f"{path}/expensed", "Section 179", FieldKind.AMOUNT, hint="part of its cost")
+        yield Field(f"{path}/share", "Business use, %", FieldKind.PERCENT, hint="100", optional=True)
+        yield Field(
+            f"{path}/shares/{year}", f"Of it in {year}, %", FieldKind.PERCENT, hint="as always", optional=True
+        )
+        others = tuple(
+            (key, other.name)
+            for key, other in sorted(self.workspace.file.assets.items())
+            if other.activity == asset.activity and key != self._current
+        )
+        if others:
+            yield Field(f"{path}/part_of", "Improves", FieldKind.CHOICE, others)
+        for question in pack.asset_questions(asset.asset_class):
+            yield Field(
+                f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,
+                hint=question.explanation,
+            )  # fmt: skip
+
+    def focus_on(self, path: str) -> bool:
+        return self.fields.focus_on(path)

@@ -1,0 +1,113 @@
+"""How an asset leaves service: its day and price, what comes of it on the form, and a part of it taken
+off."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from PySide6.QtWidgets import QHBoxLayout
+
+from half_yard.desktop.assets.asset_part import AssetPart
+from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.parts import button, soft, unwrapped
+from half_yard.desktop.typed_line import TypedLine
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures.explain import exact_text
+from half_yard.records.dividing import divide_asset
+from half_yard.records.reckoning import reckon
+
+
+class LeavingView(AssetPart):
+    """The asset under the cursor as it leaves."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
+        self._current = ""
+        self.fields = FieldForm(workspace, 3)
+        self.result = soft("")
+        self.part = TypedLine()
+        self.part.setAccessibleName("Part of it, percent")
+        self.part.setPlaceholderText("percent of it")
+        self.part.setMaximumWidth(170)
+        self.part.returnPressed.connect(self.take_part_off)
+        self.take_off = button(
+            "Take a part off", "An asset of its own of this part, to be sold, retired or replaced for itself"
+        )
+        self.take_off.clicked.connect(self.take_part_off)
+        line = QHBoxLayout()
+        line.addWidget(unwrapped("Only a part leaves, or is replaced:"))
+        line.addWidget(self.part)
+        line.addWidget(self.take_off)
+        line.addStretch(1)
+        self.column.addWidget(self.fields)
+        self.column.addWidget(self.result)
+        self.column.addLayout(line)
+        self.column.addStretch(1)
+
+    def show_assets(self, current: str, selected: Sequence[str]) -> None:
+        del selected
+        if current != self._current:
+            self.part.clear()
+        self._current = current
+        asset = self.workspace.file.assets.get(current)
+        self.take_off.setEnabled(asset is not None)
+        if asset is None:
+            self.heading.setText("")
+            self.fields.show_fields([])
+            return
+        path, disposals = f"/assets/{current}", tuple(self.workspace.pack.disposals.items())
+        self.heading.setText(f"{asset.name or 'The asset'} leaves service")
+        self.words.setText(
+            "A sale of several at one price: select them and choose Several at once. "
+            "What is not said to be otherwise is sold."
+        )
+        self.fields.show_fields([
+            Field(f"{path}/disposed", "Left service", FieldKind.DATE),
+            Field(f"{path}/disposal", "How", FieldKind.CHOICE, disposals),
+            Field(f"{path}/proceeds", "Price", FieldKind.AMOUNT, hint="of a casualty the insurance"),
+            Field(f"{path}/selling_costs", "Cost of the sale", FieldKind.AMOUNT),
+            Field(
+                f"{path}/sale_share", "For the business, %", FieldKind.PERCENT, hint="as it was used",
+                optional=True,
+            ),
+        ])  # fmt: skip
+        self.result.setText(self._result())
+
+    def _result(self) -> str:
+        """What Form 4797 makes of it this year."""
+        computation = self.workspace.computation
+        asset = self.workspace.file.assets[self._current]
+        if asset.disposed is None:
+            return "It is in service."
+        sheet = computation.sheet("form_4797") if computation.has_sheet("form_4797") else None
+        if sheet is None or not sheet.has(f"{self._current}.gain"):
+            return "It has no gain or loss this year."
+        words = []
+        for name, title in (
+            ("gain", "Gain or loss"), ("ordinary", "of it ordinary"),
+            ("unrecaptured", "unrecaptured section 1250 gain"),
+        ):  # fmt: skip
+            if sheet.has(f"{self._current}.{name}"):
+                words.append(f"{title} {exact_text(sheet[f'{self._current}.{name}'].amount)}")
+        parts = [
+            other.name
+            for other in self.workspace.file.assets.values()
+            if other.part_of == self._current and other.disposed is None
+        ]
+        still = f" Still in service and linked to it: {', '.join(parts)}." if parts else ""
+        return f"Form 4797: {'; '.join(words)}.{still}"
+
+    def take_part_off(self) -> None:
+        """Divide the asset in two, and go to the part."""
+        try:
+            percent = reckon(self.part.text().strip().removesuffix("%"))
+            edit, key = divide_asset(self.workspace.file, self._current, percent)
+        except (ValueError, KeyError) as error:
+            self.workspace.said.emit(str(error))
+            return
+        if self.workspace.try_to(edit):
+            self.part.clear()
+            self.workspace.go_to(f"/assets/{key}")
+
+    def focus_on(self, path: str) -> bool:
+        return self.fields.focus_on(path)

@@ -1,0 +1,110 @@
+"""An asset's life drawn as a tape measure: a mark a year, what is taken, and the same under the other
+books."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from decimal import Decimal
+
+from PySide6.QtCore import QRect, QSize, Qt
+from PySide6.QtGui import QPainter, QPaintEvent, QPen
+from PySide6.QtWidgets import QSizePolicy, QWidget
+
+from half_yard.countries.results import AssetStory
+from half_yard.desktop import theme
+
+TOP, TAPE, ROW, LEFT = 18, 28, 16, 104
+WIDEST, ROOMY = 66, 52
+MOST_BOOKS = 2
+HEIGHT = TOP + TAPE + 4 + ROW * (1 + MOST_BOOKS)
+Years = tuple[str, int, Sequence[Decimal]]
+"""A book's title, the first year, and what every year takes in dollars."""
+
+
+class LifeTape(QWidget):
+    """The tape of one asset. Years before this one are dyed, this year stands out, later ones are bare.
+    Beneath stand the amounts of the regular tax, and those of the books that differ."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.setFixedHeight(HEIGHT)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+        self._story: AssetStory | None = None
+        self._books: Sequence[Years] = ()
+        self._year = 0
+
+    def sizeHint(self) -> QSize:
+        return QSize(600, HEIGHT)
+
+    def show_story(self, story: AssetStory | None, year: int, books: Sequence[Years] = ()) -> None:
+        """Show an asset's life, `year` being the tax year, and beneath it the years under other books."""
+        self._story, self._year = story, year
+        self._books = books[:MOST_BOOKS]
+        self.setAccessibleName(self._words())
+        self.update()
+
+    def _words(self) -> str:
+        if self._story is None or not self._story.yearly:
+            return "No depreciation"
+        last = self._story.first_year + len(self._story.yearly) - 1
+        others = "".join(f"; {title} differs" for title, _, _ in self._books)
+        return f"Depreciation from {self._story.first_year} to {last}{others}"
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        del event
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        story = self._story
+        if story is None or not story.yearly:
+            painter.setPen(theme.SOFT_INK)
+            words = story.summary if story else ""
+            painter.drawText(self.rect(), int(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignTop), words)
+            return
+        regular: Years = ("Regular tax", story.first_year, [figure.amount for figure in story.yearly])
+        rows = [regular, *self._books]
+        last = max(first + len(years) for _, first, years in rows)
+        count = last - story.first_year
+        step = min(WIDEST, (self.width() - LEFT - 8) / count)
+        for number in range(count):
+            left = LEFT + int(number * step)
+            width = LEFT + int(step * (number + 1)) - left
+            self._mark(painter, QRect(left, TOP, width, TAPE), story.first_year + number, count, step)
+        painter.setPen(QPen(theme.WALNUT, 1))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawRect(QRect(LEFT, TOP, int(step * count), TAPE))
+        for number, row in enumerate(rows):
+            self._amounts(painter, TOP + TAPE + 4 + number * ROW, row, story.first_year, step)
+
+    def _mark(self, painter: QPainter, cell: QRect, year: int, count: int, step: float) -> None:
+        """One year on the tape, with its number above where there is room."""
+        now = year == self._year
+        fill = theme.INDIGO if now else theme.STITCH if year < self._year else theme.WELD_WASH
+        painter.fillRect(cell, fill)
+        painter.setPen(QPen(theme.WALNUT, 1))
+        depth = 14 if year % 5 == 0 else 8
+        painter.drawLine(cell.left(), cell.bottom() - depth, cell.left(), cell.bottom())
+        painter.setFont(theme.text_font(9, bold=now))
+        painter.setPen(theme.INDIGO if now else theme.SOFT_INK)
+        sparse = count > 12 and year % 5 == 0 and abs(year - self._year) > 1
+        if step >= ROOMY or now or sparse:
+            wide = cell.adjusted(-16, -TOP, 16, -TAPE)
+            painter.drawText(wide, int(Qt.AlignmentFlag.AlignCenter), str(year))
+
+    def _amounts(self, painter: QPainter, top: int, row: Years, first: int, step: float) -> None:
+        """A book's amounts beneath the tape: all where there is room, else those of this year and the
+        next."""
+        title, own_first, years = row
+        painter.setFont(theme.text_font(9))
+        painter.setPen(theme.SOFT_INK)
+        left = int(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
+        name = painter.fontMetrics().elidedText(title, Qt.TextElideMode.ElideRight, LEFT - 8)
+        painter.drawText(QRect(2, top, LEFT - 6, ROW), left, name)
+        for number, amount in enumerate(years):
+            year = own_first + number
+            now = year == self._year
+            if step < ROOMY and not now:
+                continue
+            painter.setFont(theme.text_font(9, bold=now))
+            painter.setPen(theme.INDIGO if now else theme.SOFT_INK)
+            place = QRect(LEFT + int((year - first) * step) - 20, top, int(step) + 40, ROW)
+            painter.drawText(place, int(Qt.AlignmentFlag.AlignCenter), f"{amount:,.0f}")

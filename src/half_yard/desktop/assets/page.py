@@ -1,0 +1,362 @@
+"""The Assets page: every asset of the file in one table, and beneath it what is to be known or done of
+them."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from enum import Enum
+from pathlib import Path
+from typing import TypeVar
+
+from pydantic import JsonValue
+from PySide6.QtGui import QAction
+from PySide6.QtWidgets import QHBoxLayout, QMenu, QVBoxLayout
+
+from half_yard.countries.results import AssetStory
+from half_yard.desktop import theme
+from half_yard.desktop.assets.asset_part import AssetPart
+from half_yard.desktop.assets.asset_view import AssetView
+from half_yard.desktop.assets.basis_view import BasisView
+from half_yard.desktop.assets.elections_view import ElectionsView
+from half_yard.desktop.assets.every_year_view import EveryYearView
+from half_yard.desktop.assets.exporting import ask_to_export
+from half_yard.desktop.assets.leaving_view import LeavingView
+from half_yard.desktop.assets.list_view import ListView
+from half_yard.desktop.assets.projection_view import ProjectionView
+from half_yard.desktop.assets.purchase_view import PurchaseView
+from half_yard.desktop.assets.several_view import SeveralView
+from half_yard.desktop.assets.treatments_view import TreatmentsView
+from half_yard.desktop.parts import Page, TableBlock, button, soft
+from half_yard.desktop.subjects import collection_and_id
+from half_yard.desktop.tables import Column, Kind, RecordModel, Source
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures import Figure
+from half_yard.figures.explain import exact_text, money_text
+from half_yard.records import Asset, Edit, Record
+from half_yard.records.capitalizing import back_into_entry
+from half_yard.records.choices import Option
+from half_yard.records.duplicating import duplicate_asset, improvement_of
+
+P = TypeVar("P", bound=AssetPart)
+
+
+class Part(Enum):
+    """What is shown beneath the table: the words on its button, and what it is for."""
+
+    ASSET = ("This asset", "The life of the asset under the cursor, and what is elected for it")
+    YEARS = ("Every year", "How every year of it was computed, beside the same by hand")
+    BASIS = ("Basis", "How it came, and what counts")
+    LEAVING = ("Leaving", "Its sale, or how else it leaves service")
+    ELECTIONS = ("Elections", "What is elected for whole classes, and what it changes")
+    PROJECTION = ("Years to come", "What all assets take in the years to come, and if it were otherwise")
+    BOOKS = ("Three books", "For the regular tax, the minimum tax and a state")
+    SEVERAL = ("Several at once", "One answer for all that are selected, or all leaving at one price")
+    PURCHASE = ("Property bought", "Building, land and loan from one settlement statement")
+    LIST = ("Asset list", "A list from another program or a spreadsheet, taken in")
+
+
+MADE: Mapping[Part, type[AssetPart]] = {
+    Part.ASSET: AssetView, Part.YEARS: EveryYearView, Part.BASIS: BasisView, Part.LEAVING: LeavingView,
+    Part.ELECTIONS: ElectionsView, Part.PROJECTION: ProjectionView, Part.BOOKS: TreatmentsView,
+    Part.SEVERAL: SeveralView, Part.PURCHASE: PurchaseView, Part.LIST: ListView,
+}  # fmt: skip
+ALONE = {Part.PURCHASE, Part.LIST}
+"""Parts that take all of the page."""
+TABLE, BENEATH = 2, 3
+"""How the height is divided: always alike, so that the buttons between stay where they are."""
+AN_ENTRY = "Make the asset an entry again"
+FIELD_PARTS = {
+    "origin": Part.BASIS, "cost": Part.BASIS, "basis": Part.BASIS, "disposed": Part.LEAVING,
+    "disposal": Part.LEAVING, "proceeds": Part.LEAVING, "selling_costs": Part.LEAVING,
+    "sale_share": Part.LEAVING,
+}  # fmt: skip
+"""The part that has a field of an asset, where that is not This asset."""
+
+
+class AssetsPage(Page):
+    """The table above, one part beneath it."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
+        self._current = ""
+        self._shown = Part.ASSET
+        self._made: dict[Part, AssetPart] = {}
+        self.model = RecordModel(workspace, self._source(), self._columns(), self)
+        self.assets = TableBlock(
+            "Assets", self.model, "what it is, for which activity, its class, when in service, its cost"
+        )
+        self.assets.heading.setFont(theme.title_font(15))
+        self.assets.table.record_current.connect(self._chosen)
+        self.assets.table.selectionModel().selectionChanged.connect(self._selected_others)
+        self.model.added.connect(self._added)
+        self._together = soft("")
+        self._column = QVBoxLayout(self)
+        self._column.setContentsMargins(18, 14, 14, 10)
+        self._column.setSpacing(6)
+        self._column.addWidget(self.assets, TABLE)
+        self._column.addWidget(self._together)
+        self._column.addLayout(self._switches())
+        workspace.opened.connect(self._opened)
+        self.part(Part.ASSET)
+
+    def _switches(self) -> QHBoxLayout:
+        line = QHBoxLayout()
+        line.setSpacing(4)
+        self._buttons = {}
+        for part in Part:
+            words, tip = part.value
+            switch = button(words, tip)
+            switch.setCheckable(True)
+            switch.setAutoExclusive(True)
+            switch.clicked.connect(lambda _checked=False, part=part: self.switch_to(part))
+            switch.setVisible(part not in ALONE)
+            line.addWidget(switch)
+            self._buttons[part] = switch
+        self._buttons[Part.ASSET].setChecked(True)
+        line.addStretch(1)
+        self.more = button("More", "What else can be done with assets")
+        self.more.setMenu(self._menu())
+        line.addWidget(self.more)
+        return line
+
+    def _menu(self) -> QMenu:
+        menu = QMenu(self)
+        self.actions_by_name: dict[str, QAction] = {}
+        for words, act in self.deeds().items():
+            self.actions_by_name[words] = menu.addAction(words, act)
+        return menu
+
+    def deeds(self) -> dict[str, Callable[[], None]]:
+        """What can be done besides typing, by the words of the menu and the finder."""
+        return {
+            "Duplicate the asset": self.make_duplicate,
+            "Add an improvement of the asset": self.make_improvement,
+            AN_ENTRY: self.make_entry,
+            "A property was bought": self.start_purchase,
+            "Take in an asset list": self.ask_for_list,
+            "Export the assets, or print them": self.ask_to_export,
+        }
+
+    # -- parts ---------------------------------------------------------------------------------------
+
+    def part(self, part: Part) -> AssetPart:
+        """A part, made when it is first asked for."""
+        if part not in self._made:
+            made: AssetPart = MADE[part](self._workspace)
+            self._made[part] = made
+            self._column.addWidget(made, BENEATH)
+            made.setVisible(part is self._shown)
+            if isinstance(made, PurchaseView | ListView):
+                made.left.connect(self._back_to_asset)
+        return self._made[part]
+
+    def view(self, kind: type[P]) -> P:
+        """The part of a kind, made when it is first asked for."""
+        made = self.part(next(part for part, known in MADE.items() if known is kind))
+        if not isinstance(made, kind):
+            raise TypeError(kind)
+        return made
+
+    def switch_to(self, part: Part) -> None:
+        """Show a part beneath the table, or instead of it."""
+        self._shown = part
+        self.part(part)
+        self._buttons[part].setChecked(True)
+        for known, made in self._made.items():
+            made.setVisible(known is part)
+        self.assets.setVisible(part not in ALONE)
+        self._together.setVisible(part not in ALONE)
+        if self._workspace.is_open:
+            self._show_part()
+
+    def _back_to_asset(self) -> None:
+        self.switch_to(Part.ASSET)
+        self.focus()
+
+    def selected(self) -> list[str]:
+        """The ids of the selected assets."""
+        rows = sorted({index.row() for index in self.assets.table.selectionModel().selectedRows()})
+        return [key for key in map(self.model.id_at, rows) if key]
+
+    def _selected_others(self) -> None:
+        if self._shown is Part.SEVERAL:
+            self._show_part()
+
+    # -- the table -----------------------------------------------------------------------------------
+
+    def _source(self) -> Source:
+        needed = ("name", "asset_class", "in_service", "cost")
+        return Source(
+            "assets", "asset", Asset, self._start, needed, "type a new asset here",
+            beside=lambda: (self._workspace.computation.stories, self._workspace.file.activities),
+            fill_in=self._propose, group=lambda asset: asset.activity,
+        )  # fmt: skip
+
+    def _start(self) -> Mapping[str, JsonValue]:
+        activities = sorted(self._workspace.file.activities)
+        assets = self._workspace.file.assets
+        current = assets[self._current].activity if self._current in assets else ""
+        return {"activity": current or (activities[0] if activities else "")}
+
+    def _propose(self, typed: Mapping[str, JsonValue]) -> Mapping[str, JsonValue]:
+        """The class that the name of a new asset names."""
+        activity = str(typed.get("activity") or self._start()["activity"])
+        known = self._workspace.file.activities.get(activity)
+        name = str(typed.get("name") or "")
+        found = self._workspace.pack.find_class(name, known.kind if known else "") if name else ""
+        return {"asset_class": found} if found else {}
+
+    def _columns(self) -> Sequence[Column]:
+        return (
+            Column("Asset", Kind.TEXT, 160, "name", stretch=True),
+            Column("Activity", Kind.CHOICE, 166, "activity", options=self._activities),
+            Column("Class", Kind.CHOICE, 162, "asset_class", options=self._classes),
+            Column("In service", Kind.DATE, 88, "in_service", hint="month/day/year"),
+            Column("Cost", Kind.AMOUNT, 94, "cost"),
+            Column(
+                "Earlier years", Kind.AMOUNT, 90, "prior_depreciation", optional=True,
+                hint="depreciation taken before this year; left empty, by the table",
+            ),
+            Column("This year", Kind.COMPUTED_AMOUNT, 82, shown=self._this_year),
+            Column("Next year", Kind.COMPUTED_AMOUNT, 82, shown=self._next_year),
+        )  # fmt: skip
+
+    def _activities(self, record: Record | None) -> Sequence[Option]:
+        del record
+        return [(key, item.name or key) for key, item in sorted(self._workspace.file.activities.items())]
+
+    def _classes(self, record: Record | None) -> Sequence[Option]:
+        del record
+        return [
+            (kind.key, words)
+            for kind in self._workspace.pack.asset_kinds
+            for words in (*kind.words, kind.title, kind.short_title)
+        ]
+
+    def _story(self, key: str) -> AssetStory | None:
+        return self._workspace.computation.stories.get(key)
+
+    def _this_year(self, key: str) -> str:
+        story = self._story(key)
+        return _amount(story.this_year) if story else "stopped"
+
+    def _next_year(self, key: str) -> str:
+        story = self._story(key)
+        return _amount(story.next_year) if story else ""
+
+    def _opened(self) -> None:
+        self._current = next(iter(sorted(self._workspace.file.assets)), "")
+
+    def refresh(self) -> None:
+        """Show the assets as they are now."""
+        if not self._workspace.is_open:
+            return
+        self.model.refresh()
+        self._together.setText(self._totals())
+        file = self._workspace.file
+        if self._current not in file.assets:
+            self._current = next(iter(sorted(file.assets)), "")
+        self._show_part()
+
+    def _show_part(self) -> None:
+        """Show the part for the current asset and those that are selected."""
+        asset = self._workspace.file.assets.get(self._current)
+        was_entry = asset is not None and asset.made_from is not None
+        self.actions_by_name[AN_ENTRY].setEnabled(was_entry)
+        self.part(self._shown).show_assets(self._current, self.selected())
+
+    def _totals(self) -> str:
+        """The totals that tie to the forms, by activity."""
+        computation = self._workspace.computation
+        words = []
+        for key, activity in sorted(self._workspace.file.activities.items()):
+            if computation.has_sheet(f"form_4562.{key}"):
+                sheet = computation.sheet(f"form_4562.{key}")
+                amounts = money_text(sheet["total"].amount)
+                if sheet.has("amortization") and sheet["amortization"].amount:
+                    amounts += f" and {money_text(sheet['amortization'].amount)} amortized"
+                words.append(f"{activity.name or key} {amounts}")
+        return f"On Forms 4562: {'; '.join(words)}." if words else ""
+
+    def _added(self, key: str) -> None:
+        self._current = key
+        self._show_part()
+
+    def _chosen(self, path: str) -> None:
+        if not path:
+            return
+        self._current = collection_and_id(path)[1]
+        self._show_part()
+        if self.assets.table.hasFocus():
+            self._workspace.look_at(path)
+
+    # -- doing ---------------------------------------------------------------------------------------
+
+    def _add(self, make: Callable[[], tuple[Edit, str]]) -> None:
+        """Carry out an edit that adds an asset, and go to it."""
+        if self._current not in self._workspace.file.assets:
+            return
+        edit, key = make()
+        if self._workspace.try_to(edit):
+            self._workspace.go_to(f"/assets/{key}")
+
+    def make_duplicate(self) -> None:
+        """Add an asset like the current one, and go to it."""
+        self._add(lambda: duplicate_asset(self._workspace.file, self._current))
+
+    def make_improvement(self) -> None:
+        """Add an improvement of the current asset, and go to it."""
+        self._add(lambda: improvement_of(self._workspace.file, self._current))
+
+    def make_entry(self) -> None:
+        """Turn the current asset back into the entry that it was, and go to it; nothing if it was none."""
+        asset = self._workspace.file.assets.get(self._current)
+        if asset is None or asset.made_from is None:
+            return
+        edit, entry = back_into_entry(self._workspace.file, self._current)
+        if self._workspace.try_to(edit):
+            self._workspace.go_to(f"/entries/{entry}")
+
+    def start_purchase(self) -> None:
+        """Type in a property that was bought."""
+        self.switch_to(Part.PURCHASE)
+        self.view(PurchaseView).start()
+
+    def ask_for_list(self) -> None:
+        """Ask for an asset list and show how it would be taken in."""
+        if self.view(ListView).ask_for_file():
+            self.switch_to(Part.LIST)
+
+    def show_list(self, path: Path) -> None:
+        """Show how an asset list would be taken in."""
+        if self.view(ListView).show_file(path):
+            self.switch_to(Part.LIST)
+            self.view(ListView).take.setFocus()
+
+    def ask_to_export(self) -> None:
+        """Ask where the assets go, and write them there."""
+        if self._workspace.is_open:
+            ask_to_export(self._workspace, self)
+
+    def show_subject(self, path: str) -> None:
+        """Show the asset at a path, the cursor on a field of it where the path names one; or an election."""
+        if not path.startswith("/assets/"):
+            self.switch_to(Part.ELECTIONS)
+            self.part(Part.ELECTIONS).focus_on(path)
+            return
+        named = path.split("/")[3:]
+        self.switch_to(FIELD_PARTS.get(named[0], Part.ASSET) if named else Part.ASSET)
+        self.assets.table.show_record(collection_and_id(path)[1])
+        if named:
+            self.part(self._shown).focus_on(path)
+
+    def focus(self) -> None:
+        """Put the cursor where work goes on."""
+        self.assets.table.setFocus()
+        if not self.assets.table.currentIndex().isValid():
+            self.assets.table.setCurrentIndex(self.model.index(0, 0))
+
+
+def _amount(figure: Figure) -> str:
+    star = " *" if figure.gaps else ""
+    return f"{exact_text(figure.amount)}{star}"

@@ -1,0 +1,167 @@
+"""A property that was bought: from one settlement statement its building, its land, and what the loan
+cost."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Sequence
+from decimal import Decimal
+
+from PySide6.QtCore import Signal
+from PySide6.QtWidgets import QComboBox, QGridLayout, QWidget
+
+from half_yard.countries.offered import Purchase
+from half_yard.desktop.assets.asset_part import AssetPart
+from half_yard.desktop.parts import button, in_a_row, soft, unwrapped
+from half_yard.desktop.search_completer import SearchCompleter
+from half_yard.desktop.typed_line import TypedLine
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures.explain import exact_text
+from half_yard.records import Asset
+from half_yard.records.choices import Option
+from half_yard.records.dates import read_date
+from half_yard.records.reckoning import reckon
+from half_yard.standins.assessment_roll import find_parcels
+
+WORDS = (
+    "Price and the costs that are added are divided as building and land are assessed; percentages do as "
+    "well. What the loan cost is written off over it. What is paid ahead belongs to the books."
+)
+LINES = (
+    ("name", "What it is called", "the address"), ("day", "Ready to be used or let", "month/day/year"),
+    ("price", "Price", ""),
+    ("added", "Costs that are added", "title, recording, survey, legal, transfer tax"),
+    ("roll", "Find on the assessment roll", "words of the address, or the parcel"),
+    ("building", "Building assessed at", "an amount or percent"),
+    ("land", "Land assessed at", "an amount or percent"),
+    ("loan_costs", "What the loan cost", "points, appraisal for the lender"),
+    ("loan_months", "Months of the loan", "such as 360"),
+)  # fmt: skip
+
+
+class PurchaseView(AssetPart):
+    """Nothing of it is in the file until it is added. Signals `left` when it is done or called off."""
+
+    left = Signal()
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace, "A property that was bought", WORDS)
+        self.activity, self.kind = QComboBox(), QComboBox()
+        self.lines = {name: TypedLine() for name, _, _ in LINES}
+        grid = QGridLayout()
+        grid.setHorizontalSpacing(10)
+        grid.setVerticalSpacing(3)
+        places: list[tuple[str, QWidget]] = [("For which activity", self.activity), ("Building", self.kind)]
+        self.parcel = soft("")
+        for name, label, hint in LINES:
+            line = self.lines[name]
+            line.setPlaceholderText(hint)
+            line.editingFinished.connect(self.preview)
+            places.append((label, line))
+            if name == "roll":
+                places.append(("Found", self.parcel))
+        for number, (label, widget) in enumerate(places):
+            widget.setAccessibleName(label)
+            row, column = divmod(number, 2)
+            grid.addWidget(unwrapped(label), row, 2 * column)
+            grid.addWidget(widget, row, 2 * column + 1)
+            grid.setColumnStretch(2 * column + 1, 1)
+        roll = self.lines["roll"]
+        roll.setCompleter(SearchCompleter(_parcels, roll))
+        roll.editingFinished.connect(self._take_parcel)
+        self.result = soft("")
+        self.add = button("Add them", "Add building, land and loan costs in one edit")
+        self.add.clicked.connect(self.add_assets)
+        leave = button("Leave it", "Add nothing")
+        leave.clicked.connect(self.left)
+        self.column.addLayout(grid)
+        self.column.addWidget(self.result)
+        self.column.addLayout(in_a_row(self.add, leave))
+        self.column.addStretch(1)
+
+    def show_assets(self, current: str, selected: Sequence[str]) -> None:
+        del selected
+        file, chosen = self.workspace.file, self.activity.currentData()
+        self.activity.clear()
+        for key, item in sorted(file.activities.items()):
+            self.activity.addItem(item.name or key, key)
+        asset = file.assets.get(current)
+        wanted = chosen or (asset.activity if asset else "")
+        self.activity.setCurrentIndex(max(self.activity.findData(wanted), 0))
+        if not self.kind.count():
+            for key, words in self.workspace.pack.buildings.items():
+                self.kind.addItem(words, key)
+        self.preview()
+
+    def start(self) -> None:
+        """Begin anew, the cursor where typing begins."""
+        for line in self.lines.values():
+            line.clear()
+        self.preview()
+        self.lines["name"].setFocus()
+
+    def _take_parcel(self) -> None:
+        """Take what building and land are assessed at from the parcel that is named."""
+        typed = self.lines["roll"].text().strip()
+        found = find_parcels(typed) if typed else []
+        exact = [parcel for parcel in found if parcel.title == typed] or list(found)
+        self.parcel.setText(exact[0].title if len(exact) == 1 else f"{len(exact)} parcels" if typed else "")
+        if len(exact) == 1:
+            parcel = exact[0]
+            self.lines["building"].setText(format(parcel.building, "f"))
+            self.lines["land"].setText(format(parcel.land, "f"))
+            if not self.lines["name"].text():
+                self.lines["name"].setText(parcel.address.partition(",")[0])
+            self.preview()
+
+    def _amount(self, name: str) -> Decimal:
+        text = self.lines[name].text().strip().removesuffix("%")
+        return reckon(text) if text else Decimal(0)
+
+    def _purchase(self) -> Purchase:
+        """What is typed. Raises ValueError, which says what is wrong."""
+        months = self.lines["loan_months"].text().strip()
+        if months and not months.isdecimal():
+            raise ValueError(f"“{months}” is no count of months.")
+        day: datetime.date | None = read_date(self.lines["day"].text(), self.workspace.file.tax_year)
+        return Purchase(
+            str(self.activity.currentData() or ""), self.lines["name"].text().strip() or "Property",
+            str(self.kind.currentData()), day, self._amount("price"), self._amount("added"),
+            self._amount("building"), self._amount("land"), self._amount("loan_costs"),
+            int(months) if months else None,
+        )  # fmt: skip
+
+    def preview(self) -> None:
+        """Say what would be added, or what is still missing."""
+        if not self.workspace.is_open:
+            return
+        try:
+            edit, _ = self.workspace.pack.purchase(self.workspace.file, self._purchase())
+        except ValueError as error:
+            self.result.setText(str(error))
+            self.add.setEnabled(False)
+            return
+        made = [Asset.model_validate(change.value) for change in edit.changes]
+        self.result.setText("\n".join(map(_said, made)))
+        self.add.setEnabled(True)
+
+    def add_assets(self) -> None:
+        """Add the assets, and go to the building."""
+        try:
+            edit, building = self.workspace.pack.purchase(self.workspace.file, self._purchase())
+        except ValueError as error:
+            self.workspace.said.emit(str(error))
+            return
+        if self.workspace.try_to(edit):
+            self.left.emit()
+            self.workspace.go_to(f"/assets/{building}")
+
+
+def _said(asset: Asset) -> str:
+    """An asset that would be added, with the arithmetic of its cost."""
+    how = f" = {asset.reckoning}" if asset.reckoning else ""
+    return f"{asset.name}: {exact_text(asset.cost)}{how}"
+
+
+def _parcels(typed: str) -> list[Option]:
+    return [("", parcel.title) for parcel in find_parcels(typed)]
