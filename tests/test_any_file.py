@@ -9,8 +9,12 @@ from decimal import Decimal
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from half_yard.countries import compute
+from half_yard.countries import PACKS, compute
+from half_yard.countries.offered import WhatIf
+from half_yard.countries.us.assets.basis import ORIGINS
 from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.rates import METHODS
+from half_yard.countries.us.assets.sold import DISPOSALS
 from half_yard.countries.us.on_return import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY
 from half_yard.countries.us.statement_lines import BY_KIND
@@ -55,9 +59,14 @@ BOXES = (
     "capital_gain",
     "section_199a",
 )
+BASIS = sorted({box.key for origin in ORIGINS.values() for box in origin.boxes} | {"odd"})
 QUESTIONS = sorted({question.key for questions in ACTIVITY.values() for question in questions})
 SPOUSES = ("", "community", "joint_venture", "partnership", "odd")
 KEYS = st.sampled_from(["a00001", "a00002", "a00003", "a00009"])
+
+
+def of_years(values: st.SearchStrategy[Decimal]) -> st.SearchStrategy[dict[str, Decimal]]:
+    return st.dictionaries(st.sampled_from(["2021", "2024", "2025", "2027", "x"]), values, max_size=3)
 
 
 @st.composite
@@ -88,7 +97,14 @@ def files(draw: st.DrawFn) -> ClientFile:
     owned = st.builds(
         Asset, activity=KEYS, name=st.just("A"), asset_class=st.sampled_from([*CLASSES, "boat"]),
         in_service=DATES, cost=AMOUNTS, prior_depreciation=st.none() | AMOUNTS,
-        answers=st.sampled_from([{}, {"no_special_allowance": True}]), months=st.none() | st.integers(1, 400),
+        answers=st.sampled_from([{}, {"no_special_allowance": True}, {"by_formula": True}]),
+        months=st.none() | st.integers(1, 400),
+        method=st.sampled_from(sorted(METHODS)), expensed=st.none() | AMOUNTS, share=st.none() | SHARES,
+        shares=of_years(SHARES), origin=st.sampled_from([*ORIGINS, "odd"]),
+        basis=st.dictionaries(st.sampled_from(BASIS), AMOUNTS, max_size=3), own_years=of_years(AMOUNTS),
+        units=of_years(AMOUNTS), units_in_all=st.none() | AMOUNTS, acquired=DATES, disposed=DATES,
+        disposal=st.sampled_from(["", *DISPOSALS]), proceeds=st.none() | AMOUNTS,
+        selling_costs=st.none() | AMOUNTS, sale_share=st.none() | SHARES,
     )  # fmt: skip
     person = st.builds(Person, birth_date=DATES, identity_number=st.sampled_from(["", "1", "123-45-6789"]))
     wage = st.builds(
@@ -120,6 +136,14 @@ def files(draw: st.DrawFn) -> ClientFile:
             "forms": numbered("forms", draw(st.lists(form, max_size=2))),
             "estimated_payments": numbered("estimated_payments", draw(st.lists(payment, max_size=2))),
             "business_loss_carried_in": draw(st.none() | AMOUNTS),
+            "expensing_carried_in": draw(st.none() | AMOUNTS),
+            "section_1231_losses": draw(st.none() | AMOUNTS),
+            "short_years": draw(
+                st.dictionaries(st.sampled_from(["2024", "2025"]), st.integers(1, 12), max_size=1)
+            ),
+            "elections": draw(
+                st.dictionaries(st.just("allowance.seven_year"), st.sampled_from(["out", "reduced", "odd"]))
+            ),
         }
     )
 
@@ -137,6 +161,23 @@ class AnyFile(unittest.TestCase):
         self.assertGreaterEqual(form["taxable_income"].amount, 0)
         self.assertEqual(form["payments"].amount - form["total_tax"].amount,
                          form["overpaid"].amount - form["owed"].amount)  # fmt: skip
+
+    @settings(max_examples=150, deadline=None)
+    @given(files())
+    def test_every_asset_has_its_years_its_books_and_a_projection(self, file: ClientFile) -> None:
+        computation, pack = compute(file), PACKS["us"]
+        for key, story in computation.stories.items():
+            figures = (*story.yearly, story.prior, story.this_year, story.next_year)
+            for figure in (*figures, *filter(None, (story.taken_back,))):
+                self.assertEqual(recompute(figure), figure.amount, key)
+            self.assertEqual([row.taken.amount for row in story.rows], [each.amount for each in story.yearly])
+            self.assertTrue(pack.bases(file.assets[key]))
+        for book in pack.treatments(file):
+            self.assertTrue(all(amount >= 0 for key in book.keys for amount in book.years(key)[1]))
+        made = pack.projection(file)
+        self.assertLessEqual(made.years, 40)
+        what = WhatIf(no_allowance=True, asset="s00001", expensed=Decimal(5), sold_in=2027)
+        self.assertGreaterEqual(pack.projection(pack.what_if(file, what)).years, 0)
 
     @settings(max_examples=80, deadline=None)
     @given(files())

@@ -318,7 +318,7 @@ class Checks(unittest.TestCase):
 
         self.assertNotIn("earlier depreciation", prior("3878"))
         self.assertIn("by the table it is 3,878.00", prior("1429"))
-        self.assertIn("more than its cost", prior("10001"))
+        self.assertIn("more than its basis", prior("10001"))
 
     def test_depreciation_stops_at_the_basis(self) -> None:
         record = asset("seven_year", "2023-02-01", "10000", prior_depreciation=Decimal(9900))

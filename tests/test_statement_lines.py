@@ -76,5 +76,6 @@ class Pack(unittest.TestCase):
         self.assertEqual(set(pack.activity_kinds), set(BY_KIND))
         self.assertEqual(pack.statement_lines(Activity(kind="farm")), ())
         self.assertEqual(pack.asset_questions("land"), ())
-        self.assertEqual([q.key for q in pack.asset_questions("seven_year")], ["no_special_allowance"])
+        asked = [question.key for question in pack.asset_questions("seven_year")]
+        self.assertEqual(asked, ["no_special_allowance", "by_formula"])
         self.assertIn("land", [kind.key for kind in pack.asset_kinds])

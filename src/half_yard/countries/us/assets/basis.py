@@ -87,28 +87,22 @@ def basis_figure(key: str, asset: Asset) -> Figure:
     if not asset.basis:
         return cost
     named = f"{asset.name or 'asset'}: basis"
-    origin = origin_of(asset)
-    if origin in SUMMED:
-        boxes = [_box(key, asset, name) for name in SUMMED[origin] if name in asset.basis]
-        return total(named, (cost, *boxes)) if boxes else cost
-    if origin == INHERITED and ALTERNATE in asset.basis:
-        return _box(key, asset, ALTERNATE)
-    if origin == CONVERTED and AT_CHANGE in asset.basis:
-        return smaller_of(named, cost, _box(key, asset, AT_CHANGE))
-    return gain_basis_figure(key, asset)
+    match origin_of(asset):
+        case "inherited":
+            return _box(key, asset, ALTERNATE) if ALTERNATE in asset.basis else cost
+        case "converted" if AT_CHANGE in asset.basis:
+            return smaller_of(named, cost, _box(key, asset, AT_CHANGE))
+        case "given":
+            return _with_gift_tax(key, asset)
+        case origin:
+            boxes = [_box(key, asset, name) for name in SUMMED.get(origin, ()) if name in asset.basis]
+            return total(named, (cost, *boxes)) if boxes else cost
 
 
 def gain_basis_figure(key: str, asset: Asset) -> Figure:
-    """The unadjusted basis from which a gain counts: for what was turned from private use its cost, for a
-    gift the donor's basis with the tax on what it had gained."""
-    match origin_of(asset):
-        case "converted":
-            return cost_figure(key, asset)
-        case "given" if GIFT_TAX in asset.basis and asset.basis.get(AT_GIFT):
-            return _with_gift_tax(key, asset)
-        case "given":
-            return cost_figure(key, asset)
-    return basis_figure(key, asset)
+    """The unadjusted basis from which a gain counts: for what was turned from private use its cost, else that
+    for depreciation."""
+    return cost_figure(key, asset) if origin_of(asset) == CONVERTED else basis_figure(key, asset)
 
 
 def loss_basis_figure(key: str, asset: Asset) -> Figure:
@@ -121,6 +115,8 @@ def loss_basis_figure(key: str, asset: Asset) -> Figure:
 
 def _with_gift_tax(key: str, asset: Asset) -> Figure:
     """The donor's basis, and of the gift tax the part for what the property had gained (1015(d)(6))."""
+    if GIFT_TAX not in asset.basis or not asset.basis.get(AT_GIFT):
+        return cost_figure(key, asset)
     cost, value, tax = cost_figure(key, asset), _box(key, asset, AT_GIFT), _box(key, asset, GIFT_TAX)
     taxed = _box(key, asset, GIFT_TAXED) if asset.basis.get(GIFT_TAXED) else value
     gained = larger_of("gained before the gift", difference("", value, cost), NOT_BELOW_ZERO)
