@@ -95,10 +95,26 @@ class Basis(unittest.TestCase):
         less = came("", "1", basis=amounts(added="-5"))
         self.assertIn("below zero", compute(file_of(less)).stops["/assets/s00001"])
 
+    def test_what_the_donor_took_is_ordinary_in_a_gain(self) -> None:
+        """26 CFR 1.1245-4(a): donor's adjusted basis 6,000 after 4,000; sold for 9,000 with 857.40 of one's
+        own taken (14.29% of 6,000): gain 3,857, all of it ordinary, since 4,857 was taken."""
+        record = asset(
+            "seven_year", "2025-02-01", "6000", RENTAL, origin="given",
+            basis=amounts(donor_depreciation="4000"),
+            acquired=datetime.date(2020, 1, 1), disposed=datetime.date(2025, 6, 1), proceeds=Decimal(9000),
+            prior_depreciation=Decimal("857.40"),
+        )  # fmt: skip
+        file = file_of(record)
+        self.assertEqual(amount(file, "form_4797/s00001.depreciation"), 4857)
+        self.assertEqual(amount(file, "form_4797/s00001.gain"), 3857)
+        self.assertEqual(amount(file, "form_4797/recapture"), 3857)
+
     def test_every_box_of_every_origin_counts(self) -> None:
         for key, origin in ORIGINS.items():
             plain = came(key, "10000", "land", basis=amounts(value_at_gift="20000") if key == "given" else {})
             for box in origin.boxes:
+                if box.key == "donor_depreciation":
+                    continue  # it moves no basis and no gain, only what of the gain is ordinary
                 richer = plain.model_copy(update={"basis": {**plain.basis, box.key: Decimal(5000)}})
                 if box.key == "gift_taxed":
                     tax = {"gift_tax": Decimal(5000)}

@@ -120,6 +120,11 @@ class ShortYears(unittest.TestCase):
             "before its tax year", compute(file_of(record, short_years={"2024": 4})).stops["/assets/s00001"]
         )
 
+    def test_the_limit_of_an_automobile_is_for_the_months_of_the_year(self) -> None:
+        """26 CFR 1.280F-2T(i)(1): 12,400 of 2024 for ten months."""
+        record = asset("passenger_auto", "2024-05-01", "90000")
+        self.assertEqual(story(record, short_years={"2024": 3}).amounts[0], Decimal("10333.33"))
+
     def test_quarters_of_a_short_year(self) -> None:
         """Rev. Proc. 89-15, section 4.03: of eight months, quarters of two; of ten, by days."""
         day = datetime.date(2024, 5, 20)

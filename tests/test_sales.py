@@ -106,6 +106,16 @@ class Gains(unittest.TestCase):
             9000 - (10000 - round(taken)) - amount(file, "form_4797/recapture"),
         )
 
+    def test_an_improvement_that_was_expensed_gives_that_back_as_equipment_does(self) -> None:
+        """26 U.S.C. 1245(a)(3)(C). 40,000 expensed of 100,000, the rest straight line: 3.33% of 60,000,
+        6.67%, and half of 6.67% in the year of sale, table A-8."""
+        file = sold("qualified_improvement", "2023-06-01", "100000", "99000", expensed=Decimal(40000))
+        taken = 40000 + 1998 + 4002 + 2001
+        self.assertEqual(amount(file, "form_4797/s00001.depreciation"), taken)
+        self.assertEqual(amount(file, "form_4797/s00001.ordinary"), 40000)
+        self.assertEqual(amount(file, "form_4797/s00001.additional"), 0)
+        self.assertEqual(amount(file, "form_4797/unrecaptured"), 99000 - (100000 - taken) - 40000)
+
     def test_what_was_used_privately_too_is_divided(self) -> None:
         """80% of 7,000 and of 10,000; 80% of the depreciation by the table (1,429 + 2,449 + 874.50)."""
         file = sold("seven_year", "2023-06-01", "10000", "7000", share=Decimal(80))

@@ -159,10 +159,17 @@ def _sales(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Findi
     counted = {key: frame.file.assets[key] for key in stories}
     for key in unnamed_proceeds(counted, frame.file.tax_year):
         yield Finding(
-            Level.ERROR, f"{counted[key].name} was sold, and its price is not entered.",
+            Level.ERROR, f"{counted[key].name} left service, and its price is not entered.",
             f"/assets/{key}/proceeds", "Type the price, 0 where there was none.",
         )  # fmt: skip
     for key, asset in left_service(counted, frame.file.tax_year).items():
+        if asset.share is not None or asset.shares or asset.sale_share is not None:
+            yield Finding(
+                Level.WARNING,
+                f"{asset.name}: the private part of a gain is taxed too (Form 8949), of a loss not deducted. "
+                "It is left to you.",
+                f"/assets/{key}/sale_share",
+            )
         if CLASSES[asset.asset_class].section_1250 and asset.share is not None:
             yield Finding(
                 Level.WARNING,

@@ -13,8 +13,9 @@ from half_yard.records import Asset
 
 NOTHING = Decimal(0)
 BOUGHT, BUILT, INHERITED, GIVEN, CONVERTED = "", "built", "inherited", "given", "converted"
-ADDED, ALTERNATE, AT_GIFT, GIFT_TAX, GIFT_TAXED, AT_CHANGE = (
+ADDED, ALTERNATE, AT_GIFT, GIFT_TAX, GIFT_TAXED, AT_CHANGE, DONOR_TAKEN = (
     "added", "alternate", "value_at_gift", "gift_tax", "gift_taxed", "value_at_change",
+    "donor_depreciation",
 )  # fmt: skip
 
 
@@ -49,8 +50,10 @@ ORIGINS = {
             Box(AT_GIFT, "Value at the gift", "a loss counts from the smaller of the two"),
             Box(GIFT_TAX, "Gift tax paid on it"),
             Box(GIFT_TAXED, "Amount that was taxed", "as a rule the value less the annual exclusion"),
+            Box(DONOR_TAKEN, "Depreciation of the donor", "ordinary in a gain, as if it were yours"),
         ),
-        "26 U.S.C. 1015. The tax on what it had gained is added; no special allowance, no section 179.",
+        "26 U.S.C. 1015. The tax on what it had gained is added; no special allowance, no section 179. "
+        "Acquired is the donor's day: both holdings count (1223(2)).",
     ),
     CONVERTED: AssetOrigin(
         "Turned from private use",
@@ -111,6 +114,12 @@ def loss_basis_figure(key: str, asset: Asset) -> Figure:
     if origin_of(asset) == GIVEN and AT_GIFT in asset.basis:
         return smaller_of(f"{asset.name}: basis for a loss", basis, _box(key, asset, AT_GIFT))
     return basis
+
+
+def donor_depreciation(key: str, asset: Asset) -> Figure | None:
+    """What the donor of a gift took, which a gain gives back too (26 CFR 1.1245-4(a)); None where nothing."""
+    there = origin_of(asset) == GIVEN and DONOR_TAKEN in asset.basis
+    return _box(key, asset, DONOR_TAKEN) if there else None
 
 
 def _with_gift_tax(key: str, asset: Asset) -> Figure:

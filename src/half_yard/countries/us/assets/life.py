@@ -58,8 +58,11 @@ class Life:
     as_if_whole: bool = False
 
     @staticmethod
-    def of(key: str, asset: Asset, start: Start, words: str, allowance: Allowance, rules: YearRules) -> Life:
-        """The life of an asset from a start, of which `words` give the reason of the convention."""
+    def of(
+        key: str, asset: Asset, start: Start, months: int, words: str, allowance: Allowance, rules: YearRules
+    ) -> Life:
+        """The life of an asset from a start in a tax year of so many months; `words` give the reason of the
+        convention."""
         if asset.in_service is None:
             raise ValueError(f"{key} has no date in service")
         asset_class, first = CLASSES[asset.asset_class], asset.in_service.year
@@ -79,7 +82,9 @@ class Life:
         if by_formula:
             choices.append(Choice("By the formula, without tables", f"/assets/{key}/answers/{FORMULA.key}"))
         way = Way(asset_class.key, start, method, first, by_formula)
-        limits = auto_limits(first, allowance=allowance.rate is not None) if asset_class.auto else None
+        limits = None
+        if asset_class.auto:
+            limits = auto_limits(first, allowance=allowance.rate is not None, months=months)
         marks = (*allowance.marks, *_marks(key, asset, asset_class, limits))
         return Life(
             key, asset, asset_class, way, first, allowance, limits, half, tuple(choices), marks

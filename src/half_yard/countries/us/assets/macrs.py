@@ -62,8 +62,10 @@ def _life(key: str, asset: Asset, file: ClientFile, rules: YearRules, test: Quar
     if test is not None and asset_class.personal_property:
         convention = Convention.MID_QUARTER if test.applies else Convention.HALF_YEAR
         words = test.words
-    start = Start.of(convention, asset.in_service, file.short_years.get(str(asset.in_service.year), 1))
-    return Life.of(key, asset, start, words, allowance_of(key, asset, asset_class, file, rules), rules)
+    begins = file.short_years.get(str(asset.in_service.year), 1)
+    start = Start.of(convention, asset.in_service, begins)
+    allowance = allowance_of(key, asset, asset_class, file, rules)
+    return Life.of(key, asset, start, 13 - begins, words, allowance, rules)
 
 
 def lives(file: ClientFile, rules: YearRules) -> dict[str, Life]:

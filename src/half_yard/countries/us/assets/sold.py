@@ -2,13 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us import gaps
-from half_yard.countries.us.assets.basis import INHERITED, gain_basis_figure, loss_basis_figure, origin_of
+from half_yard.countries.us.assets.basis import (
+    INHERITED,
+    donor_depreciation,
+    gain_basis_figure,
+    loss_basis_figure,
+    origin_of,
+)
 from half_yard.countries.us.assets.classes import CLASSES, SHORT_LIVED_REAL
 from half_yard.countries.us.assets.uses import HUNDRED, WHOLE, share_of_year
 from half_yard.countries.us.on_return import OnReturn
@@ -39,6 +45,8 @@ DISPOSALS = {
 }
 """How an asset leaves service, by key. Since 2018 only real property is exchanged without gain (1031(a))."""
 Put = Callable[[str, str, str, Figure], Figure]
+Parts = Sequence[Figure | None]
+"""Parts of one by which an amount is multiplied; None for the whole."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,14 +77,17 @@ def sold(page: Page, frame: OnReturn, key: str, asset: Asset, story: AssetStory)
 
     price = entered(asset.proceeds or Decimal(0), "proceeds", f"/assets/{key}/proceeds")
     selling = entered(asset.selling_costs or Decimal(0), "expense of sale", f"/assets/{key}/selling_costs")
-    taken = _taken(story)
+    own_taken = _taken(story)
+    donors = donor_depreciation(key, asset)
+    taken = own_taken if donors is None else total(own_taken.label, (own_taken, donors))
     proceeds = put("proceeds", "20", "Gross sales price", ours(price))
-    basis = ours(_basis_that_counts(key, asset, price, selling, taken) + selling)
+    unadjusted = _basis_that_counts(key, asset, price, selling, own_taken)
+    basis = ours(total("basis and expense of sale", filter(None, (unadjusted, donors, selling))))
     cost = put("cost", "21", "Cost and expense of sale", basis)
     depreciation = put("depreciation", "22", "Depreciation allowed or allowable", _times(taken, parts[:1]))
     adjusted = put("basis", "23", "Adjusted basis", cost - depreciation)
     result = proceeds - adjusted
-    if _between(key, asset, price, selling, taken):
+    if _between(key, asset, price, selling, own_taken):
         result = stated(
             Decimal(0), "between the basis for a gain and that for a loss: neither", "26 CFR 1.1015-1(a)(2)"
         )
@@ -85,7 +96,7 @@ def sold(page: Page, frame: OnReturn, key: str, asset: Asset, story: AssetStory)
     gain = put("gain", "24", "Gain or loss", result)
     recapture, unrecaptured = NOT_BELOW_ZERO, NOT_BELOW_ZERO
     if gain.amount > 0 and held_long(asset):
-        recapture, unrecaptured = _recapture(put, asset, gain, depreciation, story, parts[:1])
+        recapture, unrecaptured = _recapture(put, key, asset, gain, depreciation, story, parts[:1])
     return Sold(key, asset.name, held_long(asset), asset.disposal == CASUALTY, gain, recapture, unrecaptured)
 
 
@@ -110,23 +121,27 @@ def _between(key: str, asset: Asset, price: Figure, selling: Figure, taken: Figu
 
 
 def _recapture(
-    put: Put, asset: Asset, gain: Figure, depreciation: Figure, story: AssetStory, parts: list[Figure | None]
+    put: Put, key: str, asset: Asset, gain: Figure, depreciation: Figure, story: AssetStory, parts: Parts
 ) -> tuple[Figure, Figure]:
     """What of a gain is ordinary (26 U.S.C. 1245, 1250), and what is unrecaptured section 1250 gain
     (1(h)(6))."""
     if not CLASSES[asset.asset_class].section_1250:
         smaller = smaller_of("", gain, depreciation)
         return put("ordinary", "25b", "Ordinary: smaller of lines 22 and 24", smaller), NOT_BELOW_ZERO
-    ordinary = NOT_BELOW_ZERO
+    ordinary, straight = [], []
+    if asset.expensed:
+        # An improvement that was expensed is section 1245 property so far (1245(a)(3)(C)).
+        elected = entered(asset.expensed, "expensed (section 179)", f"/assets/{key}/expensed")
+        expensed = smaller_of("", gain, _times(elected, parts))
+        ordinary.append(put("ordinary", "25b", "Ordinary: what was expensed", expensed))
     if asset.asset_class in SHORT_LIVED_REAL and story.make_straight_line is not None:
-        straight = _times(story.make_straight_line(), parts)
-        over = larger_of("", difference("", depreciation, straight), NOT_BELOW_ZERO)
+        straight.append(_times(story.make_straight_line(), parts))
+        over = larger_of("", difference("", depreciation, *straight), NOT_BELOW_ZERO)
         additional = put("additional", "26a", "Depreciation above straight line", over)
-        ordinary = put(
-            "ordinary", "26g", "Ordinary: smaller of lines 24 and 26a", smaller_of("", gain, additional)
-        )
-    rest = smaller_of("", gain - ordinary, depreciation - ordinary)
-    return ordinary, put("unrecaptured", "", "Unrecaptured section 1250 gain", rest)
+        smaller = smaller_of("", difference("", gain, *ordinary), additional)
+        ordinary.append(put("ordinary_1250", "26g", "Ordinary: not more than line 26a", smaller))
+    rest = smaller_of("", difference("", gain, *ordinary), difference("", depreciation, *ordinary))
+    return total("", ordinary), put("unrecaptured", "", "Unrecaptured section 1250 gain", rest)
 
 
 def held_long(asset: Asset) -> bool:
@@ -166,7 +181,7 @@ def _business_part(key: str, asset: Asset) -> Figure | None:
     return average.because(Choice(words, f"{path}/sale_share"))
 
 
-def _times(figure: Figure, parts: list[Figure | None]) -> Figure:
+def _times(figure: Figure, parts: Parts) -> Figure:
     made = figure
     for part in parts:
         if part is not None:
