@@ -125,6 +125,34 @@ def three_books(window: MainWindow) -> None:
     window.assets.switch_to(Part.BOOKS)
 
 
+def every_year(window: MainWindow) -> None:
+    """Every year of an asset laid open, beside the same by hand."""
+    from half_yard.desktop.assets.page import Part  # noqa: PLC0415
+
+    window.assets.switch_to(Part.YEARS)
+
+
+def property_bought(window: MainWindow) -> None:
+    """A purchase before its building, land and loan are added."""
+    from half_yard.desktop.assets.purchase_view import PurchaseView  # noqa: PLC0415
+
+    window.assets.start_purchase()
+    view = window.assets.view(PurchaseView)
+    view.activity.setCurrentIndex(view.activity.findData("a00003"))
+    typed = {
+        "day": "6/1", "price": "412000", "added": "4,150.50", "roll": "9 limekiln", "loan_costs": "3200",
+        "loan_months": "360",
+    }  # fmt: skip
+    for name, text in typed.items():
+        view.lines[name].setText(text)
+        view.lines[name].editingFinished.emit()
+
+
+def asset_list(window: MainWindow) -> None:
+    """A list from a spreadsheet before it is taken in."""
+    window.assets.show_list(HERE / "example-assets.csv")
+
+
 def back_to_assets(window: MainWindow) -> None:
     """The life of one asset, as it was before."""
     window.workspace.undo()
@@ -156,6 +184,9 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "elections": elections,
     "years-to-come": years_to_come,
     "three-books": three_books,
+    "every-year": every_year,
+    "property-bought": property_bought,
+    "asset-list": asset_list,
     "assets": back_to_assets,
     "return": at("form_1040", "taxable_income"),
     "schedule": at("schedule_c.a00001.owner", "deductible_meals"),

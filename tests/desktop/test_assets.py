@@ -7,7 +7,6 @@ from decimal import Decimal
 
 from PySide6.QtWidgets import QApplication
 
-from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.assets.asset_view import AssetView
 from half_yard.desktop.assets.basis_view import BasisView
 from half_yard.desktop.assets.elections_view import ElectionsView
@@ -20,24 +19,10 @@ from half_yard.desktop.assets.projection_view import ProjectionView
 from half_yard.desktop.assets.purchase_view import PurchaseView
 from half_yard.desktop.assets.several_view import SeveralView
 from half_yard.records import change
-from tests.desktop.window_case import Key, Modifier, WindowCase
+from tests.desktop.assets_case import AssetsCase
+from tests.desktop.window_case import Key, Modifier
 
 VAN, MACHINE, HOUSE, ROOF, LOFT, SPAR = "s00001", "s00003", "s00006", "s00008", "a00001", "a00003"
-
-
-class AssetsCase(WindowCase):
-    def setUp(self) -> None:
-        super().setUp()
-        write_office(self.folder)
-        self.window.open_path(self.folder / MAIN_FILE)
-        self.workspace = self.window.workspace
-        self.page = self.window.assets
-        self.said: list[str] = []
-        self.workspace.said.connect(self.said.append)
-
-    def go(self, path: str) -> None:
-        self.workspace.go_to(path)
-        self.settle()
 
 
 class Typed(AssetsCase):

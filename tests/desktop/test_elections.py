@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from PySide6.QtWidgets import QTableWidget
 
-from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.assets.asset_view import AssetView
 from half_yard.desktop.assets.elections_view import ElectionsView
 from half_yard.desktop.assets.page import Part
 from half_yard.desktop.assets.projection_view import ProjectionView
 from half_yard.desktop.assets.treatments_view import TreatmentsView
-from tests.desktop.window_case import Key, WindowCase
+from tests.desktop.assets_case import AssetsCase
+from tests.desktop.window_case import Key
 
 LOFT = "a00001"
 
@@ -21,18 +21,7 @@ def first_year(table: QTableWidget) -> dict[str, str]:
     return {name.text(): amount.text() for name, amount in cells if name and amount}
 
 
-class Assets(WindowCase):
-    def setUp(self) -> None:
-        super().setUp()
-        write_office(self.folder)
-        self.window.open_path(self.folder / MAIN_FILE)
-        self.workspace = self.window.workspace
-        self.page = self.window.assets
-
-    def go(self, path: str) -> None:
-        self.workspace.go_to(path)
-        self.settle()
-
+class Assets(AssetsCase):
     def test_the_allowance_applies_until_it_is_elected_out_of(self) -> None:
         self.go("/assets/s00003/answers/no_special_allowance")
         self.press(Key.Key_Space)

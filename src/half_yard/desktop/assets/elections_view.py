@@ -38,7 +38,7 @@ class ElectionsView(AssetPart):
         fields = [
             Field(
                 f"/elections/{question.key}", question.text, FieldKind.CHOICE, question.options,
-                hint=question.explanation,
+                hint=question.explanation, empty="as the law has it",
             )
             for question in asked
         ]  # fmt: skip

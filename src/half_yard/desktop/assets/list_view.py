@@ -129,7 +129,8 @@ class ListView(AssetPart):
         differ = sum(each.differs for each in compared.values())
         self.result.setText(
             f"{taken} of {len(self.rows)} rows make an asset; {doubts} with a remark. "
-            f"Of {len(compared)} that say what earlier years took, {differ} differ from what is computed."
+            f"Of {len(compared)} that say what earlier years took, {differ} differ{'s' * (differ == 1)} from "
+            "what is computed."
         )
         self.take.setEnabled(taken > 0)
         self.table.setRowCount(len(self.rows))
@@ -144,7 +145,7 @@ class ListView(AssetPart):
         for question in self.workspace.pack.asset_questions(asset.asset_class) if asset else ():
             if asset is not None and asset.answers.get(question.key):
                 remarks.append(f"Agrees with: {question.text.lower()}")
-        titles = {kind.key: kind.title for kind in self.workspace.pack.asset_kinds}
+        titles = {kind.key: kind.short_title for kind in self.workspace.pack.asset_kinds}
         cells = (
             "; ".join(remarks), str(row.line), asset.name if asset else "",
             titles.get(asset.asset_class, "") if asset else "",

@@ -62,7 +62,7 @@ MADE: Mapping[Part, type[AssetPart]] = {
 }  # fmt: skip
 ALONE = {Part.PURCHASE, Part.LIST}
 """Parts that take all of the page."""
-TABLE, BENEATH = 2, 3
+TABLE, BENEATH = 4, 5
 """How the height is divided: always alike, so that the buttons between stay where they are."""
 AN_ENTRY = "Make the asset an entry again"
 FIELD_PARTS = {
@@ -209,8 +209,8 @@ class AssetsPage(Page):
     def _columns(self) -> Sequence[Column]:
         return (
             Column("Asset", Kind.TEXT, 160, "name", stretch=True),
-            Column("Activity", Kind.CHOICE, 166, "activity", options=self._activities),
-            Column("Class", Kind.CHOICE, 162, "asset_class", options=self._classes),
+            Column("Activity", Kind.CHOICE, 152, "activity", options=self._activities),
+            Column("Class", Kind.CHOICE, 174, "asset_class", options=self._classes),
             Column("In service", Kind.DATE, 88, "in_service", hint="month/day/year"),
             Column("Cost", Kind.AMOUNT, 94, "cost"),
             Column(
