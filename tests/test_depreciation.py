@@ -10,7 +10,6 @@ from hypothesis import strategies as st
 from half_yard.countries import compute
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.depreciation import Convention, Start
-from half_yard.depreciation.conventions import quarter
 from half_yard.figures import recompute
 from half_yard.records import Asset, ClientFile
 from half_yard.records.identifiers import numbered
@@ -55,24 +54,21 @@ class WholeLife(unittest.TestCase):
         self.assertLessEqual(abs(story.next_year.amount - table[index + 1]), Decimal("0.1"))
         self.assertEqual(story.prior.amount, sum(table[:index]))
 
-    @settings(max_examples=40, deadline=None)
-    @given(st.sampled_from(["five_year", "seven_year"]), DAYS)
-    def test_table_and_method_agree_within_a_dollar_a_year(
-        self, asset_class: str, day: datetime.date
+    @settings(max_examples=60, deadline=None)
+    @given(st.sampled_from(DEPRECIATED), DAYS, st.sampled_from(["", "straight_line", "alternative"]))
+    def test_formula_and_arithmetic_agree_to_the_cent_and_the_tables_to_what_they_print(
+        self, asset_class: str, day: datetime.date, method: str
     ) -> None:
-        """26 U.S.C. 168(b): 200% declining balance until straight line gives more, on 100,000 of basis,
-        carried through without rounding (Pub. 946, figuring the deduction without tables)."""
-        story = compute(file_of(with_class(asset_class, day, Decimal(100_000)))).stories["s00001"]
-        life = Decimal(5 if asset_class == "five_year" else 7)
-        late = quarter(day) == 4
-        share = Decimal("0.125") if late else Decimal("0.5")
-        balance, left = Decimal(100_000), life
-        for figure in story.yearly:
-            counted = share if left == life else min(Decimal(1), left)
-            taken = max(balance * 2 / life, balance / left) * counted
-            self.assertLess(abs(figure.amount - taken), 15)  # 0.01% of the basis is 10 dollars
-            balance, left = balance - taken, left - counted
-        self.assertLess(abs(balance), 1)
+        """IRS Pub. 946, figuring the deduction without tables, on 100,000 of basis. A printed rate is a
+        hundredth or a thousandth of a percent: up to ten dollars a year; the last takes what all before it
+        left."""
+        record = with_class(asset_class, day, Decimal(100_000)).model_copy(update={"method": method})
+        by_formula = record.model_copy(update={"answers": {**record.answers, "by_formula": True}})
+        tables, formula = (compute(file_of(each)).stories["s00001"].rows for each in (record, by_formula))
+        for table, plain in zip(tables, formula, strict=True):
+            beyond = plain.beyond_hand
+            self.assertTrue(beyond is not None and abs(beyond) <= Decimal("0.02"), beyond)
+            self.assertLess(abs(table.taken.amount - plain.taken.amount), 16)
 
     def test_a_file_of_the_next_year_goes_on_where_this_one_ended(self) -> None:
         record = asset("seven_year", "2024-05-01", "10000")

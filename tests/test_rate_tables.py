@@ -122,6 +122,17 @@ A8_TO_A12 = {
 }  # fmt: skip
 """Straight line by quarter, 0 for the half-year convention: the first year, every middle year, the last."""
 A7_FIRST = "3.042 2.778 2.513 2.249 1.984 1.720 1.455 1.190 0.926 0.661 0.397 0.132".split()
+A7_EIGHTH = "3.175 3.174 3.175 3.174 3.175 3.174 3.175 3.175 3.175 3.175 3.175 3.175".split()
+A7_NINTH = "3.174 3.175 3.174 3.175 3.174 3.175 3.174 3.175 3.174 3.175 3.174 3.175".split()
+A7_LAST = "1.720 1.984 2.249 2.513 2.778 3.042 0.132 0.397 0.661 0.926 1.190 1.455".split()
+STRAIGHT_15 = {
+    0: ("3.33", "3.33"),
+    1: ("5.83", "0.83"),
+    2: ("4.17", "2.50"),
+    3: ("2.50", "4.17"),
+    4: ("0.83", "5.83"),
+}
+"""15 years in tables A-8 to A-12: the first and the last year; those between alternate."""
 A13_FIRST = "2.396 2.188 1.979 1.771 1.563 1.354 1.146 0.938 0.729 0.521 0.313 0.104".split()
 A13_LAST = "0.104 0.312 0.521 0.729 0.937 1.146 1.354 1.562 1.771 1.979 2.187 2.396".split()
 
@@ -208,15 +219,21 @@ class StraightLine(unittest.TestCase):
                     self.assertEqual([rate * HUNDRED for rate in rates], printed)
 
     def test_qualified_improvements_table_a8(self) -> None:
-        fifteen = [float(rate * HUNDRED) for rate in Way("qualified_improvement", Start.in_half_year()).rates]
-        self.assertEqual((fifteen[0], fifteen[-1], len(fifteen)), (3.33, 3.33, 16))
-        self.assertEqual(set(fifteen[1:-1]), {6.66, 6.67})
+        for quarter, (first, last) in STRAIGHT_15.items():
+            fifteen = [rate * HUNDRED for rate in Way("qualified_improvement", begun(quarter)).rates]
+            self.assertEqual((fifteen[0], fifteen[-1]), (Decimal(first), Decimal(last)))
+            self.assertEqual((len(fifteen), set(fifteen[1:-1])), (16, {Decimal("6.66"), Decimal("6.67")}))
+            self.assertEqual(fifteen[1:5], [Decimal("6.67")] * 4)
 
     def test_buildings_tables_a7_and_a13(self) -> None:
         for month in range(1, 13):
             start = Start.in_month(month)
-            old = Way("nonresidential_31", start).rates
-            self.assertEqual((old[0] * HUNDRED, sum(old)), (Decimal(A7_FIRST[month - 1]), 1))
+            old = [rate * HUNDRED for rate in Way("nonresidential_31", start).rates]
+            ends = [table[month - 1] for table in (A7_FIRST, A7_EIGHTH, A7_NINTH, A7_LAST)]
+            self.assertEqual([old[0], old[7], old[8], old[-1]], [Decimal(cell) for cell in ends])
+            self.assertEqual(set(old[1:7]), {Decimal("3.175")})
+            self.assertEqual(set(old[9:31]) - {Decimal("3.174"), Decimal("3.175"), old[-1]}, set())
+            self.assertEqual(sum(old), HUNDRED)
             row = " ".join([A13_FIRST[month - 1], *["2.500"] * 39, A13_LAST[month - 1]])
             slow = Way("nonresidential_building", start, "alternative").rates
             self.assertEqual([rate * HUNDRED for rate in slow], percent(row))

@@ -25,7 +25,7 @@ from half_yard.countries.us.assets.basis import (
     gain_basis_figure,
     loss_basis_figure,
 )
-from half_yard.countries.us.assets.classes import CLASSES, LOAN, OUTPUT
+from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM
 from half_yard.countries.us.assets.classes import YEARS as YEARS_OF_ITS_OWN
 from half_yard.countries.us.assets.finding_classes import find_class
 from half_yard.countries.us.assets.purchase import purchase_edit
@@ -63,7 +63,7 @@ class UnitedStates:
     )  # fmt: skip
     asset_kinds = tuple(
         AssetKind(
-            item.key, item.title, item.key == LOAN, item.words, item.recovery is not None,
+            item.key, item.title, item.key in TERM, item.words, item.recovery is not None,
             item.may_be_expensed, item.own == YEARS_OF_ITS_OWN, item.own == OUTPUT, item.facts,
         )
         for item in CLASSES.values()

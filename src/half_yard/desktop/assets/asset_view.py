@@ -92,7 +92,7 @@ class AssetView(AssetPart):
         if kind is None:
             return
         if kind.months:
-            yield Field(f"{path}/months", "Months of the loan", FieldKind.MONTHS)
+            yield Field(f"{path}/months", "Months it runs", FieldKind.MONTHS)
         if kind.elected:
             yield Field(f"{path}/acquired", "Acquired", FieldKind.DATE, hint="if not when in service")
             methods = tuple(item for item in pack.methods.items() if item[0])

@@ -14,7 +14,7 @@ from functools import partial
 
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import basis_figure
-from half_yard.countries.us.assets.classes import INTANGIBLE, LOAN, SOFTWARE, START_UP, AssetClass
+from half_yard.countries.us.assets.classes import INTANGIBLE, SOFTWARE, START_UP, TERM, AssetClass
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import (
     NOT_BELOW_ZERO,
@@ -31,8 +31,9 @@ from half_yard.figures.remembered import Remembered
 from half_yard.records import Asset
 
 YEAR = 12
-PAID_OFF = {LOAN, START_UP}
-"""Classes of which the rest is deducted when the loan is paid off or the business ends (195(b)(2))."""
+PAID_OFF = {START_UP, *TERM}
+"""Classes of which the rest is deducted when the loan is paid off, the lease ends or the business does
+(195(b)(2))."""
 MONTHS = {INTANGIBLE: "intangible_amortization_months", SOFTWARE: "software_months"}
 
 
@@ -101,7 +102,7 @@ def amortized(
     if first_part is not None:
         at_once, months = first_part.at_once, first_part.months
     elif asset.months is not None:
-        months = entered(Decimal(asset.months), "months of the loan", f"/assets/{key}/months")
+        months = entered(Decimal(asset.months), "months of its term", f"/assets/{key}/months")
         at_once = NOT_BELOW_ZERO
     else:
         raise ValueError(f"{key} has no months")

@@ -95,7 +95,10 @@ THIRTY_NINE_START = datetime.date(1993, 5, 13)
 OWN_PROPERTY, OWN_BUILDING = "own_schedule", "own_building"
 YEARS, OUTPUT = "years", "output"
 LAND = "land"
+LEASE = "lease_costs"
 START_UP, LOAN, INTANGIBLE, SOFTWARE = "start_up", "loan_costs", "intangible", "software"
+TERM = {LOAN, LEASE}
+"""What is written off over the months of its own contract."""
 DOUBLE, ONE_AND_A_HALF, ONE = Decimal(2), Decimal("1.5"), Decimal(1)
 FIVE_YEARS = Decimal(5)
 
@@ -218,6 +221,10 @@ CLASSES = {
         AssetClass(
             LOAN, "Loan points and costs (over the loan)", None, since=datetime.date.min, real=True,
             tables="26 CFR 1.446-5", section="461(g)", words=("Mortgage points", "Refinancing costs"),
+        ),
+        AssetClass(
+            LEASE, "Cost of getting a lease (over its term)", None, since=datetime.date.min, real=True,
+            tables="26 CFR 1.162-11(a)", section="178", words=("Leasehold", "Commission for a lease"),
         ),
         AssetClass(
             LAND, "Land (never depreciated)", None, real=True, since=datetime.date.min, words=("Lot", "Land")

@@ -6,7 +6,8 @@ from collections.abc import Mapping, Sequence
 from decimal import Decimal
 
 from half_yard.countries.results import AssetStory
-from half_yard.countries.us.assets.classes import CLASSES, LOAN, START_UP
+from half_yard.countries.us.assets.amortization import PAID_OFF
+from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.sold import CASUALTY, GIFT, PERSONAL, SALE, TRADE, Sold, sold
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.figures import NOT_BELOW_ZERO, Figure, Page, Sheet, entered, larger_of, smaller_of, total
@@ -25,7 +26,7 @@ def left_service(assets: Mapping[str, Asset], year: int) -> dict[str, Asset]:
         if asset.disposed is not None
         and asset.disposed.year == year
         and (asset.disposal or SALE) not in WITHOUT_GAIN
-        and asset.asset_class not in {LOAN, START_UP}
+        and asset.asset_class not in PAID_OFF
     }
 
 

@@ -6,7 +6,7 @@ from decimal import Decimal
 
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.basis import WITHOUT_EXPENSING, basis_amount, origin_of
-from half_yard.countries.us.assets.classes import CLASSES, LOAN, OUTPUT
+from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM
 from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.year_rules import YEARS, rules_for
@@ -35,8 +35,8 @@ def stop(asset: Asset, file: ClientFile) -> str:
         return f"It was placed in service after tax year {file.tax_year}."
     if asset.in_service.month < file.short_years.get(str(asset.in_service.year), 1):
         return "It was placed in service before its tax year begins. Mend the day, or the year's first month."
-    if asset.asset_class == LOAN and asset.months is None:
-        return "It is written off over the loan. Type over how many months the loan runs."
+    if asset.asset_class in TERM and asset.months is None:
+        return "It is written off over the loan or lease. Type over how many months that runs."
     if CLASSES[asset.asset_class].own == OUTPUT and (asset.units_in_all or 0) <= 0:
         return "It is written off by its output. Type the output of its whole life."
     return ""
