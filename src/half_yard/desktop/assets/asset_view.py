@@ -15,6 +15,10 @@ from half_yard.figures.explain import exact_text
 from half_yard.records import Asset, ClientFile
 
 ACROSS = 4
+NO_ASSET = (
+    "Type the first asset above: what it is, for which activity, when in service, its cost. Its class is "
+    "proposed from its name. More has a property that was bought, and a list from another program."
+)
 
 
 class AssetView(AssetPart):
@@ -39,7 +43,7 @@ class AssetView(AssetPart):
         self.tape.setVisible(asset is not None)
         if asset is None:
             self.heading.setText("")
-            self.words.setText("")
+            self.words.setText(NO_ASSET)
             self.facts.setText("")
             self.fields.show_fields([])
             return

@@ -64,7 +64,7 @@ class LeavingView(AssetPart):
         self.fields.show_fields([
             Field(f"{path}/disposed", "Left service", FieldKind.DATE),
             Field(f"{path}/disposal", "How", FieldKind.CHOICE, disposals),
-            Field(f"{path}/proceeds", "Price", FieldKind.AMOUNT, hint="of a casualty the insurance"),
+            Field(f"{path}/proceeds", "Price", FieldKind.AMOUNT, hint="or allowance, or insurance"),
             Field(f"{path}/selling_costs", "Cost of the sale", FieldKind.AMOUNT),
             Field(
                 f"{path}/sale_share", "For the business, %", FieldKind.PERCENT, hint="as it was used",

@@ -36,12 +36,12 @@ SALE, TRADE, ABANDONED, GIFT, PERSONAL = "sale", "trade", "abandonment", "gift",
 EXCHANGE, CASUALTY = "exchange", "casualty"
 DISPOSALS = {
     SALE: "Sold",
-    TRADE: "Traded in (equipment; the allowance is its price)",
+    TRADE: "Traded in (equipment)",
     ABANDONED: "Abandoned or scrapped",
-    CASUALTY: "Lost by casualty or theft (the insurance is its price)",
+    CASUALTY: "Lost by casualty or theft",
     GIFT: "Given away",
     PERSONAL: "Taken for private use",
-    EXCHANGE: "Real property exchanged for other (section 1031)",
+    EXCHANGE: "Exchanged (real property)",
 }
 """How an asset leaves service, by key. Since 2018 only real property is exchanged without gain (1031(a))."""
 Put = Callable[[str, str, str, Figure], Figure]
