@@ -15,6 +15,7 @@ from half_yard.countries.us import gaps
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.basis import basis_amount, basis_figure
 from half_yard.countries.us.assets.classes import CLASSES, AssetClass
+from half_yard.countries.us.assets.falls import Fall, fall_of
 from half_yard.countries.us.assets.rates import ALTERNATIVE, METHODS, STRAIGHT_LINE, Way
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.uses import WHOLE, leaves_in, share_of_year
@@ -126,28 +127,7 @@ class Life:
     @cached_property
     def fall(self) -> Fall | None:
         """Where its business use falls to half or less after the first year, and something is taken back."""
-        if not self.asset.shares or (not self.asset_class.listed and not self.terms.expensed):
-            return None
-        if self.as_if_whole or self.terms.share(0) <= self.half:
-            return None
-        if self.asset_class.listed and self.way.method == ALTERNATIVE:
-            return None
-        slow = Way(self.way.class_key, self.way.start, ALTERNATIVE, self.first, self.way.by_formula)
-        within = range(1, len(slow.rates if self.asset_class.listed else self.rates))
-        index = next(
-            (each for each in within if share_of_year(self.asset, self.first + each) <= self.half), None
-        )
-        if index is None:
-            return None
-        plain = replace(self, asset=self.asset.model_copy(update={"expensed": None}))
-        if not self.asset_class.listed:
-            return Fall(index, index + 1, plain)
-        limits = auto_limits(self.first, allowance=False) if self.limits else None
-        words = "Listed property fell to half or less business use: alternative system from then on"
-        then = replace(
-            plain, way=slow, allowance=Allowance(None), limits=limits, choices=(*self.choices, Choice(words))
-        )
-        return Fall(index, index, then)
+        return fall_of(self)
 
     @cached_property
     def amounts(self) -> list[Decimal]:
@@ -335,27 +315,10 @@ class Life:
         return entered(self.asset.prior_depreciation, f"{label}, entered", path)
 
     def recapture(self, index: int) -> Figure | None:
-        """What a year takes back because the business use fell: of listed property the excess over the
-        alternative system (26 U.S.C. 280F(b)(2)), of other property that of section 179 over depreciation
-        (179(d)(10); 26 CFR 1.179-1(e)). None where nothing is."""
-        fall = self.fall
-        if fall is None or index != fall.recaptured_in:
+        """What a year takes back because the business use fell; None where nothing is."""
+        if self.fall is None or index != self.fall.recaptured_in:
             return None
-        name = self.asset.name
-        if self.asset_class.listed:
-            slow = total("by the alternative system", (fall.then.year(each) for each in range(index)))
-            over = difference(f"{name}: taken above the alternative system", self.prior(index), slow)
-        elif self.expensed is None:
-            return None
-        else:
-            years = [self._of_expensed(self.expensed, each) for each in range(index + 1)]
-            over = difference(f"{name}: expensed above depreciation", self.expensed, *years)
-        return larger_of(f"{name}: taken back", over, NOT_BELOW_ZERO)
-
-    def _of_expensed(self, expensed: Figure, index: int) -> Figure:
-        """What a year would have taken of the part that was expensed."""
-        use = stated(self.terms.share(index) / self.terms.share(0), "use of the year to that of the first")
-        return (expensed * self.way.rate(index) * use).in_cents().named(f"depreciation of year {index + 1}")
+        return self.fall.taken_back(self)
 
     def straight_line(self, index: int) -> Figure:
         """What straight line would have taken up to a year, its allowance left out, what was expensed
@@ -382,16 +345,6 @@ class Life:
             label, difference(label, basis_figure(self.key, self.asset), self.prior(index)), NOT_BELOW_ZERO
         )
         return smaller_of(f"{self.asset.name}: not more than the basis that is left", by_table, left)
-
-
-@dataclass(frozen=True, slots=True)
-class Fall:
-    """Business use that falls to half or less: in which year something is taken back, and from which year on
-    another life applies. Both are indexes of years of its life."""
-
-    recaptured_in: int
-    then_from: int
-    then: Life
 
 
 def _marks(key: str, asset: Asset, asset_class: AssetClass, limits: Sequence[Figure] | None) -> list[Mark]:
