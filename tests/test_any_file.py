@@ -149,7 +149,7 @@ def files(draw: st.DrawFn) -> ClientFile:
 
 
 class AnyFile(unittest.TestCase):
-    @settings(max_examples=120, deadline=None)
+    @settings(max_examples=80, deadline=None)
     @given(files())
     def test_computes_and_every_line_recomputes(self, file: ClientFile) -> None:
         computation = compute(file)
@@ -162,7 +162,7 @@ class AnyFile(unittest.TestCase):
         self.assertEqual(form["payments"].amount - form["total_tax"].amount,
                          form["overpaid"].amount - form["owed"].amount)  # fmt: skip
 
-    @settings(max_examples=150, deadline=None)
+    @settings(max_examples=80, deadline=None)
     @given(files())
     def test_every_asset_has_its_years_its_books_and_a_projection(self, file: ClientFile) -> None:
         computation, pack = compute(file), PACKS["us"]
@@ -179,7 +179,7 @@ class AnyFile(unittest.TestCase):
         what = WhatIf(no_allowance=True, asset="s00001", expensed=Decimal(5), sold_in=2027)
         self.assertGreaterEqual(pack.projection(pack.what_if(file, what)).years, 0)
 
-    @settings(max_examples=80, deadline=None)
+    @settings(max_examples=50, deadline=None)
     @given(files())
     def test_everything_entered_lands_or_is_stopped(self, file: ClientFile) -> None:
         computation = compute(file)
@@ -191,7 +191,7 @@ class AnyFile(unittest.TestCase):
                     self.assertIn(kind, {"", "business", "rental"})
                     self.assertTrue(computation.threads.landing_of(path), path)
 
-    @settings(max_examples=80, deadline=None)
+    @settings(max_examples=50, deadline=None)
     @given(files())
     def test_same_file_same_answer_whatever_was_computed_before(self, file: ClientFile) -> None:
         first = [(line.place, line.figure.amount) for sheet in compute(file).sheets for line in sheet.lines]
