@@ -49,7 +49,7 @@ class Source:
     fill_in: Callable[[Mapping[str, JsonValue]], Mapping[str, JsonValue]] = lambda _typed: {}
     ready: Callable[[Mapping[str, JsonValue]], bool] | None = None
     remark: Callable[[str], str] = lambda _key: ""
-    group: Callable[[Any], str] = lambda _record: ""
+    group: Callable[[Any], str] | None = None
 
 
 class RecordModel(QAbstractTableModel):
@@ -101,8 +101,9 @@ class RecordModel(QAbstractTableModel):
             self._ids = []
             self.endResetModel()
         belongs, before = self.source.belongs, self._shown_records
-        group = self.source.group
-        records = sorted(self.records.items(), key=lambda item: (group(item[1]), item[0]))
+        records = sorted(self.records.items())
+        if (group := self.source.group) is not None:
+            records.sort(key=lambda item: group(item[1]))
         shown = {key: record for key, record in records if belongs(record)}
         ids, old = self._in_order(shown), self._ids
         self._shown_records = shown
