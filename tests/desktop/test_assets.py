@@ -36,6 +36,10 @@ class Typed(AssetsCase):
         self.press(Key.Key_Return)
         self.type("4/2", Key.Key_Return)
         self.type("1899", Key.Key_Return)
+        # It stands among those of its activity, and typing goes on in its row.
+        self.assertEqual((table.currentIndex().row(), table.currentIndex().column()), (4, 5))
+        self.assertTrue(table.isAncestorOf(self.focused()))
+        self.press(Key.Key_Escape)
         made = self.workspace.file.assets["s00010"]
         self.assertEqual((made.asset_class, made.cost, made.activity), ("five_year", 1899, LOFT))
         self.assertIn("100% special allowance", self.page.view(AssetView).words.text())

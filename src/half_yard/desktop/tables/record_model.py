@@ -109,8 +109,8 @@ class RecordModel(QAbstractTableModel):
         self._shown_records = shown
         if ids == old:
             self._tell_changed(before)
-        elif len(ids) == len(old) + 1 and ids[:-1] == old:
-            self.beginInsertRows(QModelIndex(), len(old), len(old))
+        elif (row := _added_at(old, ids)) is not None:
+            self.beginInsertRows(QModelIndex(), row, row)
             self._ids = ids
             self.endInsertRows()
         else:
@@ -340,3 +340,12 @@ class RecordModel(QAbstractTableModel):
 def _alignment(column: Column) -> Qt.AlignmentFlag:
     side = Qt.AlignmentFlag.AlignRight if column.kind in AMOUNTS else Qt.AlignmentFlag.AlignLeft
     return side | Qt.AlignmentFlag.AlignVCenter
+
+
+def _added_at(before: Sequence[str], after: Sequence[str]) -> int | None:
+    """The place of the one that was added among others that stayed in their order; None for any other
+    change."""
+    if len(after) != len(before) + 1:
+        return None
+    row = next((row for row, key in enumerate(before) if after[row] != key), len(before))
+    return row if after[row + 1 :] == before[row:] else None

@@ -118,15 +118,19 @@ CLASSES = {
             "five_year", "5-year property (computers, vans and trucks, appliances)", _years(5), "b",
             alternative=Decimal(5),
             words=(
-                "Computer, printer, phone", "Appliance of a rental (stove, refrigerator, washer)",
+                "Computer, laptop, tablet, server, monitor, printer, phone",
+                "Appliance of a rental (stove, refrigerator, washer, dryer, dishwasher)",
                 "Carpet or furniture of a rental", "Cargo van or box truck", "Copier, calculator",
-                "Trailer", "Tools of a construction trade", "Solar panels",
+                "Trailer", "Construction tools", "Solar panels",
             ),
         ),
         AssetClass(
             "passenger_auto", "Passenger automobile, 6,000 lb or less", _years(5), "b",
             alternative=FIVE_YEARS, listed=True, auto=True,
-            words=("Car", "Pickup or van of 6,000 lb or less", "Minivan"),
+            words=(
+                "Car", "Pickup of 6,000 lb or less", "Van of 6,000 lb or less", "Minivan",
+                "SUV of 6,000 lb or less",
+            ),
         ),
         AssetClass(
             "heavy_suv", "Sport utility vehicle over 6,000 lb", _years(5), "b",
@@ -147,6 +151,7 @@ CLASSES = {
             alternative=Decimal(10),
             words=(
                 "Office furniture, chair, desk, shelves", "Machine, workshop equipment", "Musical instrument",
+                "Saw, drill, lathe, press, compressor", "Tools, workbench", "Sign, display case",
                 "Sewing machine", "Safe", "Property without a class life",
             ),
         ),
@@ -157,7 +162,10 @@ CLASSES = {
         AssetClass(
             LAND_IMPROVEMENTS, "15-year land improvements (fence, drive, sidewalk)",
             _years(15, ONE_AND_A_HALF), "e", alternative=Decimal(20),
-            words=("Fence", "Driveway, parking lot", "Sidewalk", "Landscaping", "Dock", "Septic system"),
+            words=(
+                "Fence", "Driveway, parking lot", "Sidewalk, patio", "Landscaping", "Dock",
+                "Septic system, well", "Pool, retaining wall",
+            ),
         ),
         AssetClass(
             QUALIFIED_IMPROVEMENTS, "Qualified improvement inside a nonresidential building (15 years)",
@@ -177,7 +185,8 @@ CLASSES = {
             "residential_building", "Residential rental building (27.5 years)",
             Recovery(Decimal("27.5"), ONE, 3), "h", True, alternative=Decimal(30),
             words=(
-                "House or flat that is let", "Roof of a rental", "Furnace, windows, plumbing of a rental",
+                "House or flat that is let", "Roof of a rental",
+                "Furnace, windows, plumbing, water heater, kitchen, bath of a rental",
                 "Addition to a rental",
             ),
         ),
@@ -193,16 +202,16 @@ CLASSES = {
             words=("Shop building, office building, warehouse", "Roof of a shop", "Office in the home"),
         ),
         AssetClass(
-            OWN_PROPERTY, "Equipment with a schedule of its own", None, since=datetime.date.min, own=YEARS,
-            tables="as carried in", words=("Property from before 1987", "Equipment under ACRS"),
+            OWN_PROPERTY, "Own schedule, equipment", None, since=datetime.date.min, own=YEARS,
+            tables="as carried in", words=("Before 1987: equipment", "ACRS: equipment"),
         ),
         AssetClass(
-            OWN_BUILDING, "Building with a schedule of its own", None, real=True, since=datetime.date.min,
-            own=YEARS, tables="as carried in", words=("Building from before 1987", "Building under ACRS"),
+            OWN_BUILDING, "Own schedule, building", None, real=True, since=datetime.date.min,
+            own=YEARS, tables="as carried in", words=("Before 1987: a building", "ACRS: a building"),
         ),
         AssetClass(
             "by_output", "Equipment written off by its output", None, since=datetime.date.min, own=OUTPUT,
-            tables="26 U.S.C. 168(f)(1)", words=("Units of production", "Machine hours"),
+            tables="26 U.S.C. 168(f)(1)", words=("Units of production", "Written off by hours or miles"),
         ),
         AssetClass(
             START_UP, "Start-up costs of a business (15 years)", None, since=datetime.date(2004, 10, 23),
