@@ -19,7 +19,7 @@ from PySide6.QtWidgets import (
 
 from half_yard.countries import PACKS
 from half_yard.desktop import theme
-from half_yard.desktop.assets.page import Part
+from half_yard.desktop.assets.page import ALONE, Part
 from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
@@ -122,9 +122,7 @@ class MainWindow(QMainWindow):
             "Take the proposals of the tray": lambda: self._in_tray(self.books.tray.take_proposals),
             "Sorting rules": lambda: self._in_tray(self.books.tray.rules_button.click),
             "Export the books": self.books.ask_to_export,
-            "Elections of the year": lambda: self._in_assets(Part.ELECTIONS),
-            "Depreciation of the years to come": lambda: self._in_assets(Part.PROJECTION),
-            "Several assets at once": lambda: self._in_assets(Part.SEVERAL),
+            **{f"Assets: {part.words}": partial(self._in_assets, part) for part in Part if part not in ALONE},
             **{words: partial(self._of_assets, act) for words, act in self.assets.deeds().items()},
             "Quit": self._quit,
         }

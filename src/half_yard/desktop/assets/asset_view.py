@@ -78,7 +78,8 @@ class AssetView(AssetPart):
             return f"It is not depreciated: {stop[:1].lower()}{stop[1:]}"
         if not story.yearly:
             return story.summary
-        last = story.first_year + len(story.yearly) - 1
+        taking = [number for number, amount in enumerate(story.amounts) if amount]
+        last = story.first_year + max(taking, default=0)
         basis = self.workspace.pack.bases(asset).depreciation
         before = story.prior.amount
         taken = before + story.this_year.amount - (story.taken_back.amount if story.taken_back else 0)

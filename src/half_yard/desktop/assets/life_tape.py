@@ -13,7 +13,7 @@ from PySide6.QtWidgets import QSizePolicy, QWidget
 from half_yard.countries.results import AssetStory
 from half_yard.desktop import theme
 
-TOP, TAPE, ROW, LEFT = 18, 28, 16, 104
+TOP, TAPE, ROW, LEFT = 18, 28, 16, 184
 WIDEST, ROOMY = 66, 52
 MOST_BOOKS = 2
 HEIGHT = TOP + TAPE + 4 + ROW * (1 + MOST_BOOKS)

@@ -54,6 +54,11 @@ class Part(Enum):
     PURCHASE = ("Property bought", "Building, land and loan from one settlement statement")
     LIST = ("Asset list", "A list from another program or a spreadsheet, taken in")
 
+    @property
+    def words(self) -> str:
+        """The words on its button."""
+        return self.value[0]
+
 
 MADE: Mapping[Part, type[AssetPart]] = {
     Part.ASSET: AssetView, Part.YEARS: EveryYearView, Part.BASIS: BasisView, Part.LEAVING: LeavingView,
@@ -104,8 +109,7 @@ class AssetsPage(Page):
         line.setSpacing(4)
         self._buttons = {}
         for part in Part:
-            words, tip = part.value
-            switch = button(words, tip)
+            switch = button(*part.value)
             switch.setCheckable(True)
             switch.setAutoExclusive(True)
             switch.clicked.connect(lambda _checked=False, part=part: self.switch_to(part))
