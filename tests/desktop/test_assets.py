@@ -57,6 +57,16 @@ class Typed(AssetsCase):
         self.assertIn("Basis for depreciation 200,000.00. A gain counts from 231,200.00", view.result.text())
         self.assertEqual(self.workspace.computation.stories[HOUSE].this_year.amount, Decimal("7272.00"))
 
+    def test_tab_goes_from_the_table_through_the_part_that_is_shown(self) -> None:
+        self.go(f"/assets/{VAN}")
+        for part, first in ((Part.LEAVING, "Left service"), (Part.BASIS, "How it came")):
+            self.find(f"Assets: {part.words}")
+            self.page.assets.table.setFocus()
+            self.press(Key.Key_Tab, times=3)
+            self.assertEqual(self.focused().accessibleName(), first)
+        self.press(Key.Key_Tab, times=3)
+        self.assertIn("Thread", self.focused().accessibleName())
+
     def test_the_tape_says_which_books_differ(self) -> None:
         self.go(f"/assets/{MACHINE}")
         self.assertEqual(

@@ -28,6 +28,7 @@ from half_yard.desktop.assets.several_view import SeveralView
 from half_yard.desktop.assets.treatments_view import TreatmentsView
 from half_yard.desktop.parts import Page, TableBlock, button, soft
 from half_yard.desktop.subjects import collection_and_id
+from half_yard.desktop.tab_order import tab_into
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Figure
@@ -150,6 +151,7 @@ class AssetsPage(Page):
             self._made[part] = made
             self._column.addWidget(made, BENEATH)
             made.setVisible(part is self._shown)
+            tab_into(self.more, made)
             if isinstance(made, PurchaseView | ListView):
                 made.left.connect(self._back_to_asset)
         return self._made[part]
