@@ -41,6 +41,33 @@ def years(file: ClientFile) -> list[Decimal]:
     return [figure.amount for figure in compute(file).stories["s00001"].yearly]
 
 
+class WholeClasses(unittest.TestCase):
+    """26 U.S.C. 168(b)(5), (g)(7), (k)(7): for all property of a class and year."""
+
+    def words(self, *assets: Asset) -> str:
+        return " ".join(
+            str(finding) for finding in compute(file_of(*assets)).findings if "whole class" in str(finding)
+        )
+
+    def test_what_is_elected_for_some_of_a_class_is_pointed_out(self) -> None:
+        saw, desk = asset("seven_year", "2025-02-01", "900"), asset("seven_year", "2025-03-01", "900")
+        self.assertEqual(self.words(saw, desk), "")
+        with_allowance = desk.model_copy(update={"answers": {}})
+        self.assertIn("7-year property of 2025", self.words(saw, with_allowance))
+        slower = desk.model_copy(update={"method": "straight_line"})
+        self.assertIn("a method is elected", self.words(saw, slower))
+
+    def test_other_classes_years_and_buildings_are_for_themselves(self) -> None:
+        saw = asset("seven_year", "2025-02-01", "900")
+        for other in (
+            asset("five_year", "2025-02-01", "900", answers={}),
+            asset("seven_year", "2024-02-01", "900", answers={}),
+            asset("residential_building", "2025-02-01", "900", RENTAL, method="alternative"),
+            asset("passenger_auto", "2025-02-01", "900", share=Decimal(40), answers={}),
+        ):  # fmt: skip
+            self.assertEqual(self.words(saw, other), "")
+
+
 class SpecialAllowance(unittest.TestCase):
     """26 U.S.C. 168(k) as it stood in each year."""
 

@@ -7,6 +7,7 @@ from decimal import Decimal
 
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import basis_amount
+from half_yard.countries.us.assets.class_checks import class_findings
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.form_4797 import freed, left_service, unnamed_proceeds
 from half_yard.countries.us.book_checks import book_findings
@@ -46,6 +47,7 @@ def findings_of(
         *_stopped(frame, stops),
         *_gaps(sheets),
         *_assets(frame, stories),
+        *class_findings({key: frame.file.assets[key] for key in stories}, frame.rules),
         *_rental_days(frame),
         *_expensing(sheets),
         *_sales(frame, stories),
