@@ -15,7 +15,6 @@ from half_yard.countries.us import gaps
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.basis import basis_amount, basis_figure
 from half_yard.countries.us.assets.classes import CLASSES, AssetClass
-from half_yard.countries.us.assets.falls import Fall, fall_of
 from half_yard.countries.us.assets.rates import ALTERNATIVE, METHODS, STRAIGHT_LINE, Way
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.uses import WHOLE, leaves_in, share_of_year
@@ -125,29 +124,19 @@ class Life:
         return made.in_full_use if self.as_if_whole else made
 
     @cached_property
-    def fall(self) -> Fall | None:
-        """Where its business use falls to half or less after the first year, and something is taken back."""
-        return fall_of(self)
-
-    @cached_property
     def amounts(self) -> list[Decimal]:
         """What every year takes, in dollars."""
-        if self.fall is None:
-            return yearly(self.terms)
-        own = [*yearly(self.terms, self.fall.then_from), *[Decimal(0)] * self.fall.then_from]
-        return [*own[: self.fall.then_from], *self.fall.then.amounts[self.fall.then_from :]]
+        return yearly(self.terms)
 
     @property
     def count(self) -> int:
         """How many years it has: those of its table, and with limits those behind it."""
-        return len(self.rates) if self.limits is None and self.fall is None else len(self.amounts)
+        return len(self.rates) if self.limits is None else len(self.amounts)
 
     def taken(self, index: int) -> Decimal:
         """What the years before an index took: as entered, or else by the terms."""
         if self.asset.prior_depreciation is not None:
             return self.asset.prior_depreciation
-        if self.fall is not None:
-            return self.prior(index).amount
         return sum(yearly(self.terms, index), Decimal(0))
 
     @property
@@ -244,8 +233,6 @@ class Life:
 
     def _make_parts(self, index: int) -> dict[str, Figure]:
         left_in = self.terms.left_in
-        if self.fall is not None and index >= self.fall.then_from:
-            return self.fall.then.parts(index)
         if index < 0 or index >= self.count or (left_in is not None and index > left_in[0]):
             return {}
         if index >= len(self.rates):
@@ -298,43 +285,25 @@ class Life:
         label = f"{self.asset.name}: year {index + 1}"
         return parts[0].named(label) if len(parts) == 1 else total(label, parts)
 
-    def all_years(self) -> tuple[Figure, ...]:
-        """Every year of its life."""
-        return tuple(self.year(index) for index in range(len(self.amounts)))
-
     def prior(self, index: int) -> Figure:
         """What the years before an index took: as entered, or else by the terms."""
         label = f"{self.asset.name}: depreciation of earlier years"
         if self.asset.prior_depreciation is None:
-            years = total(label, (self.year(earlier) for earlier in range(min(index, self.count))))
-            if self.fall is not None and index > self.fall.recaptured_in:
-                taken_back = self.recapture(self.fall.recaptured_in)
-                return difference(label, years, *filter(None, (taken_back,)))
-            return years
+            return total(label, (self.year(earlier) for earlier in range(min(index, self.count))))
         path = f"/assets/{self.key}/prior_depreciation"
         return entered(self.asset.prior_depreciation, f"{label}, entered", path)
 
-    def recapture(self, index: int) -> Figure | None:
-        """What a year takes back because the business use fell; None where nothing is."""
-        if self.fall is None or index != self.fall.recaptured_in:
-            return None
-        return self.fall.taken_back(self)
-
-    def straight_line(self, index: int) -> Figure:
-        """What straight line would have taken up to a year, its allowance left out, what was expensed
-        kept."""
-        plain = replace(
-            self, way=replace(self.way, method=self.way.method or STRAIGHT_LINE), allowance=Allowance(None)
-        )
-        return total("by straight line", (plain.year(each) for each in range(index + 1)))
+    @property
+    def by_straight_line(self) -> Life:
+        """The same life by straight line without the allowance, what was expensed kept."""
+        way = self.way.by(self.way.method or STRAIGHT_LINE)
+        return replace(self.by(way), allowance=Allowance(None))
 
     def capped(self, index: int) -> Figure:
         """The depreciation of a year, but not more than the basis that earlier years have left."""
         if index >= self.count or not self.parts(index):
             return stated(Decimal(0), f"{self.asset.name}: fully depreciated or gone").marked(*self.marks)
         by_table = self.year(index)
-        if self.fall is not None and index >= self.fall.then_from:
-            return by_table
         if self.asset.prior_depreciation is None and index < len(self.rates) - 1:
             return by_table  # only the last year of a table can be cut off, by the cents of those before
         whole = self.terms.basis * max(self.terms.shares)

@@ -10,12 +10,13 @@ from functools import partial
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.amortization import FirstPart, amortized, first_parts
 from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.mid_quarter import QuarterTest, mid_quarter_tests
 from half_yard.countries.us.assets.own_schedules import own_story
 from half_yard.countries.us.assets.special_allowance import allowance_of, election_key
 from half_yard.countries.us.assets.stops import stop
-from half_yard.countries.us.assets.year_rows import rows_of_life
+from half_yard.countries.us.assets.year_rows import rows_of_course
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.depreciation import Convention, Start
 from half_yard.figures import Sheet, stated
@@ -98,21 +99,21 @@ def _story(
     if asset_class.recovery is None:
         none = stated(Decimal(0), f"{asset.name}: land is never depreciated", "26 U.S.C. 167; 168(f)")
         return AssetStory(placed.year, none, "Land is never depreciated.", lambda: none, lambda: none, tuple)
-    life = _life(key, asset, file, rules, test)
+    course = Course.of(_life(key, asset, file, rules, test))
     index = tax_year - placed.year
-    this_year, parts = life.capped(index), life.parts(index)
+    this_year, parts = course.capped(index), course.at(index).parts(index)
     if sum((part.amount for part in parts.values()), Decimal(0)) != this_year.amount:
         parts = {}  # cut off at the basis that is left: the year stands as one
     return AssetStory(
         placed.year,
         this_year,
-        life.summary,
-        lambda: life.capped(index + 1),
-        lambda: life.prior(index),
-        life.all_years,
+        course.life.summary,
+        lambda: course.capped(index + 1),
+        lambda: course.prior(index),
+        course.all_years,
         parts,
-        lambda: life.amounts,
-        life.recapture(index),
-        lambda: life.straight_line(index),
-        lambda: rows_of_life(life),
+        lambda: course.amounts,
+        course.taken_back(index),
+        lambda: course.straight_line(index),
+        lambda: rows_of_course(course),
     )

@@ -19,6 +19,7 @@ import numpy as np
 from half_yard.countries.results import Treatment
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.classes import DOUBLE
+from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.macrs import lives
 from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER
@@ -79,8 +80,8 @@ def years_of_lives(each: list[Life]) -> Cents:
     its own years."""
     cents = years_of_all([life.terms for life in each])
     for number, life in enumerate(each):
-        if life.asset.shares and life.fall is not None:
-            years = [int(amount * 100) for amount in life.amounts]
+        if life.asset.shares and (course := Course.of(life)).fall is not None:
+            years = [int(amount * 100) for amount in course.amounts]
             more = len(years) - cents.shape[1]
             cents = np.pad(cents, ((0, 0), (0, max(more, 0))))
             cents[number] = 0

@@ -4,20 +4,21 @@ and the same by hand."""
 from __future__ import annotations
 
 from half_yard.countries.results import YearRow
+from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
 from half_yard.depreciation.by_hand import HandYear, by_hand
 from half_yard.figures import Figure, RuleValue
 
 
-def rows_of_life(life: Life) -> list[YearRow]:
-    """A row for each year of a depreciated asset's life."""
-    hand = _hand_years(life)
-    return [_row(life, index, figure, hand) for index, figure in enumerate(life.all_years())]
+def rows_of_course(course: Course) -> list[YearRow]:
+    """A row for each year of a depreciated asset."""
+    hand = _hand_years(course.life)
+    return [_row(course, index, figure, hand) for index, figure in enumerate(course.all_years())]
 
 
-def _row(life: Life, index: int, figure: Figure, hand: list[HandYear]) -> YearRow:
-    then = life.fall.then if life.fall is not None and index >= life.fall.then_from else life
-    year = life.first + index
+def _row(course: Course, index: int, figure: Figure, hand: list[HandYear]) -> YearRow:
+    then = course.at(index)
+    year = then.first + index
     if index >= len(then.rates):
         return YearRow(year, figure, words="what the limits cut off, a year's limit at a time")
     rate = then.way.rate(index)
@@ -30,7 +31,7 @@ def _row(life: Life, index: int, figure: Figure, hand: list[HandYear]) -> YearRo
         words.append(f"times {left_in[1].normalize():.4f}, the part of the year in which it left")
     if (limit := then.terms.limit(index)) is not None:
         words.append(f"not more than {limit:,.2f}")
-    by = hand[index] if index < len(hand) and then is life else None
+    by = hand[index] if index < len(hand) and then is course.life else None
     return YearRow(year, figure, then.basis_of_rate(index).amount, rate.amount, "; ".join(words), by)
 
 

@@ -1,0 +1,122 @@
+"""The course of an asset's years: its life, and where its business use falls to half or less, what is given
+back and the life that goes on from there. A life knows nothing of it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from decimal import Decimal
+
+from half_yard.countries.us.assets.auto_limits import auto_limits
+from half_yard.countries.us.assets.life import Life
+from half_yard.countries.us.assets.rates import ALTERNATIVE
+from half_yard.countries.us.assets.special_allowance import Allowance
+from half_yard.countries.us.assets.uses import share_of_year
+from half_yard.figures import NOT_BELOW_ZERO, Choice, Figure, difference, larger_of, stated, total
+
+
+@dataclass(frozen=True, slots=True)
+class Fall:
+    """In which year something is taken back, and from which year on another life applies. Both are indexes of
+    years of the asset's life."""
+
+    recaptured_in: int
+    then_from: int
+    then: Life
+
+
+@dataclass(frozen=True, slots=True)
+class Course:
+    """A life, and the fall in it where there is one."""
+
+    life: Life
+    fall: Fall | None
+
+    @staticmethod
+    def of(life: Life) -> Course:
+        """The course that a life takes."""
+        return Course(life, _fall_of(life))
+
+    def at(self, index: int) -> Life:
+        """The life that applies in a year."""
+        return self.fall.then if self.fall is not None and index >= self.fall.then_from else self.life
+
+    @property
+    def amounts(self) -> list[Decimal]:
+        """What every year takes, in dollars."""
+        if self.fall is None:
+            return self.life.amounts
+        nothing = [Decimal(0)] * self.fall.then_from
+        before = [*self.life.amounts, *nothing][: self.fall.then_from]
+        return before + self.fall.then.amounts[self.fall.then_from :]
+
+    def all_years(self) -> tuple[Figure, ...]:
+        """Every year of its life."""
+        return tuple(self.at(index).year(index) for index in range(len(self.amounts)))
+
+    def prior(self, index: int) -> Figure:
+        """What the years before an index took: as entered, or else by the terms, less what was taken back."""
+        if self.fall is None or self.life.asset.prior_depreciation is not None:
+            return self.life.prior(index)
+        label = f"{self.life.asset.name}: depreciation of earlier years"
+        last = min(index, len(self.amounts))
+        years = total(label, (self.at(earlier).year(earlier) for earlier in range(last)))
+        back = self.taken_back(self.fall.recaptured_in) if index > self.fall.recaptured_in else None
+        return years if back is None else difference(label, years, back)
+
+    def capped(self, index: int) -> Figure:
+        """The depreciation of a year, but not more than the basis that earlier years have left."""
+        return self.at(index).capped(index)
+
+    def taken_back(self, index: int) -> Figure | None:
+        """What a year takes back because the business use fell: of listed property the excess over the
+        alternative system (26 U.S.C. 280F(b)(2)), of other property that of section 179 over depreciation
+        (179(d)(10); 26 CFR 1.179-1(e)). None where nothing is."""
+        fall, life = self.fall, self.life
+        if fall is None or index != fall.recaptured_in:
+            return None
+        name = life.asset.name
+        if life.asset_class.listed:
+            slow = total("by the alternative system", (fall.then.year(each) for each in range(index)))
+            over = difference(f"{name}: taken above the alternative system", life.prior(index), slow)
+        elif life.expensed is None:
+            return None
+        else:
+            years = [_of_expensed(life, life.expensed, each) for each in range(index + 1)]
+            over = difference(f"{name}: expensed above depreciation", life.expensed, *years)
+        return larger_of(f"{name}: taken back", over, NOT_BELOW_ZERO)
+
+    def straight_line(self, index: int) -> Figure:
+        """What straight line would have taken up to a year, the allowance left out, what was expensed
+        kept."""
+        plain = self.life.by_straight_line
+        return total("by straight line", (plain.year(each) for each in range(index + 1)))
+
+
+def _fall_of(life: Life) -> Fall | None:
+    """Where the business use of a life falls after its first year, and something is taken back."""
+    asset, listed = life.asset, life.asset_class.listed
+    if not asset.shares or (not listed and not life.terms.expensed):
+        return None
+    if life.terms.share(0) <= life.half or (listed and life.way.method == ALTERNATIVE):
+        return None
+    slow = life.way.by(ALTERNATIVE)
+    within = range(1, len(slow.rates if listed else life.rates))
+    index = next((each for each in within if share_of_year(asset, life.first + each) <= life.half), None)
+    if index is None:
+        return None
+    plain = replace(life, asset=asset.model_copy(update={"expensed": None}))
+    if not listed:
+        return Fall(index, index + 1, plain)
+    limits = auto_limits(life.first, allowance=False) if life.limits else None
+    words = Choice("Listed property fell to half or less business use: alternative system from then on")
+    return Fall(
+        index,
+        index,
+        replace(plain, way=slow, allowance=Allowance(None), limits=limits, choices=(*life.choices, words)),
+    )
+
+
+def _of_expensed(life: Life, expensed: Figure, index: int) -> Figure:
+    """What a year would have taken of the part that was expensed."""
+    use = stated(life.terms.share(index) / life.terms.share(0), "use of the year to that of the first")
+    return (expensed * life.way.rate(index) * use).in_cents().named(f"depreciation of year {index + 1}")
