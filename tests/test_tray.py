@@ -227,6 +227,11 @@ class Proposals(unittest.TestCase):
         proposed = self.proposed(file)
         self.assertEqual(proposed[0][0].entry, "e00001")
         self.assertEqual(len([item for item in proposed if item[0].entry]), 1, "one entry is one movement")
+        refund = file_with(statement(row("9.00", "QUILL CRATE", day=3)), entries={"e00001": typed})
+        self.assertFalse([item for item in self.proposed(refund) if item[0].entry], "money in is no cost")
+        given_back = typed.model_copy(update={"amount": Decimal("-9.00")})
+        refund = refund.model_copy(update={"entries": {"e00001": given_back}})
+        self.assertEqual(self.proposed(refund)[0][0].entry, "e00001")
         later = typed.model_copy(update={"date": DAY.replace(day=8)})
         weekly = file.model_copy(update={"entries": {"e00001": typed, "e00002": later}})
         order = [

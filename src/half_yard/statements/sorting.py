@@ -9,6 +9,7 @@ from decimal import Decimal
 
 from rapidfuzz import fuzz
 
+from half_yard.countries import pack_for
 from half_yard.records import ClientFile, Entry, SortingRule, StatementRow
 from half_yard.records.naming import same_name
 
@@ -80,9 +81,16 @@ def proposals(
 
 
 class _Typed:
-    """The entries that were typed and came from no statement, to be found again by amount, day and payee."""
+    """The entries that were typed and came from no statement, to be found again by amount, whether money came
+    in or went out, day and payee."""
 
     def __init__(self, file: ClientFile) -> None:
+        pack = pack_for(file.country)
+        self._receipts = {
+            (key, line.key): line.receipt
+            for key, activity in file.activities.items()
+            for line in pack.statement_lines(activity)
+        }
         self._entries: dict[Decimal, list[tuple[str, Entry]]] = {}
         for key, entry in file.entries.items():
             if not entry.from_row and entry.date is not None:
@@ -91,13 +99,19 @@ class _Typed:
     def take(self, row: StatementRow) -> Proposal | None:
         """The entry that is this row, the nearest in time; it is not found again for another."""
         candidates = self._entries.get(abs(row.amount), [])
-        alike = [pair for pair in candidates if _same_money(pair[1], row)]
+        alike = [pair for pair in candidates if self._same_way(pair[1], row) and _same_money(pair[1], row)]
         if not alike:
             return None
         nearest = min(alike, key=lambda pair: _days_apart(pair[1], row))
         candidates.remove(nearest)
         key, entry = nearest
         return Proposal(Target(entry.activity, entry.line, entry.share, entry=key), "is in the books")
+
+    def _same_way(self, entry: Entry, row: StatementRow) -> bool:
+        """Whether money came in by both, or went out by both; an entry that is on no line yet may be
+        either."""
+        receipt = self._receipts.get((entry.activity, entry.line))
+        return receipt is None or ((entry.amount > 0) == (row.amount > 0)) is receipt
 
 
 def _days_apart(entry: Entry, row: StatementRow) -> int:
