@@ -14,7 +14,7 @@ if TYPE_CHECKING:  # it takes a tenth of a second, which the start of the progra
     from numpy.typing import NDArray
 
 from half_yard.depreciation.by_hand import HandYear
-from half_yard.figures import Figure, Line, Place, Sheet, Threads
+from half_yard.figures import Figure, Line, Place, Sheet, Threads, difference, total
 from half_yard.figures.rounding import to_cents
 from half_yard.records import ClientFile
 from half_yard.review import Finding, Level
@@ -102,6 +102,12 @@ class AssetStory:
     def prior(self) -> Figure:
         """The depreciation of the years before this one, as entered or by the table."""
         return self.make_prior()
+
+    @cached_property
+    def taken(self) -> Figure:
+        """All depreciation up to and with this year's, less what this year gives back."""
+        taken = total("depreciation allowed", (self.prior, self.this_year))
+        return taken if self.taken_back is None else difference(taken.label, taken, self.taken_back)
 
     @cached_property
     def amounts(self) -> Sequence[Decimal]:

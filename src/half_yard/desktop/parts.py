@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 
 from PySide6.QtCore import Qt
 from PySide6.QtGui import QShowEvent
@@ -19,6 +19,7 @@ from PySide6.QtWidgets import (
 
 from half_yard.desktop import theme
 from half_yard.desktop.tables import RecordModel, RecordTable
+from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 
 
@@ -85,8 +86,9 @@ class Page(QWidget):
         """Put the cursor where work goes on."""
 
 
-def plain_table(name: str, columns: Sequence[tuple[str, int]]) -> QTableWidget:
-    """A table that is read and chosen from, of (heading, width); the first column takes what is left."""
+def plain_table(name: str, columns: Sequence[tuple[str, int]], right: Collection[int] = ()) -> QTableWidget:
+    """A table that is read and chosen from, of (heading, width); the first column takes what is left, the
+    headings of the columns numbered in `right` stand at the right."""
     table = QTableWidget(0, len(columns))
     table.setHorizontalHeaderLabels([heading for heading, _ in columns])
     table.setAccessibleName(name)
@@ -104,6 +106,9 @@ def plain_table(name: str, columns: Sequence[tuple[str, int]]) -> QTableWidget:
     header.setSectionResizeMode(0, QHeaderView.ResizeMode.Stretch)
     for section, (_, width) in enumerate(columns):
         header.resizeSection(section, width)
+    for section in right:
+        if (heading := table.horizontalHeaderItem(section)) is not None:
+            heading.setTextAlignment(RIGHT)
     return table
 
 

@@ -17,3 +17,12 @@ class TypedLine(QLineEdit):
                 event.ignore()
                 return False
         return super().event(event)
+
+
+def named_line(name: str, hint: str, width: int) -> TypedLine:
+    """A line with its name, what stands in it while it is empty, and its width in pixels."""
+    line = TypedLine()
+    line.setAccessibleName(name)
+    line.setPlaceholderText(hint)
+    line.setFixedWidth(width)
+    return line

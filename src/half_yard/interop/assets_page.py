@@ -59,7 +59,7 @@ def _activity(computation: Computation, activity: str) -> str:
             rows.append(f'<tr><td>{name}</td><td colspan="7">Not depreciated. {reason}</td></tr>')
             continue
         basis = pack.bases(asset).depreciation
-        taken = story.prior.amount + story.this_year.amount
+        taken = story.taken.amount
         amounts = (basis, story.prior.amount, story.this_year.amount, basis - taken, story.next_year.amount)
         sums = [whole + amount for whole, amount in zip(sums, amounts, strict=True)]
         day = asset.in_service.isoformat() if asset.in_service else ""

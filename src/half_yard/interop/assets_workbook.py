@@ -10,7 +10,7 @@ from openpyxl.utils import get_column_letter
 from openpyxl.worksheet.worksheet import Worksheet
 
 from half_yard.countries import Computation
-from half_yard.interop.books_workbook import MONEY
+from half_yard.interop.workbook_parts import MONEY, write_headings
 
 LIST, YEARS = "Assets", "Every year"
 LIST_HEADINGS = (
@@ -18,7 +18,7 @@ LIST_HEADINGS = (
     "How", "Stopped",
 )  # fmt: skip
 LIST_WIDTHS = (32, 9, 26, 18, 12, 14, 14, 14, 14, 44, 40)
-MONEY_COLUMNS = (6, 7, 8, 9)
+MONEY_COLUMNS, TEXT_COLUMNS = (6, 7, 8, 9), (1, 3, 4, 10, 11)
 
 
 def assets_workbook(computation: Computation) -> bytes:
@@ -35,17 +35,8 @@ def assets_workbook(computation: Computation) -> bytes:
     return out.getvalue()
 
 
-def _headings(sheet: Worksheet, headings: tuple[str | int, ...], widths: tuple[int, ...]) -> None:
-    sheet.append(headings)
-    for number, width in enumerate(widths, 1):
-        sheet.column_dimensions[get_column_letter(number)].width = width
-    for cell in sheet[1]:
-        cell.font = Font(bold=True)
-    sheet.freeze_panes = "B2"
-
-
 def _list(sheet: Worksheet, computation: Computation) -> None:
-    _headings(sheet, LIST_HEADINGS, LIST_WIDTHS)
+    write_headings(sheet, LIST_HEADINGS, LIST_WIDTHS, "B2")
     file = computation.file
     for key, asset in sorted(file.assets.items(), key=lambda item: (item[1].activity, item[0])):
         story = computation.stories.get(key)
@@ -58,6 +49,9 @@ def _list(sheet: Worksheet, computation: Computation) -> None:
                 story.summary if story else "", computation.stops.get(f"/assets/{key}", ""),
             )
         )  # fmt: skip
+        # A text that begins like a formula is a text all the same.
+        for column in TEXT_COLUMNS:
+            sheet.cell(sheet.max_row, column).data_type = "s"
     last = sheet.max_row
     sheet.append(("Together",))
     for column in MONEY_COLUMNS:
@@ -74,9 +68,10 @@ def _years(sheet: Worksheet, computation: Computation) -> None:
     first = min((story.first_year for story in stories.values()), default=computation.file.tax_year)
     last = max((story.first_year + len(story.amounts) for story in stories.values()), default=first)
     years = range(first, last)
-    _headings(sheet, ("Asset", "Key", *years), (32, 9, *(13 for _ in years)))
+    write_headings(sheet, ("Asset", "Key", *years), (32, 9, *(13 for _ in years)), "B2")
     for key, story in stories.items():
         empty = [None] * (story.first_year - first)
         sheet.append((computation.file.assets[key].name, key, *empty, *story.amounts))
+        sheet.cell(sheet.max_row, 1).data_type = "s"
         for cell in sheet[sheet.max_row][2:]:
             cell.number_format = MONEY

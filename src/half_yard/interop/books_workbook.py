@@ -6,14 +6,13 @@ import io
 from decimal import Decimal
 
 from openpyxl import Workbook
-from openpyxl.styles import Font
 from openpyxl.utils import get_column_letter
 from openpyxl.worksheet.worksheet import Worksheet
 
 from half_yard.countries import Computation, pack_for
 from half_yard.interop.books_table import books_rows
+from half_yard.interop.workbook_parts import MONEY, write_headings
 
-MONEY = "#,##0.00;[Red]-#,##0.00"
 ENTRIES, TOTALS = "Entries", "Totals"
 ENTRY_HEADINGS = (
     "Entry", "Key", "Activity", "Date", "Payee", "Memo", "Line", "No.", "Title", "Amount", "Share %",
@@ -40,7 +39,7 @@ def books_workbook(computation: Computation) -> bytes:
 
 def _entries(sheet: Worksheet, computation: Computation) -> int:
     """Write the entries; returns the number of the last row."""
-    _headings(sheet, ENTRY_HEADINGS, ENTRY_WIDTHS)
+    write_headings(sheet, ENTRY_HEADINGS, ENTRY_WIDTHS)
     number = 1
     for number, row in enumerate(books_rows(computation), 2):
         entry = computation.file.entries[row.entry]
@@ -62,7 +61,7 @@ def _entries(sheet: Worksheet, computation: Computation) -> int:
 
 
 def _totals(sheet: Worksheet, computation: Computation, last: int) -> None:
-    _headings(sheet, TOTAL_HEADINGS, TOTAL_WIDTHS)
+    write_headings(sheet, TOTAL_HEADINGS, TOTAL_WIDTHS)
     pack = pack_for(computation.file.country)
     number = 1
 
@@ -98,11 +97,3 @@ def _booked(computation: Computation) -> dict[tuple[str, str], Decimal]:
             place = (entry.activity, entry.line)
             found[place] = found.get(place, Decimal(0)) + entry.counts
     return found
-
-
-def _headings(sheet: Worksheet, headings: tuple[str, ...], widths: tuple[int, ...]) -> None:
-    sheet.append(list(headings))
-    for number, width in enumerate(widths, 1):
-        sheet.column_dimensions[get_column_letter(number)].width = width
-        sheet.cell(1, number).font = Font(bold=True)
-    sheet.freeze_panes = "A2"

@@ -82,13 +82,12 @@ class AssetView(AssetPart):
         last = story.first_year + max(taking, default=0)
         basis = self.workspace.pack.bases(asset).depreciation
         before = story.prior.amount
-        taken = before + story.this_year.amount - (story.taken_back.amount if story.taken_back else 0)
         to_go = last - self.workspace.file.tax_year
         left = f"{to_go} year{'s' if to_go > 1 else ''} to go" if to_go > 0 else "its last year"
         back = f" Taken back this year {exact_text(story.taken_back.amount)}." if story.taken_back else ""
         return (
             f"{story.summary}, {story.first_year} to {last}, {left}. Before this year {exact_text(before)}, "
-            f"left after it {exact_text(basis - taken)} of {exact_text(basis)}.{back}"
+            f"left after it {exact_text(basis - story.taken.amount)} of {exact_text(basis)}.{back}"
         )
 
     def _fields(self, path: str, asset: Asset, kind: AssetKind | None) -> Iterator[Field]:

@@ -19,6 +19,7 @@ COLUMNS = (
     ("By hand", 84), ("Beyond it", 66), ("The same by hand", 250),
 )  # fmt: skip
 WORDS = {0, 7}
+NUMBERS = range(1, 7)
 
 
 class EveryYearView(AssetPart):
@@ -27,11 +28,8 @@ class EveryYearView(AssetPart):
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace)
         self._lines: list[str] = []
-        self.table = plain_table("Every year of the asset", COLUMNS)
+        self.table = plain_table("Every year of the asset", COLUMNS, NUMBERS)
         header = self.table.horizontalHeader()
-        for number, _ in enumerate(COLUMNS):
-            if (heading := self.table.horizontalHeaderItem(number)) is not None:
-                heading.setTextAlignment(LEFT if number in WORDS else RIGHT)
         header.moveSection(0, len(COLUMNS) - 2)
         self.copy = button("Copy as text", "The whole computation, for a letter or the file")
         self.copy.clicked.connect(self.copy_text)

@@ -55,11 +55,8 @@ class ListView(AssetPart):
         self.activity.activated.connect(self.read)
         self.raw = RolesTable("The list as it stands", {"": "not taken", **ROLES})
         self.raw.role_chosen.connect(self._set_role)
-        self.table = plain_table("The assets of the list", COLUMNS)
+        self.table = plain_table("The assets of the list", COLUMNS, NUMBERS)
         self.table.horizontalHeader().moveSection(0, len(COLUMNS) - 1)
-        for number in NUMBERS:
-            if (heading := self.table.horizontalHeaderItem(number)) is not None:
-                heading.setTextAlignment(RIGHT)
         self.table.currentCellChanged.connect(self._say_remark)
         self.result, self.remark = soft(""), soft("")
         self.take = button("Take them in", "Add the assets of the list in one edit")

@@ -11,7 +11,7 @@ from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.assets.years_chart import YearsChart
 from half_yard.desktop.assets.years_table import show_years, years_table
 from half_yard.desktop.parts import button, in_a_row, soft, unwrapped
-from half_yard.desktop.typed_line import TypedLine
+from half_yard.desktop.typed_line import TypedLine, named_line
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 from half_yard.records import change
@@ -60,10 +60,7 @@ class ProjectionView(AssetPart):
         self.column.addWidget(self.table, 1)
 
     def _line(self, name: str, hint: str, width: int) -> TypedLine:
-        line = TypedLine()
-        line.setAccessibleName(name)
-        line.setPlaceholderText(hint)
-        line.setFixedWidth(width)
+        line = named_line(name, hint, width)
         line.editingFinished.connect(self.refresh)
         return line
 

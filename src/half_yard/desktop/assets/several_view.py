@@ -14,7 +14,7 @@ from half_yard.desktop.fields import Field, FieldKind, read_field
 from half_yard.desktop.parts import button, in_a_row, plain_table, unwrapped
 from half_yard.desktop.tables import TypedCellDelegate
 from half_yard.desktop.tables.headed_model import RIGHT
-from half_yard.desktop.typed_line import TypedLine
+from half_yard.desktop.typed_line import named_line
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import Asset, Change, Edit
@@ -38,24 +38,21 @@ class SeveralView(AssetPart):
         self._keys: tuple[str, ...] = ()
         self.setting = QComboBox()
         self.setting.setAccessibleName("What is set for all selected")
-        self.answer = _line("For all of them", "the same for all of them", 230)
+        self.answer = named_line("For all of them", "the same for all of them", 230)
         self.apply = button("Set for all", "One edit for all that are selected")
         self.apply.clicked.connect(self.set_for_all)
         self.answer.returnPressed.connect(self.set_for_all)
-        self.day = _line("Day on which they leave", "day", 90)
+        self.day = named_line("Day on which they leave", "day", 90)
         self.how = QComboBox()
         self.how.setAccessibleName("How they leave")
-        self.price = _line("Price of all", "price of all", 100)
-        self.costs = _line("Cost of the sale of all", "cost of the sale", 110)
+        self.price = named_line("Price of all", "price of all", 100)
+        self.costs = named_line("Cost of the sale of all", "cost of the sale", 110)
         self.leave = button("Leave together", "Price and cost are divided by the values below")
         self.leave.clicked.connect(self.let_leave)
         columns = (("Asset", 240), ("Cost", 110), ("Left of its basis", 120), ("Value", 110))
-        self.table = plain_table("The selected assets", columns)
+        self.table = plain_table("The selected assets", columns, range(1, len(columns)))
         self.table.setItemDelegateForColumn(VALUE, TypedCellDelegate(self.table))
         self.table.setEditTriggers(self.table.EditTrigger.AllEditTriggers)
-        for number in range(1, len(columns)):
-            if (heading := self.table.horizontalHeaderItem(number)) is not None:
-                heading.setTextAlignment(RIGHT)
         self.column.addLayout(in_a_row(unwrapped("Set"), self.setting, self.answer, self.apply))
         self.column.addLayout(
             in_a_row(unwrapped("Or let all leave:"), self.how, self.day, self.price, self.costs, self.leave)
@@ -80,7 +77,7 @@ class SeveralView(AssetPart):
         for row, key in enumerate(keys):
             asset, story = file.assets[key], self.workspace.computation.stories.get(key)
             basis = pack.bases(asset).depreciation
-            taken = story.prior.amount + story.this_year.amount if story else Decimal(0)
+            taken = story.taken.amount if story else Decimal(0)
             left = exact_text(max(basis - taken, Decimal(0)))
             for column, text in enumerate((asset.name, exact_text(basis), left, left)):
                 item = QTableWidgetItem(text)
@@ -162,11 +159,3 @@ class SeveralView(AssetPart):
             return
         if self.workspace.try_to(edit):
             self.workspace.said.emit(f"{len(values)} assets leave together. Undo takes it back.")
-
-
-def _line(name: str, hint: str, width: int) -> TypedLine:
-    line = TypedLine()
-    line.setAccessibleName(name)
-    line.setPlaceholderText(hint)
-    line.setFixedWidth(width)
-    return line

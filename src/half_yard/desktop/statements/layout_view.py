@@ -67,10 +67,7 @@ class LayoutView(QWidget):
         self.out_positive.clicked.connect(self._changed)
         self.raw = RolesTable("The file as it stands", {key: ROLE_NAMES[key] for key in ("", *ROLES)})
         self.raw.role_chosen.connect(self._set_role)
-        self.read = plain_table("As it will be read", READ_COLUMNS)
-        for section in AMOUNTS:
-            if heading := self.read.horizontalHeaderItem(section):
-                heading.setTextAlignment(RIGHT)
+        self.read = plain_table("As it will be read", READ_COLUMNS, AMOUNTS)
         self._take = button("Take it in", "Read the whole file as it is laid out here")
         self._take.clicked.connect(self.taken)
         self.account.returnPressed.connect(self._take.click)

@@ -77,7 +77,7 @@ def sold(page: Page, frame: OnReturn, key: str, asset: Asset, story: AssetStory)
 
     price = entered(asset.proceeds or Decimal(0), "proceeds", f"/assets/{key}/proceeds")
     selling = entered(asset.selling_costs or Decimal(0), "expense of sale", f"/assets/{key}/selling_costs")
-    own_taken = _taken(story)
+    own_taken = story.taken
     donors = donor_depreciation(key, asset)
     taken = own_taken if donors is None else total(own_taken.label, (own_taken, donors))
     proceeds = put("proceeds", "20", "Gross sales price", ours(price))
@@ -98,12 +98,6 @@ def sold(page: Page, frame: OnReturn, key: str, asset: Asset, story: AssetStory)
     if gain.amount > 0 and held_long(asset):
         recapture, unrecaptured = _recapture(put, key, asset, gain, depreciation, story, parts[:1])
     return Sold(key, asset.name, held_long(asset), asset.disposal == CASUALTY, gain, recapture, unrecaptured)
-
-
-def _taken(story: AssetStory) -> Figure:
-    """All depreciation up to and with this year's, less what was given back."""
-    taken = total("depreciation allowed", (story.prior, story.this_year))
-    return taken if story.taken_back is None else difference(taken.label, taken, story.taken_back)
 
 
 def _basis_that_counts(key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure) -> Figure:
@@ -128,15 +122,15 @@ def _recapture(
     if not CLASSES[asset.asset_class].section_1250:
         smaller = smaller_of("", gain, depreciation)
         return put("ordinary", "25b", "Ordinary: smaller of lines 22 and 24", smaller), NOT_BELOW_ZERO
-    ordinary, straight = [], []
+    ordinary = []
     if asset.expensed:
         # An improvement that was expensed is section 1245 property so far (1245(a)(3)(C)).
         elected = entered(asset.expensed, "expensed (section 179)", f"/assets/{key}/expensed")
         expensed = smaller_of("", gain, _times(elected, parts))
         ordinary.append(put("ordinary", "25b", "Ordinary: what was expensed", expensed))
     if asset.asset_class in SHORT_LIVED_REAL and story.make_straight_line is not None:
-        straight.append(_times(story.make_straight_line(), parts))
-        over = larger_of("", difference("", depreciation, *straight), NOT_BELOW_ZERO)
+        straight = _times(story.make_straight_line(), parts)
+        over = larger_of("", difference("", depreciation, straight), NOT_BELOW_ZERO)
         additional = put("additional", "26a", "Depreciation above straight line", over)
         smaller = smaller_of("", difference("", gain, *ordinary), additional)
         ordinary.append(put("ordinary_1250", "26g", "Ordinary: not more than line 26a", smaller))
