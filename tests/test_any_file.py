@@ -34,7 +34,7 @@ from half_yard.records import (
 )
 from half_yard.records.amounts import LARGEST
 from half_yard.records.identifiers import numbered
-from half_yard.storage.document import parse, to_text
+from half_yard.storage.document import read_document, to_text
 
 PEOPLE = ("owner", "spouse", "nobody")
 AMOUNTS = st.one_of(
@@ -49,6 +49,7 @@ DATES = (
 SHARES = st.sampled_from(["0", "12.5", "33.3333", "50", "66.6667", "100"]).map(Decimal)
 OTHERS = {"", "no such line", "own.o00001", "own.o00009"}
 LINES = sorted({line.key for lines in BY_KIND.values() for line in lines} | OTHERS)
+KEPT_LINES = [line for line in LINES if line and " " not in line]
 BOXES = (
     "points",
     "property_tax",
@@ -66,7 +67,7 @@ KEYS = st.sampled_from(["a00001", "a00002", "a00003", "a00009"])
 
 
 def of_years(values: st.SearchStrategy[Decimal]) -> st.SearchStrategy[dict[str, Decimal]]:
-    return st.dictionaries(st.sampled_from(["2021", "2024", "2025", "2027", "x"]), values, max_size=3)
+    return st.dictionaries(st.sampled_from(["2021", "2024", "2025", "2027", "1999"]), values, max_size=3)
 
 
 @st.composite
@@ -81,7 +82,7 @@ def activities(draw: st.DrawFn) -> Activity:
         employer_number=draw(st.sampled_from(["", "12-3456789", "?", "00"])),
         choices=draw(st.dictionaries(st.just("spouses"), st.sampled_from(SPOUSES), max_size=1)),
         own_lines=draw(st.dictionaries(st.just("o00001"), st.sampled_from(["", "Dues"]), max_size=1)),
-        last_year=draw(st.dictionaries(st.sampled_from(LINES), AMOUNTS, max_size=2)),
+        last_year=draw(st.dictionaries(st.sampled_from(KEPT_LINES), AMOUNTS, max_size=2)),
         started=draw(DATES),
         ended=draw(DATES),
         archived=draw(st.booleans()) and draw(st.booleans()),
@@ -195,6 +196,6 @@ class AnyFile(unittest.TestCase):
     @given(files())
     def test_same_file_same_answer_whatever_was_computed_before(self, file: ClientFile) -> None:
         first = [(line.place, line.figure.amount) for sheet in compute(file).sheets for line in sheet.lines]
-        again = parse(to_text(file).encode(), "again")
+        again = read_document(to_text(file).encode(), "again").file
         second = [(line.place, line.figure.amount) for sheet in compute(again).sheets for line in sheet.lines]
         self.assertEqual(first, second)

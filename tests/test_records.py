@@ -17,7 +17,7 @@ from half_yard.records.choices import ChoiceError, read_choice
 from half_yard.records.dates import DateError, date_text, read_date
 from half_yard.records.reckoning import ReckoningError, is_arithmetic, reckon
 from half_yard.records.schema import client_file_schema, schema_text
-from half_yard.storage.document import parse, to_text
+from half_yard.storage.document import read_document, to_text
 from tests.files import sole_proprietor
 
 ROOT = Path(__file__).parent.parent
@@ -33,7 +33,7 @@ def edits(draw: st.DrawFn) -> Edit:
             [
                 ("/entries/e00001/amount", MONEY),
                 ("/entries/e00001/memo", PLAIN),
-                ("/entries/e00001/date", st.dates().map(str) | st.none()),
+                ("/entries/e00001/date", st.dates(max_value=datetime.date(2200, 1, 1)).map(str) | st.none()),
                 ("/people/owner/last_name", PLAIN),
                 ("/household/address/city", PLAIN),
                 ("/business_loss_carried_in", MONEY | st.none()),
@@ -60,7 +60,7 @@ class Edits(unittest.TestCase):
         file = sole_proprietor("1000.00")
         for edit in made:
             file, _ = apply(file, edit)
-        again = parse(to_text(file).encode(), "test")
+        again = read_document(to_text(file).encode(), "test").file
         self.assertEqual(again, file)
         self.assertEqual(to_text(again), to_text(file))
 

@@ -13,8 +13,8 @@ from unittest import mock
 
 from half_yard.records import EditError, change
 from half_yard.storage import FileInUseError, FileRefusedError, OpenFile, last_good_copy, read_file, to_text
-from half_yard.storage.journal import journal_path
-from half_yard.storage.saving import copies_of
+from half_yard.storage.places import journal_path, set_aside_journals
+from half_yard.storage.copies import copies_of
 from tests.files import sole_proprietor
 
 AMOUNT = "/entries/e00001/amount"
@@ -135,7 +135,8 @@ class Recovery(OnDisk):
         opened = self.open()
         self.assertEqual(str(opened.file.entries["e00001"].amount), "7.00")
         self.assertIn("set aside", opened.messages[0])
-        self.assertTrue(journal.with_suffix(".journal-set-aside").exists())
+        self.assertEqual(len(set_aside_journals(self.path)), 1)
+        self.assertFalse(journal.exists())
 
 
 class Refusal(OnDisk):
@@ -165,7 +166,7 @@ class Refusal(OnDisk):
         opened.edit(change("Amount", AMOUNT, "2000.00"))
         opened.save()
         opened.close()
-        self.assertIn("The last good copy is", self.refused("{"))
+        self.assertIn("“Earlier states” has one that is whole", self.refused("{"))
 
     def test_a_missing_file(self) -> None:
         with self.assertRaises(FileRefusedError):

@@ -5,8 +5,7 @@ from pathlib import Path
 from half_yard.demo.hallowell import hallowell
 from half_yard.demo.small_clients import castellan, lindqvist, oduya
 from half_yard.records import ClientFile
-from half_yard.storage import SUFFIX
-from half_yard.storage.document import to_text
+from half_yard.storage import SUFFIX, to_bytes, write_whole
 
 MAIN_FILE = f"Hallowell, Ines and Julian 2025{SUFFIX}"
 
@@ -24,6 +23,6 @@ def write_office(folder: Path) -> list[Path]:
     for name, file in client_files().items():
         path = folder / name
         if not path.exists():
-            path.write_text(to_text(file), encoding="utf-8")
+            write_whole(path, to_bytes(file))
         paths.append(path)
     return paths

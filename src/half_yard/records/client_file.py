@@ -15,7 +15,7 @@ from pydantic import Field
 from half_yard.figures.rounding import to_cents
 from half_yard.records.amounts import Amount, Percent
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
-from half_yard.records.record import Address, Date, Days, Record, Text
+from half_yard.records.record import Address, Date, Days, Key, Record, Text, Year
 from half_yard.records.statements import SortingRule, Statement
 
 WHOLE = Decimal(100)
@@ -64,12 +64,12 @@ class Activity(Record):
     days_personal: Days | None = None
     started: Date = None
     ended: Date = None
-    owners: Mapping[str, Percent] = {}
-    answers: Mapping[str, bool] = {}
-    choices: Mapping[str, Text] = {}
-    last_year: Mapping[str, Amount] = {}
-    notes: Mapping[str, Text] = {}
-    own_lines: Mapping[str, Text] = {}
+    owners: Mapping[Key, Percent] = {}
+    answers: Mapping[Key, bool] = {}
+    choices: Mapping[Key, Text] = {}
+    last_year: Mapping[Key, Amount] = {}
+    notes: Mapping[Key, Text] = {}
+    own_lines: Mapping[Key, Text] = {}
     archived: bool = False
 
 
@@ -121,12 +121,12 @@ class Asset(Record):
     cost: Amount
     reckoning: Text = ""
     origin: Text = ""
-    basis: Mapping[str, Amount] = {}
+    basis: Mapping[Key, Amount] = {}
     part_of: Text = ""
     method: Text = ""
     expensed: Amount | None = None
     share: Percent | None = None
-    shares: Mapping[str, Percent] = {}
+    shares: Mapping[Year, Percent] = {}
     disposed: Date = None
     disposal: Text = ""
     proceeds: Amount | None = None
@@ -134,10 +134,10 @@ class Asset(Record):
     sale_share: Percent | None = None
     prior_depreciation: Amount | None = None
     months: Annotated[int, Field(ge=1, le=1200)] | None = None
-    own_years: Mapping[str, Amount] = {}
-    units: Mapping[str, Amount] = {}
+    own_years: Mapping[Year, Amount] = {}
+    units: Mapping[Year, Amount] = {}
     units_in_all: Amount | None = None
-    answers: Mapping[str, bool] = {}
+    answers: Mapping[Key, bool] = {}
     made_from: Entry | None = None
 
 
@@ -160,19 +160,19 @@ class ClientFile(Record):
     country: Text
     tax_year: Annotated[int, Field(ge=1900, le=2200)]
     household: Household = Household()
-    people: Mapping[str, Person] = {}
-    activities: Mapping[str, Activity] = {}
-    entries: Mapping[str, Entry] = {}
-    assets: Mapping[str, Asset] = {}
-    forms: Mapping[str, ReceivedForm] = {}
-    wages: Mapping[str, WageStatement] = {}
-    interest: Mapping[str, InterestStatement] = {}
-    dividends: Mapping[str, DividendStatement] = {}
-    estimated_payments: Mapping[str, EstimatedPayment] = {}
-    statements: Mapping[str, Statement] = {}
-    sorting_rules: Mapping[str, SortingRule] = {}
-    elections: Mapping[str, Text] = {}
-    short_years: Mapping[str, Annotated[int, Field(ge=1, le=12)]] = {}
+    people: Mapping[Key, Person] = {}
+    activities: Mapping[Key, Activity] = {}
+    entries: Mapping[Key, Entry] = {}
+    assets: Mapping[Key, Asset] = {}
+    forms: Mapping[Key, ReceivedForm] = {}
+    wages: Mapping[Key, WageStatement] = {}
+    interest: Mapping[Key, InterestStatement] = {}
+    dividends: Mapping[Key, DividendStatement] = {}
+    estimated_payments: Mapping[Key, EstimatedPayment] = {}
+    statements: Mapping[Key, Statement] = {}
+    sorting_rules: Mapping[Key, SortingRule] = {}
+    elections: Mapping[Key, Text] = {}
+    short_years: Mapping[Year, Annotated[int, Field(ge=1, le=12)]] = {}
     expensing_carried_in: Amount | None = None
     section_1231_losses: Amount | None = None
     business_loss_carried_in: Amount | None = None

@@ -89,6 +89,8 @@ def _changed(node: Any, kind: Any, keys: list[str], step: Change) -> tuple[Any, 
         child, undo = _changed(members[key], value_kind, rest, step)
         return _with_member(node, key, child), undo
     if isinstance(node, Mapping):
+        if step.op == "add":
+            _adapter(get_args(kind)[0]).validate_python(key)
         return _changed_member(node, value_kind, key, step)
     if step.op != "replace":
         raise EditError(step.path, f"“{key}” is a field: it can be replaced, not {step.op}ed.")

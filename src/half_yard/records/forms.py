@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from half_yard.records.amounts import Amount
-from half_yard.records.record import Address, Record, Text
+from half_yard.records.record import Address, Key, Record, Text
 
 
 class StateBoxes(Record):
@@ -27,8 +27,8 @@ class PayersForm(Record):
     payer_number: Text = ""
     payer_address: Address = Address()
     withheld: Amount | None = None
-    boxes: Mapping[str, Amount] = {}
-    ticks: Mapping[str, bool] = {}
+    boxes: Mapping[Key, Amount] = {}
+    ticks: Mapping[Key, bool] = {}
     state: StateBoxes = StateBoxes()
 
 

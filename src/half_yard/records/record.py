@@ -3,13 +3,43 @@
 from __future__ import annotations
 
 import datetime
-from typing import Annotated
+import re
+from typing import Annotated, Any
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field
 
-Text = Annotated[str, Field(max_length=2000)]
+LAST_YEAR = 2200
+"""Of any date: no asset's life reaches beyond it."""
+NOT_WRITTEN = re.compile("[\x00-\x1f\x7f-\x9f\u200e\u200f\u202a-\u202e\u2066-\u2069]+")
+"""Signs that control a terminal or turn the direction of writing, and are no part of a text."""
+HALF_SIGNS = re.compile("[\ud800-\udfff]")
+
+
+def written(text: str) -> str:
+    """A text without signs that nobody writes: a space stands for them."""
+    return NOT_WRITTEN.sub(" ", text) if NOT_WRITTEN.search(text) else text
+
+
+def _text(value: Any) -> Any:
+    if not isinstance(value, str):
+        return value
+    if HALF_SIGNS.search(value):
+        raise ValueError("a text has half a sign in it that no file can hold (a lone surrogate)")
+    return written(value)
+
+
+def _sane(day: datetime.date) -> datetime.date:
+    if day.year > LAST_YEAR:
+        raise ValueError(f"a year is at most {LAST_YEAR}, not {day.year}")
+    return day
+
+
+Text = Annotated[str, BeforeValidator(_text), Field(max_length=2000)]
+Key = Annotated[str, Field(pattern=r"^[A-Za-z0-9_.\-]{1,80}$")]
+"""What a record or a member is kept under: a word that a JSON pointer and a path can hold as it is."""
+Year = Annotated[str, Field(pattern=r"^(19|20|21)[0-9][0-9]$")]
 Days = Annotated[int, Field(ge=0, le=366)]
-Date = datetime.date | None
+Date = Annotated[datetime.date, AfterValidator(_sane)] | None
 
 
 class Record(BaseModel):

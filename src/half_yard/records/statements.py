@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from half_yard.records.amounts import Amount, Percent
-from half_yard.records.record import Date, Record, Text
+from half_yard.records.record import Date, Key, Record, Text
 
 ALREADY_IN = "Already here, in"
 """How the reason begins why a row is set aside that another statement has."""
@@ -42,7 +42,7 @@ class Statement(Record):
     account: Text = ""
     opening: Amount | None = None
     closing: Amount | None = None
-    rows: Mapping[str, StatementRow] = {}
+    rows: Mapping[Key, StatementRow] = {}
     broken: tuple[Text, ...] = ()
 
 

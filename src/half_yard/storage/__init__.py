@@ -1,15 +1,45 @@
-"""Files on disk: open, save, lock, journal, recover."""
+"""Files on disk: open, save, lock, journal, recover, seal, go back."""
 
-from half_yard.storage.document import SUFFIX, FileRefusedError, read_file, to_text
-from half_yard.storage.open_file import FileInUseError, OpenFile
-from half_yard.storage.saving import last_good_copy
+from half_yard.storage.copies import last_good_copy
+from half_yard.storage.document import read_bytes, read_document, read_file, to_bytes, to_text
+from half_yard.storage.earlier import EarlierState, earlier_states, put_in_place
+from half_yard.storage.open_file import OpenFile
+from half_yard.storage.places import SUFFIX
+from half_yard.storage.refusals import (
+    ChangedElsewhereError,
+    FileInUseError,
+    FileRefusedError,
+    SealedFileError,
+    WrongPassphraseError,
+)
+from half_yard.storage.sealing import FINAL, Keys, Seal
+from half_yard.storage.sealing_files import office_seal, seal_folder, set_seal, unseal_folder
+from half_yard.storage.writing import write_out, write_whole
 
 __all__ = [
+    "FINAL",
     "SUFFIX",
+    "ChangedElsewhereError",
+    "EarlierState",
     "FileInUseError",
     "FileRefusedError",
+    "Keys",
     "OpenFile",
+    "Seal",
+    "SealedFileError",
+    "WrongPassphraseError",
+    "earlier_states",
     "last_good_copy",
+    "office_seal",
+    "put_in_place",
+    "read_bytes",
+    "read_document",
     "read_file",
+    "seal_folder",
+    "set_seal",
+    "to_bytes",
     "to_text",
+    "unseal_folder",
+    "write_out",
+    "write_whole",
 ]
