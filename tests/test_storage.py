@@ -13,8 +13,8 @@ from unittest import mock
 
 from half_yard.records import EditError, change
 from half_yard.storage import FileInUseError, FileRefusedError, OpenFile, last_good_copy, read_file, to_text
-from half_yard.storage.places import journal_path, set_aside_journals
 from half_yard.storage.copies import copies_of
+from half_yard.storage.places import journal_path, set_aside_journals
 from tests.files import sole_proprietor
 
 AMOUNT = "/entries/e00001/amount"

@@ -6,9 +6,9 @@ import unittest
 from decimal import Decimal
 
 from half_yard.countries import PACKS
-from half_yard.desktop.targets import find_targets, read_target, target_options, target_words
 from half_yard.records.choices import ChoiceError, read_choice, with_all_words
 from half_yard.statements import Target
+from half_yard.statements.targets import find_targets, read_target, target_options, target_words
 from tests.files import BUSINESS, RENTAL, business, client, rental
 
 PACK = PACKS["us"]

@@ -14,6 +14,7 @@ from half_yard.countries import PACKS, compute
 from half_yard.records import ClientFile, Entry, SortingRule, Statement, StatementRow, apply
 from half_yard.records.identifiers import numbered
 from half_yard.statements import (
+    AccountUnsureError,
     RowState,
     Target,
     Tray,
@@ -42,8 +43,8 @@ def file_with(*statements: Statement, **parts: Any) -> ClientFile:
     file = client(activities={BUSINESS: business(), RENTAL: rental()}, **parts)
     for item in statements:
         taken = take_in(file, item)
-        if taken is not None:
-            file, _ = apply(file, taken[0])
+        if taken.key:
+            file, _ = apply(file, taken.edit)
     return file
 
 
@@ -56,28 +57,30 @@ class TakingIn(unittest.TestCase):
     def test_the_same_statement_again_adds_nothing(self) -> None:
         may = statement(row("-5.00"), row("-5.00"), row("12.00", "Ferry"))
         file = file_with(may)
-        self.assertIsNone(take_in(file, may))
-        self.assertIsNone(take_in(file, may.model_copy(update={"name": "May again"})))
+        self.assertEqual(take_in(file, may).key, "")
+        self.assertEqual(take_in(file, may.model_copy(update={"name": "May again"})).key, "")
 
     def test_an_overlapping_statement_adds_only_what_is_new(self) -> None:
         file = file_with(statement(row("-5.00"), row("-5.00")))
         taken = take_in(file, statement(row("-5.00"), row("-5.00"), row("-5.00"), row("3.00"), name="June"))
-        assert taken is not None
-        file, _ = apply(file, taken[0])
-        states = [item.state for item in Tray.of(file, PACK).rows[taken[1]]]
+        assert taken.key
+        file, _ = apply(file, taken.edit)
+        states = [item.state for item in Tray.of(file, PACK).rows[taken.key]]
         self.assertEqual(states, [RowState.ASIDE, RowState.ASIDE, RowState.WAITING, RowState.WAITING])
-        reason = file.statements[taken[1]].rows["r00001"].set_aside
+        reason = file.statements[taken.key].rows["r00001"].set_aside
         self.assertEqual(reason, "Already here, in May")
 
     def test_the_banks_own_mark_tells_twins_apart(self) -> None:
         file = file_with(statement(row("-5.00", reference="1")))
-        self.assertIsNotNone(take_in(file, statement(row("-5.00", reference="2"))))
-        self.assertIsNone(take_in(file, statement(row("-5.00", reference="1"))))
+        self.assertTrue(take_in(file, statement(row("-5.00", reference="2"))).key)
+        self.assertEqual(take_in(file, statement(row("-5.00", reference="1"))).key, "")
 
     def test_another_account_is_another_matter(self) -> None:
         file = file_with(statement(row("-5.00")))
-        self.assertIsNotNone(take_in(file, statement(row("-5.00"), account="77")))
-        self.assertIsNone(take_in(file, statement(row("-5.00"), account="")), "it may be the same account")
+        self.assertTrue(take_in(file, statement(row("-7.00"), account="77")).key)
+        for account in ("77", ""):
+            with self.assertRaises(AccountUnsureError, msg="it may be the same account"):
+                take_in(file, statement(row("-5.00"), account=account))
 
     @settings(max_examples=50, deadline=None)
     @given(
@@ -252,5 +255,5 @@ class Proposals(unittest.TestCase):
 
 def file_with_more(file: ClientFile, item: Statement) -> ClientFile:
     taken = take_in(file, item)
-    assert taken is not None
-    return apply(file, taken[0])[0]
+    assert taken.key
+    return apply(file, taken.edit)[0]

@@ -11,7 +11,7 @@ from PySide6.QtTest import QTest
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.statements.layouts_kept import LayoutsKept
 from half_yard.desktop.thread_rows import thread_rows
-from half_yard.records import Entry
+from half_yard.records import Entry, remove
 from half_yard.standins.marketplace import GOOD, LATE
 from half_yard.statements import RowState
 from tests.desktop.window_case import Key, Modifier, WindowCase
@@ -22,6 +22,12 @@ CSV = (
     "03/03/2025,Gull Hardware,40.00,,960.00\n03/04/2025,Rent of the Otters,,200.00,1160.00\n"
     "03/35/2025,Broken,1.00,,1159.00\n03/06/2025,Gull Hardware,10.00,,1150.00\n"
 )
+OFX = "<OFX><STMTRS><ACCTID>998812345678<BANKTRANLIST>" + "".join(
+    f"<STMTTRN><DTPOSTED>{day}<TRNAMT>{amount}<FITID>{day}<NAME>{name}</STMTTRN>"
+    for day, amount, name in (
+        ("20250303", "-40.00", "GULL HDWE"), ("20250305", "200.00", "OTTERS"), ("20250306", "-10.00", "GULL"),
+    )
+) + "</BANKTRANLIST></STMTRS></OFX>"  # fmt: skip
 
 
 class Tray(WindowCase):
@@ -78,10 +84,48 @@ class Tray(WindowCase):
         view.account.setText("0042")
         view.taken.emit()
         self.wait_for_statements(2)
-        kept = next(iter(LayoutsKept()._kept.values()))
-        self.assertEqual(kept.account, "0042")
+        self.assertEqual(next(iter(LayoutsKept()._kept.values())), view.layout_now)
         self.tray.take_file(self.csv(CSV.replace("03/03", "04/03"), "april.csv"))
         self.assertEqual(view.account.text(), "0042", "the next file of this bank is known")
+        self.assertEqual(view.account.selectedText(), "0042", "and typing writes over it")
+        view.left.emit()
+        self.press(Key.Key_Z, Modifier.ControlModifier)
+        self.tray.take_file(self.csv(CSV.replace("03/03", "04/03"), "april.csv"))
+        self.assertEqual(view.account.text(), "", "undo takes back what was remembered with it")
+
+    def test_one_account_under_two_names_is_asked_once_and_kept(self) -> None:
+        self.take_march()
+        profit = self.amount("form_1040/total_income")
+        ofx = self.folder / "march.ofx"
+        ofx.write_text(OFX, encoding="utf-8")
+        self.tray.take_file(ofx)
+        self.wait_for(self.tray.question.isVisible)
+        self.assertIn("0042, which has 3 of its 3 rows", self.tray.question.words.text())
+        self.press(Key.Key_Space)
+        self.assertEqual(len(self.window.workspace.file.statements), 2, "every row was here")
+        self.assertFalse(self.tray.question.isVisible())
+        self.tray.take_file(ofx)
+        self.wait_for(lambda: "already" in self.window._message.text())
+        self.assertFalse(self.tray.question.isVisible(), "asked once")
+        self.assertEqual(self.amount("form_1040/total_income"), profit)
+
+    def test_two_accounts_that_look_alike_are_found_and_settled_in_place(self) -> None:
+        self.take_march()
+        ofx = self.folder / "march.ofx"
+        ofx.write_text(OFX, encoding="utf-8")
+        self.tray.take_file(ofx)
+        self.wait_for(self.tray.question.isVisible)
+        self.tray.question.other.click()
+        self.assertEqual(len(self.window.workspace.file.statements), 3)
+        answer = next(iter(self.window.workspace.file.account_answers))
+        self.window.workspace.do(remove("forgotten", f"/account_answers/{answer}"))
+        (found,) = [x for x in self.window.workspace.computation.findings if "looks like" in x.message]
+        self.assertFalse([name for name in self.tray.model._all_proposals if name.startswith("b00003")])
+        self.window.workspace.go_to(found.path)
+        self.assertTrue(self.tray.question.isVisible())
+        self.tray.question.same.click()
+        rows = self.window.workspace.file.statements["b00003"].rows.values()
+        self.assertTrue(all(row.is_double for row in rows))
 
     def test_a_column_can_be_said_to_be_another(self) -> None:
         self.tray.take_file(self.csv("a,b,c\n3/1/2025,x,5.00\n3/2/2025,y,6.00\n"))
@@ -153,16 +197,43 @@ class Tray(WindowCase):
 
     def test_a_row_is_split_over_lines(self) -> None:
         self.take_march()
-        parts = self.tray.split.parts.table
+        parts = self.tray.split.table
         for line, amount in (("sail 22 sup", "25"), ("piano 22 sup", "10+5")):
             parts.start_new()
             self.press(ENTER)
             self.type(line, ENTER)
             self.type(amount, ENTER)
-            self.press(Key.Key_Escape)
         self.assertEqual(self.states()[0], RowState.SORTED)
         self.assertEqual([str(entry.amount) for entry in self.entries.values()], ["25.00", "15.00"])
         self.assertEqual({entry.activity for entry in self.entries.values()}, {"a00001", "a00002"})
+
+    def test_a_part_goes_aside_and_enter_on_the_row_keeps_the_parts(self) -> None:
+        self.take_march()
+        parts = self.tray.split.table
+        parts.start_new()
+        self.press(ENTER)
+        self.type("sail 22 sup", ENTER)
+        self.type("25", ENTER)
+        self.assertEqual(self.states()[0], RowState.PART)
+        self.assertIn("15.00 left", self.tray.split.explanation.text())
+        self.tray.table.setFocus()
+        self.press(ENTER)
+        self.press(ENTER)
+        self.assertEqual(self.states()[0], RowState.PART, "nothing typed takes nothing back")
+        self.tray.table.setCurrentIndex(self.tray.model.index(0, 5))
+        self.press(ENTER)
+        self.type("aside: personal", ENTER)
+        self.assertEqual(self.states()[0], RowState.SORTED)
+        row = self.window.workspace.file.statements["b00002"].rows["r00001"]
+        (aside,) = row.parts_aside.values()
+        self.assertEqual((aside.amount, aside.reason, len(self.entries)), (Decimal(-15), "personal", 1))
+        self.tray.open_only.click()
+        self.tray.table.setCurrentIndex(self.tray.model.index(0, 5))
+        parts.setCurrentIndex(self.tray.split.model.index(1, 1))
+        parts.setFocus()
+        self.press(ENTER)
+        self.type("400", ENTER)
+        self.assertIn("15.00 is left", self.tray._refusal.text())
 
     def test_the_same_file_again_adds_nothing(self) -> None:
         self.take_march()

@@ -131,8 +131,8 @@ class AssetBases:
 @dataclass(frozen=True, slots=True)
 class Purchase:
     """A property that was bought, amounts in dollars: `added` are costs that count to the basis, `building`
-    and `land` what they are assessed at, or their percentages; `loan_costs` are written off over
-    `loan_months`."""
+    and `land` what they are assessed at, or their percentages, None where neither was said; `loan_costs` are
+    written off over `loan_months`."""
 
     activity: str
     name: str
@@ -140,8 +140,8 @@ class Purchase:
     day: datetime.date | None
     price: Decimal
     added: Decimal
-    building: Decimal
-    land: Decimal
+    building: Decimal | None
+    land: Decimal | None
     loan_costs: Decimal
     loan_months: int | None
 

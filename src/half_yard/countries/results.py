@@ -233,5 +233,6 @@ class Computation:
 
     @property
     def complete(self) -> bool:
-        """Whether nothing is known to be missing: no error, and no gap on any line of the chain."""
+        """Whether there is no error, nothing waits to be sorted or answered, and no line of the chain lacks a
+        computation."""
         return not any(finding.level in {Level.ERROR, Level.INCOMPLETE} for finding in self.findings)

@@ -18,7 +18,7 @@ from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, ClientFile, Edit
 from half_yard.records.choices import Option
-from half_yard.records.dates import date_text, read_date
+from half_yard.records.dates import date_text, read_birthday, read_date
 from half_yard.records.reckoning import reckon
 
 MOST_DAYS, MOST_MONTHS = 366, 1200
@@ -29,6 +29,7 @@ class FieldKind(Enum):
 
     TEXT = auto()
     DATE = auto()
+    BIRTHDAY = auto()
     CHOICE = auto()
     PERCENT = auto()
     DAYS = auto()
@@ -77,6 +78,9 @@ def read_field(field: Field, typed: str, year: int) -> JsonValue:
     match field.kind:
         case FieldKind.DATE:
             day = read_date(text, year)
+            return day.isoformat() if day else None
+        case FieldKind.BIRTHDAY:
+            day = read_birthday(text, year)
             return day.isoformat() if day else None
         case FieldKind.DAYS:
             return _read_count(text, "days", MOST_DAYS)

@@ -83,7 +83,7 @@ def standing_of(path: Path) -> Standing:
     if errors:
         state = f"{errors} to mend"
     elif gaps:
-        state = "Not all computed"
+        state = "Not complete"
     refund, owed = (computation.line(point.place).figure.amount for point in computation.carry[-2:])
     result = f"refund {money_text(refund)}" if refund else f"to pay {money_text(owed)}"
     return Standing(file.title, str(file.tax_year), state, result)

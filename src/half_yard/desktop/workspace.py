@@ -34,6 +34,7 @@ class Workspace(QObject):
         self._computation: Computation | None = None
         self._before: Mapping[Place, Decimal] = {}
         self.subject: Subject | None = None
+        self._activity = ""
 
     # -- the file ------------------------------------------------------------------------------------
 
@@ -77,6 +78,7 @@ class Workspace(QObject):
         self.release()
         self._open, self._computation = opened, computation
         self._before, self.subject = {}, None
+        self._activity = ""
         for message in opened.messages:
             self.said.emit(message)
         self.opened.emit()
@@ -151,6 +153,16 @@ class Workspace(QObject):
         if place not in self._before:
             return Decimal(0)
         return self.computation.line(place).figure.amount - self._before[place]
+
+    @property
+    def activity(self) -> str:
+        """The activity that was on screen last, or else the first: what is new begins with it."""
+        activities = self.file.activities
+        return self._activity if self._activity in activities else next(iter(sorted(activities)), "")
+
+    def show_activity(self, key: str) -> None:
+        """Note that an activity is on screen."""
+        self._activity = key
 
     # -- looking -------------------------------------------------------------------------------------
 

@@ -13,11 +13,13 @@ from half_yard.records.edits import Change, Edit, EditError, add, apply, change,
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.identifiers import next_id
 from half_yard.records.record import Address, Record
-from half_yard.records.statements import SortingRule, Statement, StatementRow
+from half_yard.records.statements import AccountAnswer, AsidePart, SortingRule, Statement, StatementRow
 
 __all__ = [
+    "AccountAnswer",
     "Activity",
     "Address",
+    "AsidePart",
     "Asset",
     "Change",
     "ClientFile",

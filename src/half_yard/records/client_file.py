@@ -16,7 +16,7 @@ from half_yard.figures.rounding import to_cents
 from half_yard.records.amounts import Amount, Percent
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.record import Address, Date, Days, Key, Record, Text, Year
-from half_yard.records.statements import SortingRule, Statement
+from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 
 WHOLE = Decimal(100)
 
@@ -170,6 +170,7 @@ class ClientFile(Record):
     dividends: Mapping[Key, DividendStatement] = {}
     estimated_payments: Mapping[Key, EstimatedPayment] = {}
     statements: Mapping[Key, Statement] = {}
+    account_answers: Mapping[Key, AccountAnswer] = {}
     sorting_rules: Mapping[Key, SortingRule] = {}
     elections: Mapping[Key, Text] = {}
     short_years: Mapping[Year, Annotated[int, Field(ge=1, le=12)]] = {}

@@ -39,7 +39,8 @@ def _changes(before: ClientFile, after: ClientFile) -> Iterator[Change]:
 
 
 def differences(before: ClientFile, after: ClientFile) -> list[str]:
-    """What came, went and changed from one state to another, in words, a line each; empty where nothing did."""
+    """What came, went and changed from one state to another, in words, a line each; empty where nothing
+    did."""
     edit = difference(before, after, "")
     counted: Counter[tuple[str, str]] = Counter()
     names: dict[tuple[str, str], list[str]] = {}
@@ -49,7 +50,9 @@ def differences(before: ClientFile, after: ClientFile) -> list[str]:
         counted[place] += 1
         if keys and (name := _name(before if change.op == "remove" else after, field, keys[0])):
             names.setdefault(place, []).append(name)
-    return [_said(field, op, count, names.get((field, op), [])) for (field, op), count in sorted(counted.items())]
+    return [
+        _said(field, op, count, names.get((field, op), [])) for (field, op), count in sorted(counted.items())
+    ]
 
 
 def _name(file: ClientFile, field: str, key: str) -> str:

@@ -19,6 +19,8 @@ LETTERS = {
     "rows": "r",
     "sorting_rules": "u",
     "own_lines": "o",
+    "account_answers": "n",
+    "parts_aside": "q",
 }
 WIDTH = 5
 

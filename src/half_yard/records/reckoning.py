@@ -14,6 +14,8 @@ from half_yard.records.amounts import LARGEST
 
 TOKEN = re.compile(r"\s*(?:(?P<number>\d[\d,]*\.?\d*|\.\d+)|(?P<sign>[-+*/()%]))")
 THOUSANDS = re.compile(r"\d{1,3}(,\d{3})+(\.\d*)?$")
+IN_BRACKETS = re.compile(r"\s*\(\s*\$?\s*[\d,]+\.?\d*\s*\)\s*")
+DATE = re.compile(r"\s*\d{1,2}/\d{1,2}/\d{2}(\d{2})?\s*")
 LONGEST = 200
 
 
@@ -27,6 +29,8 @@ def reckon(typed: str) -> Decimal:
         raise ReckoningError("Type an amount, such as 1,250.00 or 120*12+35.")
     if len(typed) > LONGEST:
         raise ReckoningError(f"That is longer than {LONGEST} signs. Split it into several entries.")
+    if DATE.fullmatch(typed):
+        raise ReckoningError(f"“{typed.strip()}” looks like a date. To divide, type spaces around the sign.")
     reader = _Reader(_tokens(typed.replace("$", "").replace("−", "-")))
     with localcontext() as context:
         context.prec = 40
@@ -37,7 +41,8 @@ def reckon(typed: str) -> Decimal:
     reader.expect_end()
     if abs(amount) > LARGEST:
         raise ReckoningError("That is larger than any amount a return can hold.")
-    return amount + 0
+    # In books a plain amount in brackets is one below zero.
+    return -amount if IN_BRACKETS.fullmatch(typed) else amount + 0
 
 
 def is_arithmetic(typed: str) -> bool:

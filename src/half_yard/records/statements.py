@@ -11,11 +11,20 @@ ALREADY_IN = "Already here, in"
 """How the reason begins why a row is set aside that another statement has."""
 
 
+class AsidePart(Record):
+    """A part of a row that is no business of the books: its amount in dollars with the row's sign, and
+    why."""
+
+    amount: Amount
+    reason: Text
+
+
 class StatementRow(Record):
     """One movement of an account. `amount` is in dollars, above zero for money in.
 
     `reference` is the bank's own mark of the movement; `source_line` the line of the imported file;
-    `set_aside` why it is no business of the books, empty while it is theirs.
+    `set_aside` why it is no business of the books, empty while it is theirs; `parts_aside` the parts of it
+    that are none, where the rest has gone elsewhere.
     """
 
     date: Date = None
@@ -25,6 +34,7 @@ class StatementRow(Record):
     reference: Text = ""
     source_line: int = 0
     set_aside: Text = ""
+    parts_aside: Mapping[Key, AsidePart] = {}
 
     @property
     def is_double(self) -> bool:
@@ -35,11 +45,13 @@ class StatementRow(Record):
 class Statement(Record):
     """A statement: where it came from, its account, its balances in dollars where it names them, its rows.
 
-    `broken` are the rows of the imported file that could not be read, in words.
+    `layout` is what files of the same source have in common, such as their headings; `broken` are the rows of
+    the imported file that could not be read, in words.
     """
 
     name: Text = ""
     account: Text = ""
+    layout: Text = ""
     opening: Amount | None = None
     closing: Amount | None = None
     rows: Mapping[Key, StatementRow] = {}
@@ -55,3 +67,11 @@ class SortingRule(Record):
     line: Text = ""
     share: Percent | None = None
     set_aside: Text = ""
+
+
+class AccountAnswer(Record):
+    """Whether two names of accounts mean one account, as the preparer said."""
+
+    one: Text
+    other: Text
+    same: bool

@@ -20,6 +20,7 @@ DELIMITERS = (",", ";", "\t", "|", "^", "~")
 SAMPLE = 80
 MOSTLY = 0.8
 STEP = 500
+LONGEST_SIGNATURE = 1000
 # The headings that banks use for what a column holds: the first role whose word is found takes the column.
 HEADINGS: Mapping[str, tuple[str, ...]] = {
     "balance": ("balance", "saldo", "solde"),
@@ -217,7 +218,7 @@ def signature(text: str, layout: Layout) -> str:
     """What a file of the same bank has in common with this one: its headings, or its number of columns."""
     for line, cells in islice(cells_of(text, layout.delimiter), SAMPLE):
         if line == layout.heading:
-            return " | ".join(cells).casefold()
+            return " | ".join(cells).casefold()[:LONGEST_SIGNATURE]
     first = next(cells_of(text, layout.delimiter), (0, []))
     return f"{len(first[1])} columns without headings"
 
@@ -251,6 +252,7 @@ def read_delimited(text: str, layout: Layout, name: str, account: str) -> Genera
     return Statement(
         name=name,
         account=account,
+        layout=signature(text, layout),
         opening=opening,
         closing=closing,
         rows=dict(zip(fresh_ids("rows", ()), rows, strict=False)),

@@ -23,6 +23,7 @@ from half_yard.statements.delimited import STEP, UnreadableError, decoded
 
 TAG = re.compile(r"<(/?)([A-Za-z0-9.]+)>(?:<!\[CDATA\[(.*?)\]\]>|([^<]*))", re.DOTALL)
 STATEMENTS = {"STMTRS", "CCSTMTRS"}
+LONGEST_ACCOUNT = 100
 ROW, LEDGER = "STMTTRN", "LEDGERBAL"
 
 
@@ -122,7 +123,8 @@ class _Reading:
             opening = closing - sum((row.amount for row in self._rows), Decimal(0))
         return Statement(
             name=name,
-            account=self.header.get("ACCTID", ""),
+            account=self.header.get("ACCTID", "")[:LONGEST_ACCOUNT],
+            layout="OFX",
             opening=opening,
             closing=closing,
             rows=dict(zip(fresh_ids("rows", ()), self._rows, strict=False)),

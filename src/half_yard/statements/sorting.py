@@ -9,6 +9,7 @@ from decimal import Decimal
 
 from rapidfuzz import fuzz
 
+from half_yard.books import doubtful_rows
 from half_yard.countries import pack_for
 from half_yard.records import ClientFile, Entry, SortingRule, StatementRow
 from half_yard.records.naming import same_name
@@ -54,7 +55,8 @@ def proposals(
 
     First an entry that was typed for the same money, so that nothing is counted twice; then the rule with the
     longest words that the row has; then the line of a simulated service's mark before a reference, by
-    `marked`; then where entries of the same payee went before.
+    `marked`; then where entries of the same payee went before. A row that may be here already, in an account
+    that looks like its own, has none until that is answered.
     """
     rules = sorted(
         (rule for rule in file.sorting_rules.values() if rule.words and _leads_somewhere(rule, file)),
@@ -63,8 +65,11 @@ def proposals(
     plain = [(rule.words.casefold(), rule) for rule in rules]
     learned = _Learned(file)
     typed = _Typed(file)
+    doubtful = doubtful_rows(file)
     made = {}
     for name, row in rows:
+        if name in doubtful:
+            continue
         if (proposal := typed.take(row)) is not None:
             made[name] = proposal
             continue

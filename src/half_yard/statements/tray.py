@@ -6,21 +6,17 @@ statement's totals can be followed to the last row, and a second import finds wh
 
 from __future__ import annotations
 
-from collections import Counter
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 from enum import StrEnum
 
 from half_yard.countries import Pack
-from half_yard.records import Change, ClientFile, Edit, Entry, Statement, StatementRow, add, next_id
+from half_yard.records import AsidePart, Change, ClientFile, Edit, Entry, StatementRow, next_id
 from half_yard.records.identifiers import fresh_ids
-from half_yard.records.naming import same_name
-from half_yard.records.statements import ALREADY_IN
 from half_yard.statements.sorting import Target
 
 NOTHING = Decimal(0)
-Key = tuple[object, ...]
 
 
 class RowState(StrEnum):
@@ -40,14 +36,15 @@ class RowState(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class TrayRow:
-    """A row with what became of it: the ids of its entries, and what they come to, in dollars, with the sign
-    that money of theirs has on the statement."""
+    """A row with what became of it: the ids of its entries, and what they and its parts aside come to, in
+    dollars, with the sign that their money has on the statement."""
 
     statement: str
     key: str
     row: StatementRow
     entries: tuple[str, ...]
     placed: Decimal
+    aside: Decimal
     state: RowState
 
     @property
@@ -61,9 +58,15 @@ class TrayRow:
         return f"/statements/{self.statement}/rows/{self.key}"
 
     @property
+    def parts(self) -> int:
+        """In how many parts it has gone somewhere."""
+        return len(self.entries) + len(self.row.parts_aside)
+
+    @property
     def left(self) -> Decimal:
-        """What is not placed yet, in dollars, above zero for money in."""
-        return self.row.amount - self.placed
+        """What is neither placed nor aside yet, in dollars, above zero for money in. Parts and rest are the
+        row, to the cent."""
+        return self.row.amount - self.placed - self.aside
 
 
 @dataclass(frozen=True, slots=True)
@@ -124,8 +127,8 @@ class Tray:
         """The totals of one statement."""
         statement, rows = file.statements[key], self.rows[key]
         amounts = [row.row.amount for row in rows]
-        aside = sum((row.row.amount for row in rows if row.state is RowState.ASIDE), NOTHING)
-        placed = sum((row.placed for row in rows if row.state is not RowState.ASIDE), NOTHING)
+        aside = sum((row.aside for row in rows), NOTHING)
+        placed = sum((row.placed for row in rows), NOTHING)
         return Totals(
             statement.opening,
             sum((amount for amount in amounts if amount > 0), NOTHING),
@@ -161,110 +164,77 @@ def _tray_row(
     placed = sum(
         (entry.amount * receipts.sign(entry.activity, entry.line, row.amount) for _, entry in made), NOTHING
     )
-    if entries:
-        beyond = abs(placed) > abs(row.amount) or placed * row.amount < 0
-        state = RowState.DIFFERS if beyond else RowState.PART
-        if placed == row.amount and all(entry.line for _, entry in made):
-            state = RowState.SORTED
-    else:
+    aside = row.amount if row.set_aside else sum((part.amount for part in row.parts_aside.values()), NOTHING)
+    left = row.amount - placed - aside
+    if not entries and not aside:
         state = RowState.ASIDE if row.set_aside else RowState.WAITING
-    return TrayRow(statement, key, row, entries, placed, state)
-
-
-def take_in(file: ClientFile, statement: Statement) -> tuple[Edit, str] | None:
-    """The edit that takes a statement in, and its id; rows that are here already are set aside and say where.
-
-    None where every row is here already: then there is nothing to take in.
-    """
-    known = _known(file, statement.account)
-    seen: Counter[Key] = Counter()
-    rows = {}
-    doubles = 0
-    for key, row in statement.rows.items():
-        mark = _mark(row)
-        seen[mark] += 1
-        if seen[mark] <= len(known.get(mark, ())):
-            doubles += 1
-            rows[key] = row.model_copy(update={"set_aside": f"{ALREADY_IN} {known[mark][seen[mark] - 1]}"})
-        else:
-            rows[key] = row
-    if rows and doubles == len(rows):
-        return None
-    key = next_id("statements", file.statements)
-    taken = statement.model_copy(update={"rows": rows})
-    return add(f"{statement.name or 'Statement'}: {len(rows)} rows", f"/statements/{key}", taken), key
-
-
-def _known(file: ClientFile, account: str) -> dict[Key, list[str]]:
-    """The names of the statements that have each movement of an account, once for each time it occurred."""
-    found: dict[Key, list[str]] = {}
-    for _, statement in sorted(file.statements.items()):
-        if account and statement.account and statement.account != account:
-            continue
-        for row in statement.rows.values():
-            if not row.is_double:
-                found.setdefault(_mark(row), []).append(statement.name or "an earlier statement")
-    return found
-
-
-def _mark(row: StatementRow) -> Key:
-    """What two imports of the same movement have in common: the bank's own mark, or else its words."""
-    if row.reference:
-        return (row.date, row.amount, row.reference)
-    return (row.date, row.amount, same_name(row.payee), same_name(row.memo))
+    elif abs(left) > abs(row.amount) or left * row.amount < 0:
+        state = RowState.DIFFERS
+    elif left or not all(entry.line for _, entry in made):
+        state = RowState.PART
+    else:
+        state = RowState.SORTED if entries else RowState.ASIDE
+    return TrayRow(statement, key, row, entries, placed, aside, state)
 
 
 def sort_rows(file: ClientFile, pack: Pack, targets: Iterable[tuple[TrayRow, Target]]) -> Edit:
-    """The edit that sorts what is left of rows to lines, or sets rows aside where the target says so.
+    """The edit that sorts what is left of rows to lines, or sets it aside where the target says so.
 
-    A row that is wholly sorted is sorted anew: its entries are taken out.
+    Of a row that is sorted in part the parts stay; a row that is wholly sorted is sorted anew.
     """
     receipts = Receipts(file, pack)
     ids = fresh_ids("entries", file.entries)
-    changes = []
+    changes: list[Change] = []
     count = 0
     for tray_row, target in targets:
         count += 1
-        anew = tray_row.state is not RowState.PART
-        if anew or target.set_aside:
-            changes += [Change(op="remove", path=f"/entries/{entry}") for entry in tray_row.entries]
-        if tray_row.row.set_aside != target.set_aside:
-            changes.append(_aside(tray_row, target.set_aside))
-        if target.set_aside:
+        if tray_row.state is RowState.PART:
+            changes.append(new_part(tray_row, target, tray_row.left, receipts, ids))
             continue
+        changes += cleared(tray_row, target.set_aside)
         if target.entry:
             path = f"/entries/{target.entry}/from_row"
             changes.append(Change(op="replace", path=path, value=tray_row.name))
-            continue
-        amount = tray_row.row.amount if anew else tray_row.left
-        entry = Entry(
-            activity=target.activity,
-            date=tray_row.row.date,
-            payee=tray_row.row.payee,
-            memo=tray_row.row.memo,
-            line=target.line,
-            amount=amount * receipts.sign(target.activity, target.line, tray_row.row.amount),
-            share=target.share,
-            from_row=tray_row.name,
-        )
-        path = f"/entries/{next(ids)}"
-        changes.append(Change(op="add", path=path, value=entry.model_dump(mode="json")))
+        elif not target.set_aside:
+            changes.append(new_part(tray_row, target, tray_row.row.amount, receipts, ids))
     return Edit(label=f"{count} row{'' if count == 1 else 's'} sorted", changes=tuple(changes))
 
 
+def new_part(
+    tray_row: TrayRow, target: Target, amount: Decimal, receipts: Receipts, ids: Iterator[str]
+) -> Change:
+    """The change that sends a part of a row somewhere: an entry, or a part aside. `amount` is in dollars with
+    the row's sign."""
+    if target.set_aside:
+        key = next_id("parts_aside", tray_row.row.parts_aside)
+        aside = AsidePart(amount=amount, reason=target.set_aside)
+        path = f"{tray_row.path}/parts_aside/{key}"
+        return Change(op="add", path=path, value=aside.model_dump(mode="json"))
+    entry = Entry(
+        activity=target.activity,
+        date=tray_row.row.date,
+        payee=tray_row.row.payee,
+        memo=tray_row.row.memo,
+        line=target.line,
+        amount=amount * receipts.sign(target.activity, target.line, tray_row.row.amount),
+        share=target.share,
+        from_row=tray_row.name,
+    )
+    return Change(op="add", path=f"/entries/{next(ids)}", value=entry.model_dump(mode="json"))
+
+
 def set_aside(rows: Iterable[TrayRow], reason: str) -> Edit:
-    """The edit that sets rows aside for a reason, or takes them back with an empty one. Entries that were
-    made from them are taken out."""
-    changes = [
-        change
-        for row in rows
-        for change in (
-            *(Change(op="remove", path=f"/entries/{entry}") for entry in row.entries),
-            _aside(row, reason),
-        )
-    ]
+    """The edit that sets rows aside for a reason, whole, or takes them back with an empty one. Entries that
+    were made from them are taken out."""
+    changes = [change for row in rows for change in cleared(row, reason)]
     return Edit(label="Rows set aside" if reason else "Rows back in the tray", changes=tuple(changes))
 
 
-def _aside(tray_row: TrayRow, reason: str) -> Change:
-    return Change(op="replace", path=f"{tray_row.path}/set_aside", value=reason)
+def cleared(tray_row: TrayRow, reason: str) -> list[Change]:
+    """The changes that take all parts of a row out, and set it aside whole where there is a reason."""
+    changes = [Change(op="remove", path=f"/entries/{entry}") for entry in tray_row.entries]
+    if tray_row.row.parts_aside:
+        changes.append(Change(op="replace", path=f"{tray_row.path}/parts_aside", value={}))
+    if tray_row.row.set_aside != reason:
+        changes.append(Change(op="replace", path=f"{tray_row.path}/set_aside", value=reason))
+    return changes

@@ -1,7 +1,7 @@
 """The last saved states of a file, written as carefully as the file itself.
 
-A copy's name is its number and the beginning of the SHA-256 of what it holds, so that a whole one is told from
-a stub without reading what it means. Files of other names are a stranger's, and are left alone.
+A copy's name is its number and the beginning of the SHA-256 of what it holds, so that a whole one is told
+from a stub without reading what it means. Files of other names are a stranger's, and are left alone.
 """
 
 from __future__ import annotations
@@ -19,7 +19,8 @@ from half_yard.storage.writing import flush_folder, write_whole
 KEPT_COPIES = 5
 NAME = re.compile(rf"(\d{{8}})(?:-([0-9a-f]{{16}}))?{re.escape(SUFFIX)}")
 OF = "of"
-"""The file beside the copies that names the state that was saved last: how a renamed file finds its copies."""
+"""The file beside the copies that names the state that was saved last: how a renamed file finds its
+copies."""
 
 
 def copies_of(path: Path) -> list[Path]:

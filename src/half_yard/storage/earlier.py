@@ -1,5 +1,5 @@
-"""The states of a file that can be gone back to: as it was opened, as last saved, the copies, and edits that a
-crash left on another state."""
+"""The states of a file that can be gone back to: as it was opened, as last saved, the copies, and edits that
+a crash left on another state."""
 
 from __future__ import annotations
 
@@ -40,8 +40,8 @@ def earlier_states(path: Path, keys: Keys, opened: OpenFile | None = None) -> li
 
 
 def put_in_place(path: Path, state: EarlierState) -> list[str]:
-    """Put a copy where its file is damaged or gone; what stood there is kept beside it. Returns what was done,
-    in words. Raises FileRefusedError, OSError."""
+    """Put a copy where its file is damaged or gone; what stood there is kept beside it. Returns what was
+    done, in words. Raises FileRefusedError, OSError."""
     if state.path is None:
         raise FileRefusedError("Only a copy can be put in the place of a file.")
     state.read()

@@ -1,4 +1,5 @@
-"""What can be undone and done again, within bounds: old steps go before they cost more than they are worth."""
+"""What can be undone and done again, within bounds: old steps go before they cost more than they are
+worth."""
 
 from __future__ import annotations
 

@@ -1,10 +1,10 @@
 """The journal: every edit since the last save, a line each, beside the client file.
 
-A line is the checksum of what follows, a space, and a JSON object: the state of the file that the edit belongs
-to (the beginning of its SHA-256), the number of the line, and the edit, which in a sealed file is a JWE. So each
-line stands for itself: damage to one loses that one and what builds on it, no more. Before a save puts a new
-state in place, a line says which, so that a program that ends between the two leaves no doubt.
-"""
+A line is the checksum of what follows, a space, and a JSON object: the state of the file that the edit
+belongs to (the beginning of its SHA-256), the number of the line, and the edit, which in a sealed file is a
+JWE. So each line stands for itself: damage to one loses that one and what builds on it, no more. Before a
+save puts a new state in place, a line says which, so that a program that ends between the two leaves no
+doubt."""
 
 from __future__ import annotations
 
@@ -82,7 +82,9 @@ def edits_in(data: bytes, digest: str, seal: Seal | None = None) -> Recovered:
             except (ValidationError, TamperedError, KeyError, TypeError):
                 unreadable += 1
     missing = max(ours, default=0) - len(ours)
-    foreign = frozenset(base for base, lines in found.items() if any("becomes" not in x for x in lines.values()))
+    foreign = frozenset(
+        base for base, lines in found.items() if any("becomes" not in x for x in lines.values())
+    )
     return Recovered(tuple(edits), missing + unreadable, cut and not foreign, foreign)
 
 
@@ -213,7 +215,8 @@ class Journal:
             self._handle = -1
 
     def finish(self) -> None:
-        """Close and remove it: everything is saved. Where it can't be removed it says itself that it is done."""
+        """Close and remove it: everything is saved. Where it can't be removed it says itself that it is
+        done."""
         self._let_go()
         try:
             self._path.unlink(missing_ok=True)

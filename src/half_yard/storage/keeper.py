@@ -10,7 +10,8 @@ from contextlib import suppress
 from half_yard.storage.lock import RENEWED_SECONDS, Lock
 
 WINDOW_SECONDS = 1.0
-"""At most so long an edit waits to be flushed to disk: what a power cut can lose. Typing never waits for it."""
+"""At most so long an edit waits to be flushed to disk: what a power cut can lose. Typing never waits for
+it."""
 
 
 class Keeper:

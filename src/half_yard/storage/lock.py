@@ -98,15 +98,16 @@ def _held(handle: int, path: Path) -> str:
         return ""
     if age < STALE_SECONDS:
         raise FileInUseError(_in_use(path, known, here))
-    return (
-        f"The lock of {known['machine']} had not been renewed for {int(age // 60)} minutes, so it was taken over."
-    )
+    minutes = int(age // 60)
+    return f"The lock of {known['machine']} had not been renewed for {minutes} minutes: it was taken over."
 
 
 def _in_use(path: Path, known: dict[str, str], here: bool) -> str:
     if here:
         return f"{path.name} is open in another window. Close it there first."
-    return f"{path.name} is open on {known['machine']} since {known.get('since', 'some time')}. Close it there."
+    return (
+        f"{path.name} is open on {known['machine']} since {known.get('since', 'some time')}. Close it there."
+    )
 
 
 def _is_over(known: dict[str, str]) -> bool:

@@ -113,8 +113,8 @@ class OpenFile:
         self.messages += adopt(self.path, self._digest)
         if self._seen[3] > 1:
             self.messages.append(
-                f"{self.path.name} is known by another name too (a hard link). Saving puts the new state under "
-                "this name only."
+                f"{self.path.name} is known by another name too (a hard link). Saving puts the new state "
+                "under this name only."
             )
         self._recover()
 
@@ -304,8 +304,8 @@ class OpenFile:
                 said.append(f"{self.path.name} had been removed; it is written anew.")
             else:
                 raise FileRefusedError(
-                    f"The folder {self.path.parent.name} is not there any more. Bring it back, then save again: "
-                    "the edits are kept here meanwhile."
+                    f"The folder {self.path.parent.name} is not there any more. Bring it back, then save "
+                    "again: the edits are kept here meanwhile."
                 )
         if self._lock is not None and not self._lock.is_ours:
             self._lock_anew(self.path)

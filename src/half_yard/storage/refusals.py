@@ -1,12 +1,12 @@
 """What can go wrong with a file on disk, as a family: every message says what is wrong and what to do.
 
-    FileRefusedError            it is not opened, or not written over
-    ├── FileInUseError          another window or machine has it open
-    ├── NewerFileError          a newer program wrote it
-    ├── SealedFileError         it is sealed, and no passphrase for it was given yet
-    ├── WrongPassphraseError    a passphrase was given, and it is another one
-    ├── TamperedError           it was changed by somebody who had not the passphrase
-    └── ChangedElsewhereError   another program changed it while it was open
+FileRefusedError            it is not opened, or not written over
+├── FileInUseError          another window or machine has it open
+├── NewerFileError          a newer program wrote it
+├── SealedFileError         it is sealed, and no passphrase for it was given yet
+├── WrongPassphraseError    a passphrase was given, and it is another one
+├── TamperedError           it was changed by somebody who had not the passphrase
+└── ChangedElsewhereError   another program changed it while it was open
 """
 
 from __future__ import annotations

@@ -66,7 +66,9 @@ class Seal:
         from joserfc.jwk import OctKey  # noqa: PLC0415
 
         try:
-            plain = jwe.decrypt_compact(text, OctKey.import_key(self.key), registry=_registry("dir")).plaintext
+            plain = jwe.decrypt_compact(
+                text, OctKey.import_key(self.key), registry=_registry("dir")
+            ).plaintext
         except (JoseError, ValueError, TypeError, KeyError, AssertionError) as error:
             raise TamperedError("it was changed by somebody who had not its passphrase") from error
         return plain or b""
@@ -91,7 +93,8 @@ class Keys:
         self._seals: dict[str, Seal] = {}
 
     def unlock(self, wrapped: str, passphrase: str) -> Seal:
-        """Open a key with its passphrase, and remember it. Raises WrongPassphraseError or FileRefusedError."""
+        """Open a key with its passphrase, and remember it. Raises WrongPassphraseError or
+        FileRefusedError."""
         seal = Seal(_unwrapped(wrapped, passphrase), wrapped)
         return self.remember(seal)
 

@@ -44,8 +44,8 @@ def write_whole(path: Path, data: bytes, mode: int = OWN) -> None:
 
 
 def write_out(path: Path, data: bytes) -> None:
-    """Write an export. Raises FileRefusedError where it would write over a client file or what belongs to one,
-    OSError where there is no writing."""
+    """Write an export. Raises FileRefusedError where it would write over a client file or what belongs to
+    one, OSError where there is no writing."""
     target = path.resolve()
     if belongs_to_client(target):
         raise FileRefusedError(f"{path.name} is a client file or belongs to one. Choose another name.")
@@ -76,8 +76,8 @@ def belongs_to_client(path: Path) -> bool:
 
 
 def flush_folder(folder: Path) -> None:
-    """Flush a folder: a rename is on disk only once its folder is. Some file systems can't flush one, which is
-    no reason to call a finished writing failed."""
+    """Flush a folder: a rename is on disk only once its folder is. Some file systems can't flush one, which
+    is no reason to call a finished writing failed."""
     with contextlib.suppress(OSError):
         handle = os.open(folder, os.O_RDONLY)
         try:

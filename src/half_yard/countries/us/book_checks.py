@@ -7,6 +7,7 @@ from collections.abc import Iterator, Mapping
 from decimal import Decimal
 from functools import partial
 
+from half_yard.books import unsure_accounts
 from half_yard.countries.results import MatchState
 from half_yard.countries.us.assets.classes import LOAN
 from half_yard.countries.us.books import Books
@@ -14,7 +15,7 @@ from half_yard.countries.us.identity import employer_number_problem, employer_or
 from half_yard.countries.us.left_out import COLLECTIONS
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.questions import COMMUNITY_STATES, ask
-from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, REPAIR_LINES
+from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, REPAIR_LINES, VEHICLE_LINES
 from half_yard.figures import Figure
 from half_yard.figures.remembered import Remembered
 from half_yard.records import Activity, Entry
@@ -35,6 +36,8 @@ def book_findings(frame: OnReturn, books: Books, unusual: Mapping[str, str]) -> 
     yield from _written_off(frame, books)
     yield from _contractors(frame, books)
     yield from _waiting(frame)
+    yield from _accounts(frame)
+    yield from _vehicles(frame, books)
     for path, words in unusual.items():
         yield Finding(Level.NOTE, words, path, "See whether it has a digit too many.")
 
@@ -213,7 +216,7 @@ def _contractors(frame: OnReturn, books: Books) -> Iterator[Finding]:
 
 
 def _waiting(frame: OnReturn) -> Iterator[Finding]:
-    """Rows of statements that have gone to no line yet and are not set aside."""
+    """Rows of statements that have gone to no line yet and are not set aside, whole or in part."""
     placed = {entry.from_row for entry in frame.file.entries.values() if entry.from_row}
     for key, statement in frame.file.statements.items():
         waiting = [
@@ -225,9 +228,36 @@ def _waiting(frame: OnReturn) -> Iterator[Finding]:
             rows = f"{len(waiting)} row{'' if len(waiting) == 1 else 's'}"
             verb = "waits" if len(waiting) == 1 else "wait"
             yield Finding(
-                Level.WARNING, f"{statement.name or 'A statement'}: {rows} {verb} in the tray.",
+                Level.INCOMPLETE, f"{statement.name or 'A statement'}: {rows} {verb} in the tray.",
                 f"/statements/{key}/rows/{waiting[0]}", "Sort each to a line, or set it aside.",
             )  # fmt: skip
+
+
+def _accounts(frame: OnReturn) -> Iterator[Finding]:
+    """Statements that look like those of another account: under two names its money counts twice."""
+    for key, alike in unsure_accounts(frame.file):
+        statement = frame.file.statements[key]
+        name = statement.account or "an account without a name"
+        yield Finding(
+            Level.INCOMPLETE, f"{statement.name or 'A statement'}, of {name}, looks like {alike}.",
+            f"/statements/{key}/account", "Say in the tray whether it is the same account.",
+        )  # fmt: skip
+
+
+def _vehicles(frame: OnReturn, books: Books) -> Iterator[Finding]:
+    """Costs of vehicles of which nothing says how much was for the business (26 U.S.C. 274(d))."""
+    for (key, line), group in sorted(books.entries.items()):
+        activity = frame.file.activities[key]
+        if line not in VEHICLE_LINES or ask(activity.kind, "vehicles_only_here", activity.answers):
+            continue
+        whole = [entry for entry in group if frame.file.entries[entry].share is None]
+        if whole:
+            yield Finding(
+                Level.INCOMPLETE,
+                f"{activity.name}: car costs count in full, and no distance or share of use was entered.",
+                f"/activities/{key}/answers/vehicles_only_here",
+                "Give each its share, or say in the particulars that its vehicles are used for nothing else.",
+            )
 
 
 # -- payers' forms ----------------------------------------------------------------------------------------

@@ -21,6 +21,10 @@ PAID = Question(
 FILED = Question(
     "filed_forms", "Those Forms 1099 are filed, or will be", False, "Schedule C, line J; E, line B"
 )
+VEHICLES = Question(
+    "vehicles_only_here", "Its vehicles are used for nothing else", False,
+    "Only then do their costs count in full without a share (26 U.S.C. 274(d))",
+)  # fmt: skip
 WHICH = "Business or rental?"
 ACTIVITY = {
     "business": (
@@ -29,6 +33,7 @@ ACTIVITY = {
         PAID,
         FILED,
         Question("has_employees", "It has employees", False, "Wages need an employer number"),
+        VEHICLES,
     ),
     "rental": (
         Question("active_participation", "The owner takes part actively", True, "26 U.S.C. 469(i)(6)"),

@@ -18,6 +18,9 @@ GIVEN_BACK = (
 FEES = "Also what cards and marketplaces kept of the gross that stands on line 1."
 OWN_LINES = "Lines of your own, such as memberships, are made in the particulars."
 
+VEHICLE_LINES = {"car_and_truck"}
+"""Costs of vehicles, which count as far as they were used for the business."""
+
 BUSINESS_INCOME = (
     StatementLine(
         "gross_receipts", "1", "Gross receipts or sales", "gross_receipts", GROSS, receipt=True,

@@ -71,14 +71,13 @@ class ListView(AssetPart):
         self.column.addLayout(in_a_row(self.take, leave))
 
     def show_assets(self, current: str, selected: Sequence[str]) -> None:
-        del selected
+        del current, selected
         if self.activity.count():
             return
         file = self.workspace.file
         for key, item in sorted(file.activities.items()):
             self.activity.addItem(item.name or key, key)
-        asset = file.assets.get(current)
-        self.activity.setCurrentIndex(max(self.activity.findData(asset.activity if asset else ""), 0))
+        self.activity.setCurrentIndex(max(self.activity.findData(self.workspace.activity), 0))
 
     def ask_for_file(self) -> bool:
         """Ask which list, and show it; says whether there is one to show."""

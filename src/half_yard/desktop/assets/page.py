@@ -199,10 +199,7 @@ class AssetsPage(Page):
         )  # fmt: skip
 
     def _start(self) -> Mapping[str, JsonValue]:
-        activities = sorted(self._workspace.file.activities)
-        assets = self._workspace.file.assets
-        current = assets[self._current].activity if self._current in assets else ""
-        return {"activity": current or (activities[0] if activities else "")}
+        return {"activity": self._workspace.activity}
 
     def _propose(self, typed: Mapping[str, JsonValue]) -> Mapping[str, JsonValue]:
         """The class that the name of a new asset names."""
@@ -294,6 +291,7 @@ class AssetsPage(Page):
         self._current = collection_and_id(path)[1]
         self._show_part()
         if self.assets.table.hasFocus():
+            self._workspace.show_activity(self._workspace.file.assets[self._current].activity)
             self._workspace.look_at(path)
 
     # -- doing ---------------------------------------------------------------------------------------

@@ -27,13 +27,14 @@ WORDS = (
     "Price and the costs that are added are divided as building and land are assessed; percentages do as "
     "well. What the loan cost is written off over it. What is paid ahead belongs to the books."
 )
+HUNDRED = Decimal(100)
 LINES = (
     ("name", "What it is called", "the address"), ("day", "Ready to be used or let", "month/day/year"),
     ("price", "Price", ""),
     ("added", "Costs that are added", "title, recording, survey, legal, transfer tax"),
     ("roll", "Find on the assessment roll", "words of the address, or the parcel"),
-    ("building", "Building assessed at", "an amount or percent"),
-    ("land", "Land assessed at", "an amount or percent"),
+    ("building", "Building assessed at", "an amount, or percent such as 85%"),
+    ("land", "Land assessed at", "an amount, or percent such as 15%"),
     ("loan_costs", "What the loan cost", "points, appraisal for the lender"),
     ("loan_months", "Months of the loan", "such as 360"),
 )  # fmt: skip
@@ -80,14 +81,12 @@ class PurchaseView(AssetPart):
         self.column.addStretch(1)
 
     def show_assets(self, current: str, selected: Sequence[str]) -> None:
-        del selected
+        del current, selected
         file, chosen = self.workspace.file, self.activity.currentData()
         self.activity.clear()
         for key, item in sorted(file.activities.items()):
             self.activity.addItem(item.name or key, key)
-        asset = file.assets.get(current)
-        wanted = chosen or (asset.activity if asset else "")
-        self.activity.setCurrentIndex(max(self.activity.findData(wanted), 0))
+        self.activity.setCurrentIndex(max(self.activity.findData(chosen or self.workspace.activity), 0))
         if not self.kind.count():
             for key, words in self.workspace.pack.buildings.items():
                 self.kind.addItem(words, key)
@@ -97,6 +96,7 @@ class PurchaseView(AssetPart):
         """Begin anew, the cursor where typing begins."""
         for line in self.lines.values():
             line.clear()
+        self.activity.setCurrentIndex(max(self.activity.findData(self.workspace.activity), 0))
         self.preview()
         self.lines["name"].setFocus()
 
@@ -115,8 +115,19 @@ class PurchaseView(AssetPart):
             self.preview()
 
     def _amount(self, name: str) -> Decimal:
-        text = self.lines[name].text().strip().removesuffix("%")
+        text = self.lines[name].text().strip()
         return reckon(text) if text else Decimal(0)
+
+    def _assessed(self) -> tuple[Decimal | None, Decimal | None]:
+        """What building and land are assessed at; the percentage of one alone leaves the rest to the
+        other."""
+        typed = [self.lines[name].text().strip() for name in ("building", "land")]
+        building, land = (reckon(text.removesuffix("%")) if text else None for text in typed)
+        if land is None and building is not None and typed[0].endswith("%"):
+            land = HUNDRED - building
+        elif building is None and land is not None and typed[1].endswith("%"):
+            building = HUNDRED - land
+        return building, land
 
     def _purchase(self) -> Purchase:
         """What is typed. Raises ValueError, which says what is wrong."""
@@ -127,7 +138,7 @@ class PurchaseView(AssetPart):
         return Purchase(
             str(self.activity.currentData() or ""), self.lines["name"].text().strip() or "Property",
             str(self.kind.currentData()), day, self._amount("price"), self._amount("added"),
-            self._amount("building"), self._amount("land"), self._amount("loan_costs"),
+            *self._assessed(), self._amount("loan_costs"),
             int(months) if months else None,
         )  # fmt: skip
 

@@ -136,6 +136,7 @@ class BooksPage(Page):
             self._stack.setCurrentWidget(self.forms)
             self.forms.refresh()
         elif self._chosen:
+            self._workspace.show_activity(self._chosen)
             self._stack.setCurrentWidget(self.activity)
             self.activity.show_activity(self._chosen)
         else:

@@ -293,7 +293,7 @@ class Particulars(QScrollArea):
         return [
             Field(f"{path}/first_name", "First name"),
             Field(f"{path}/last_name", "Last name"),
-            Field(f"{path}/birth_date", "Born on", FieldKind.DATE, hint="month/day/year"),
+            Field(f"{path}/birth_date", "Born on", FieldKind.BIRTHDAY, hint="month/day/year"),
             Field(
                 f"{path}/identity_number", "Social security number",
                 problem=pack.identity_problem, hint="nine digits",

@@ -14,13 +14,13 @@ from half_yard.desktop.parts import TableBlock, button
 from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
-from half_yard.desktop.targets import read_target, target_options
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Entry, Record
 from half_yard.records.capitalizing import into_asset
 from half_yard.records.choices import Option, with_all_words
 from half_yard.records.reckoning import reckon
+from half_yard.statements.targets import read_target, target_options
 
 LINE_COLUMN = 3
 NOTED = "†"

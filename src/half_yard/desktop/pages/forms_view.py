@@ -16,12 +16,13 @@ from half_yard.desktop.pages.boxes_pane import BoxesPane
 from half_yard.desktop.parts import TableBlock, button, plain_table, soft
 from half_yard.desktop.payers import known_of_payer
 from half_yard.desktop.subjects import collection_and_id
-from half_yard.desktop.tables import Column, Kind, RecordModel, Source
+from half_yard.desktop.tables import Column, Kind, NameColumn, RecordModel, Source
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import ReceivedForm, Record
 from half_yard.records.choices import Option
+from half_yard.records.naming import same_name
 
 PAYER_COLUMNS = (
     ("Payer", 160), ("Activity", 150), ("Line", 46), ("On forms", 92), ("In the books", 92),
@@ -95,16 +96,24 @@ class FormsView(QWidget):
             Column("Form", Kind.CHOICE, 118, "kind", options=self._kinds),
             Column("Activity", Kind.CHOICE, 116, "activity", options=self._activities),
             Column("Number", Kind.TEXT, 88, "payer_number", hint="the payer's employer or personal number"),
-            Column("Payer", Kind.TEXT, 140, "payer", stretch=True),
+            NameColumn("Payer", Kind.TEXT, 140, "payer", options=self._payees, stretch=True),
             Column("Amount", Kind.AMOUNT, 88, "amount", hint="as the form prints it, before any fees"),
             Column("Fees", Kind.AMOUNT, 62, "fees", optional=True, hint="kept of a gross amount"),
             Column("Refunds", Kind.AMOUNT, 66, "refunds", optional=True, hint="given back out of a gross"),
             Column("Withheld", Kind.AMOUNT, 70, "withheld", optional=True),
-            Column("In the books as", Kind.TEXT, 112, "payee_in_books", hint="if under another name"),
+            NameColumn(
+                "In the books as",
+                Kind.TEXT,
+                112,
+                "payee_in_books",
+                options=self._payees,
+                hint="if under another name",
+                known_only=True,
+            ),
         )
 
     def _start(self) -> Mapping[str, JsonValue]:
-        return {"activity": next(iter(sorted(self._workspace.file.activities)), "")}
+        return {"activity": self._workspace.activity}
 
     def _fill_in(self, typed: Mapping[str, JsonValue]) -> Mapping[str, JsonValue]:
         """What is known of the payer with the number typed."""
@@ -113,6 +122,16 @@ class FormsView(QWidget):
     def _kinds(self, record: Record | None) -> Sequence[Option]:
         del record
         return [(kind.key, kind.title) for kind in self._workspace.pack.form_kinds]
+
+    def _payees(self, record: Record | None) -> Sequence[Option]:
+        """The names in the books: those of the form's activity, or of all for a new form."""
+        activity = record.activity if isinstance(record, ReceivedForm) else ""
+        names = {
+            same_name(entry.payee): entry.payee
+            for entry in self._workspace.file.entries.values()
+            if entry.payee and activity in {"", entry.activity}
+        }
+        return [("", name) for name in sorted(names.values(), key=str.casefold)]
 
     def _activities(self, record: Record | None) -> Sequence[Option]:
         del record

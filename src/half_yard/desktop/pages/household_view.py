@@ -25,6 +25,9 @@ from half_yard.records import (
 from half_yard.records.choices import Option
 
 BOXES_WIDTH = 292
+LAST_PAYMENT_MONTH = 3
+"""Nothing is paid towards a year before its April: a day of January is the last instalment's (Form
+1040-ES)."""
 FORMS = ("wages", "interest", "dividends")
 
 
@@ -84,7 +87,7 @@ class HouseholdView(QWidget):
                     "estimated_payments", "payment", EstimatedPayment, dict, ("amount",), "month/day"
                 ),
                 (
-                    Column("Paid on", Kind.DATE, 110, "date"),
+                    Column("Paid on", Kind.DATE, 110, "date", next_year_until=LAST_PAYMENT_MONTH),
                     Column("Amount", Kind.AMOUNT, 110, "amount"),
                     Column("", Kind.COMPUTED, 40, shown=lambda _key: "", stretch=True),
                 ),

@@ -123,7 +123,7 @@ class ReturnPage(Page):
     def _show_findings(self) -> None:
         computation = self._workspace.computation
         self._standing.setText(
-            "Complete: nothing is known to be missing."
+            "Complete: no error, nothing waits to be sorted, all is computed. What is not asked stands below."
             if computation.complete
             else "Not complete: the result is not final."
         )

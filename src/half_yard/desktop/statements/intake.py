@@ -20,12 +20,13 @@ LARGEST_BYTES = 100_000_000
 
 @dataclass(frozen=True, slots=True)
 class DelimitedText:
-    """A delimited file whose layout is to be looked at, with the layout and account that it seems to have."""
+    """A delimited file whose layout is to be looked at, with the layout that it seems to have; `kind` is what
+    files of the same source have in common."""
 
     name: str
     text: str
     layout: Layout
-    account: str
+    kind: str
 
 
 class Intake(QObject):
@@ -58,10 +59,8 @@ class Intake(QObject):
         except UnreadableError as error:
             self.refused.emit(f"{path.name} was not taken in. {error}")
             return
-        kept = LayoutsKept().get(signature(text, layout))
-        self._pending = DelimitedText(
-            path.name, text, kept.layout if kept else layout, kept.account if kept else ""
-        )
+        kind = signature(text, layout)
+        self._pending = DelimitedText(path.name, text, LayoutsKept().get(kind) or layout, kind)
         self.layout_wanted.emit(self._pending)
 
     def read_as(self, layout: Layout, account: str) -> None:
@@ -69,7 +68,7 @@ class Intake(QObject):
         if self._pending is None:
             return
         name, text = Path(self._pending.name).stem, self._pending.text
-        LayoutsKept().keep(signature(text, layout), layout, account)
+        LayoutsKept().keep(signature(text, layout), layout)
         self._read(name, text.count("\n"), _as_list(read_delimited(text, layout, name, account)))
 
     def _read(self, name: str, lines: int, steps: Generator[int, None, list[Statement]]) -> None:

@@ -119,6 +119,7 @@ class LayoutView(QWidget):
             self.heading.addItem(f"line {line}", line)
         self.refresh()
         self.account.setFocus()
+        self.account.selectAll()
 
     def refresh(self) -> None:
         """Show the layout as it is now."""

@@ -8,12 +8,13 @@ from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from half_yard.desktop.parts import TableBlock, button, soft
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
-from half_yard.desktop.targets import TargetColumn, target_options, target_words
+from half_yard.desktop.targets import TargetColumn
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, SortingRule
 from half_yard.records.identifiers import fresh_ids
 from half_yard.statements import learnable_rules
 from half_yard.statements.sorting import target_of
+from half_yard.statements.targets import target_options, target_words
 
 
 class RulesView(QWidget):

@@ -1,72 +1,125 @@
-"""The parts of the row under the cursor: its entries, and what is left of it."""
+"""The parts of the row under the cursor: where each goes, and what is left of it."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from PySide6.QtCore import Qt, Signal
+from PySide6.QtGui import QKeyEvent
+from PySide6.QtWidgets import (
+    QAbstractItemDelegate,
+    QAbstractItemView,
+    QHBoxLayout,
+    QHeaderView,
+    QTableView,
+    QVBoxLayout,
+    QWidget,
+)
 
-from pydantic import JsonValue
-from PySide6.QtWidgets import QVBoxLayout, QWidget
-
-from half_yard.desktop.parts import TableBlock
-from half_yard.desktop.tables import Column, Kind, RecordModel, Source
-from half_yard.desktop.targets import TargetColumn, target_options
+from half_yard.desktop.parts import soft, title
+from half_yard.desktop.statements.parts_model import AMOUNT, GOES_TO, MEMO, PartsModel
+from half_yard.desktop.tables import CellDelegate
+from half_yard.desktop.tables.dress import dress
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
-from half_yard.records import Entry
-from half_yard.statements import RowState, TrayRow
+from half_yard.statements import TrayRow
 
-HEIGHT = 128
+HEIGHT = 138
+WIDTHS = {GOES_TO: 330, AMOUNT: 100}
+Hint = QAbstractItemDelegate.EndEditHint
+
+
+class PartsTable(QTableView):
+    """Enter types into a cell and goes on to the next; Delete brings a part back to what is left."""
+
+    def __init__(self, model: PartsModel) -> None:
+        super().__init__()
+        self._parts = model
+        self.setModel(model)
+        self.setItemDelegate(CellDelegate(self))
+        dress(self, "Parts of the row")
+        for column, width in WIDTHS.items():
+            self.horizontalHeader().resizeSection(column, width)
+        self.horizontalHeader().setSectionResizeMode(MEMO, QHeaderView.ResizeMode.Stretch)
+        self._place = (0, 0)
+        self._typed: str | None = None
+        model.modelReset.connect(self._after_reset)
+
+    def start_new(self) -> None:
+        """Go to what is left."""
+        self._place = (max(self._parts.rowCount() - 1, 0), GOES_TO)
+        self._after_reset()
+        self.setFocus()
+
+    def _after_reset(self) -> None:
+        row, column = self._place
+        if self._parts.rowCount():
+            self.setCurrentIndex(self._parts.index(min(row, self._parts.rowCount() - 1), column))
+
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        editing = self.state() is QAbstractItemView.State.EditingState
+        index = self.currentIndex()
+        if editing or not index.isValid():
+            super().keyPressEvent(event)
+            return
+        self._place = (index.row(), index.column())
+        if event.key() in {Qt.Key.Key_Return, Qt.Key.Key_Enter}:
+            self.edit(index)
+        elif event.key() == Qt.Key.Key_Delete:
+            self._parts.remove(index.row())
+        else:
+            super().keyPressEvent(event)
+
+    def commitData(self, editor: QWidget) -> None:
+        # What is typed shows the parts anew: that waits until the editor is closed.
+        self._typed = str(editor.property("text"))
+
+    def closeEditor(self, editor: QWidget, hint: Hint) -> None:
+        row, column = self.currentIndex().row(), self.currentIndex().column()
+        typed, self._typed = self._typed, None
+        super().closeEditor(editor, Hint.NoHint)
+        self.setFocus()
+        if typed is None:
+            return
+        forward = hint in {Hint.SubmitModelCache, Hint.EditNextItem}
+        self._place = (row, column)
+        if not self._parts.setData(self._parts.index(row, column), typed) or not forward:
+            return
+        if self._parts.waits_for_amount:
+            self.setCurrentIndex(self._parts.index(row, AMOUNT))
+            self.edit(self.currentIndex())
+        else:
+            self._place = (row + 1, GOES_TO) if column == AMOUNT else (row, AMOUNT)
+            self._after_reset()
 
 
 class SplitView(QWidget):
-    """A row that belongs to several lines is split here: an entry for each part."""
+    """A row that belongs to several places is split here. Signals `refused` with what can't be taken."""
+
+    refused = Signal(str)
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
-        self._workspace = workspace
-        self._row: TrayRow | None = None
-        source = Source(
-            "entries", "part", Entry, self._start, ("amount",), "type a line and an amount to split the row",
-            belongs=lambda entry: self._row is not None and entry.from_row == self._row.name,
-        )  # fmt: skip
-        self.parts = TableBlock("Parts", RecordModel(workspace, source, self._columns(), self))
+        self.model = PartsModel(workspace, self)
+        self.model.refused.connect(self.refused)
+        self.table = PartsTable(self.model)
+        self.heading = title("Parts", 12)
+        self.explanation = soft("")
+        head = QHBoxLayout()
+        head.addWidget(self.heading)
+        head.addSpacing(8)
+        head.addWidget(self.explanation, 1)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
-        column.addWidget(self.parts)
+        column.setSpacing(3)
+        column.addLayout(head)
+        column.addWidget(self.table, 1)
         self.setFixedHeight(HEIGHT)
 
-    def _columns(self) -> Sequence[Column]:
-        return (
-            TargetColumn(
-                "Goes to", Kind.CHOICE, 300, "line", options=self._options, workspace=self._workspace,
-                hint="a line, with a share behind it where there is one, such as “utilities 60%”",
-            ),
-            Column("Amount", Kind.AMOUNT, 100, "amount"),
-            Column("Memo", Kind.TEXT, 200, "memo", stretch=True),
-        )  # fmt: skip
-
-    def _options(self, record: object) -> list[tuple[str, str]]:
-        del record
-        return target_options(self._workspace.file, self._workspace.pack, asides=False)
-
-    def _start(self) -> Mapping[str, JsonValue]:
-        row = self._row
-        if row is None:
-            return {}
-        day = row.row.date
-        return {
-            "activity": "", "line": "", "date": day.isoformat() if day else None, "payee": row.row.payee,
-            "memo": row.row.memo, "from_row": row.name,
-        }  # fmt: skip
-
     def show_row(self, row: TrayRow | None) -> None:
-        """Show a row's parts; one that is set aside has none, and none means nothing to show."""
-        self._row = row
-        shown = row is not None and row.state is not RowState.ASIDE
+        """Show a row's parts; one that is wholly aside has none, and none means nothing to show."""
+        shown = row is not None and not row.row.set_aside
         self.setVisible(shown)
+        self.model.show(row if shown else None)
         if row is not None and shown:
             name = row.row.payee or row.row.memo or "the row"
-            self.parts.heading.setText(f"Parts of {name[:40]}, {exact_text(row.row.amount)}")
-            left = f"{exact_text(abs(row.left))} left" if row.left else "nothing left"
-            self.parts.explanation.setText(left)
-            self.parts.table.records.refresh()
+            self.heading.setText(f"Parts of {name[:40]}, {exact_text(row.row.amount)}")
+            self.explanation.setText(f"{exact_text(abs(row.left))} left" if row.left else "nothing left")

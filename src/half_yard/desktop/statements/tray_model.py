@@ -11,13 +11,14 @@ from PySide6.QtCore import QObject, Qt, Signal
 from half_yard.desktop import theme
 from half_yard.desktop.tables import COLUMN_ROLE, PROBLEM_ROLE, Kind
 from half_yard.desktop.tables.headed_model import HeadedModel, Index
-from half_yard.desktop.targets import TargetColumn, read_target, target_options, target_words
+from half_yard.desktop.targets import TargetColumn
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import ClientFile
 from half_yard.records.choices import Option
 from half_yard.records.dates import date_text
 from half_yard.statements import Proposal, RowState, Target, Tray, TrayRow, proposals, set_aside, sort_rows
+from half_yard.statements.targets import read_target, target_options, target_words
 
 DATE, PAYEE, MEMO, IN, OUT, GOES_TO, STATE = range(7)
 HEADINGS = ("Date", "Payee", "Memo", "In", "Out", "Goes to", "State")
@@ -140,11 +141,8 @@ class TrayModel(HeadedModel):
         if row.state is RowState.WAITING:
             proposal = self.proposals.get(row.name)
             return f"{self._words(proposal.target)} ?" if proposal else ""
-        if row.state is RowState.ASIDE:
-            return f"Aside: {row.row.set_aside}"
-        if len(row.entries) > 1:
-            return f"{len(row.entries)} lines, see beneath"
-        return self._words(self._entry_target(row))
+        parts = f"{row.parts} part{'' if row.parts == 1 else 's'}, see beneath"
+        return self._typed(row) or parts
 
     def _entry_target(self, row: TrayRow) -> Target:
         entry = self._workspace.file.entries[row.entries[0]]
@@ -165,9 +163,11 @@ class TrayModel(HeadedModel):
         if row.state is RowState.WAITING:
             proposal = self.proposals.get(row.name)
             return self._words(proposal.target) if proposal else ""
-        if row.state is RowState.ASIDE:
+        if row.row.set_aside:
             return f"Aside: {row.row.set_aside}"
-        return self._words(self._entry_target(row)) if len(row.entries) == 1 else ""
+        # Of a row in parts what is typed goes for the rest, so no part stands for the whole.
+        whole = len(row.entries) == 1 and not row.left and not row.row.parts_aside
+        return self._words(self._entry_target(row)) if whole else ""
 
     # -- sorting -------------------------------------------------------------------------------------
 
@@ -183,7 +183,9 @@ class TrayModel(HeadedModel):
             if proposal is not None and unchanged:
                 self.take_proposals(rows)
             elif not typed:
-                self._clear(rows)
+                # Nothing typed where nothing stood takes nothing back: Enter on a row in parts keeps them.
+                if not unchanged:
+                    self._clear(rows)
             elif not unchanged or len(rows) > 1:
                 target = read_target(typed, self.options)
                 self._do([(each, target) for each in rows])
@@ -194,6 +196,10 @@ class TrayModel(HeadedModel):
             return False
         self.refused.emit("")
         return True
+
+    def bring_back(self, number: int) -> None:
+        """Bring a row, or all that are selected with it, back into the tray, with all their parts."""
+        self._clear([self.rows[each] for each in self.applies_to(number)])
 
     def _clear(self, rows: Sequence[TrayRow]) -> None:
         """Bring rows that were sorted or set aside back into the tray."""

@@ -104,7 +104,7 @@ class TrayTable(QTableView):
             self._to_target(current.row())
             self.edit(self.currentIndex())
         elif event.key() == Qt.Key.Key_Delete:
-            self._rows.setData(self._rows.index(current.row(), GOES_TO), "")
+            self._rows.bring_back(current.row())
         else:
             if event.text().strip():
                 self._to_target(current.row())

@@ -11,8 +11,9 @@ from pydantic import JsonValue
 
 from half_yard.figures.explain import exact_text
 from half_yard.records import Record
-from half_yard.records.choices import Option, choice_title, read_choice, with_all_words
+from half_yard.records.choices import ChoiceError, Option, choice_title, read_choice, with_all_words
 from half_yard.records.dates import date_text, read_date
+from half_yard.records.naming import same_name
 from half_yard.records.reckoning import is_arithmetic, reckon
 
 
@@ -34,7 +35,8 @@ COMPUTED = {Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
 @dataclass(frozen=True)
 class Column:
     """One column. `options` gives the choices for a record (None for a new one); `shown` the text of a
-    computed cell by record id; `optional` that an amount may be left empty."""
+    computed cell by record id; `optional` that an amount may be left empty; `next_year_until` the last month
+    whose days, typed without a year, are of the year after the file's."""
 
     title: str
     kind: Kind
@@ -45,6 +47,7 @@ class Column:
     stretch: bool = False
     optional: bool = False
     hint: str = ""
+    next_year_until: int = 0
 
     def found(self, record: Record | None, typed: str) -> Sequence[Option]:
         """The choices that have all the words typed."""
@@ -95,7 +98,7 @@ class Column:
         """The field values that were typed. Raises ValueError with what to type instead."""
         match self.kind:
             case Kind.DATE:
-                day = read_date(typed, year)
+                day = read_date(typed, year, next_year_until=self.next_year_until)
                 return {self.field: day.isoformat() if day else None}
             case Kind.AMOUNT:
                 return self._read_amount(typed)
@@ -111,6 +114,28 @@ class Column:
         if self.field in RECKONED:
             values["reckoning"] = typed.strip() if is_arithmetic(typed) else ""
         return values
+
+
+@dataclass(frozen=True)
+class NameColumn(Column):
+    """A name, completed from those there are; `known_only` that it must be one of them."""
+
+    known_only: bool = False
+
+    def read(self, typed: str, record: Record | None, year: int) -> dict[str, JsonValue]:
+        """The name as it is known, where one alone has what was typed. Raises ChoiceError."""
+        del year
+        text = typed.strip()
+        names = [name for _, name in self.options(record)] if self.options else []
+        same = [name for name in names if same_name(name) == same_name(text)]
+        if not text or not self.known_only or same:
+            return {self.field: same[0] if same and self.known_only else text}
+        found = [name for _, name in self.found(record, text)]
+        if len(found) == 1:
+            return {self.field: found[0]}
+        if found:
+            raise ChoiceError(f"“{text}” could be several: {', '.join(found[:3])}. Type more of it.")
+        raise ChoiceError(f"Nobody in these books is called “{text}”. Pick a payee, or leave it empty.")
 
 
 RECKONED = {"amount", "cost"}

@@ -22,7 +22,7 @@ from PySide6.QtWidgets import (
 
 from half_yard.desktop import theme
 from half_yard.desktop.search_completer import SearchCompleter
-from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
+from half_yard.desktop.tables.columns import AMOUNTS, Column
 from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, RecordModel
 from half_yard.desktop.typed_line import TypedLine
 
@@ -69,7 +69,7 @@ class CellDelegate(QStyledItemDelegate):
         editor.setAccessibleName(column.title)
         if column.kind in AMOUNTS:
             editor.setAlignment(Qt.AlignmentFlag.AlignRight)
-        if column.kind is Kind.CHOICE and column.options is not None:
+        if column.options is not None:
             model = index.model()
             record = model.records.get(model.id_at(index.row())) if isinstance(model, RecordModel) else None
             editor.setCompleter(SearchCompleter(partial(column.found, record), editor))

@@ -22,8 +22,10 @@ def purchase_assets(bought: Purchase) -> list[Asset]:
         raise ValueError("Type the price.")
     if bought.day is None:
         raise ValueError("Type the day on which it was ready to be let or used.")
-    if bought.building < 0 or bought.land < 0 or bought.building + bought.land <= 0:
-        raise ValueError("Type what building and land are assessed at, or their percentages.")
+    if bought.building is None or bought.land is None:
+        raise ValueError("Type what building and land are assessed at, or the percentage of one.")
+    if bought.building <= 0 or bought.land < 0:
+        raise ValueError("A building is worth something. Land alone is added as an asset of its own.")
     if bought.added < 0 or bought.loan_costs < 0:
         raise ValueError("The costs can't be below zero.")
     if bought.loan_costs and not bought.loan_months:
