@@ -18,8 +18,9 @@ from benchmarks.heavy_file import heavy_file, many_assets
 from half_yard.__main__ import collect_seldom
 from half_yard.countries import PACKS, compute
 from half_yard.records import Change, ClientFile, Edit, Statement, apply
-from half_yard.statements import Tray, guess_layout, proposals, read_delimited, read_ofx, take_in, to_the_end
+from half_yard.statements import Tray, guess_layout, proposals, read_delimited, read_ofx, take_in
 from half_yard.storage import OpenFile, to_text
+from half_yard.texts import to_the_end
 
 if TYPE_CHECKING:
     from PySide6.QtWidgets import QApplication

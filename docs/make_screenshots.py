@@ -150,7 +150,14 @@ def property_bought(window: MainWindow) -> None:
 
 def asset_list(window: MainWindow) -> None:
     """A list from a spreadsheet before it is taken in."""
+    from PySide6.QtWidgets import QApplication  # noqa: PLC0415
+
+    from half_yard.desktop.assets.list_view import ListView  # noqa: PLC0415
+
     window.assets.show_list(HERE / "example-assets.csv")
+    view = window.assets.view(ListView)
+    while not view.rows:
+        QApplication.processEvents()
 
 
 def back_to_assets(window: MainWindow) -> None:

@@ -27,6 +27,7 @@ from half_yard.interop.asset_list import (
 from half_yard.interop.assets_workbook import assets_workbook
 from half_yard.records import ClientFile, apply
 from half_yard.records.identifiers import numbered
+from half_yard.texts import to_the_end
 from tests.files import BUSINESS, RENTAL, amount, asset, business, client, rental
 
 PLACES = {BUSINESS: business(), RENTAL: rental()}
@@ -42,7 +43,7 @@ No cost,6/1/2019,,,5,
 
 def rows_of(text: str) -> tuple[ClientFile, list[ListRow]]:
     file = client(activities=PLACES)
-    cells = read_cells("list.csv", text.encode())
+    cells = to_the_end(read_cells("list.csv", text.encode()))
     return file, list_rows(file, cells, guess_columns(cells[0]), BUSINESS)
 
 
@@ -92,7 +93,7 @@ class TakingIn(unittest.TestCase):
         out = io.BytesIO()
         workbook.save(out)
         file = client(activities=PLACES)
-        cells = read_cells("list.XLSX", out.getvalue())
+        cells = to_the_end(read_cells("list.XLSX", out.getvalue()))
         made = list_rows(file, cells, guess_columns(cells[0]), RENTAL)[0].asset
         assert made is not None
         self.assertEqual((made.asset_class, made.cost, made.share), ("fifteen_year", Decimal("1234.10"), 80))
@@ -104,7 +105,7 @@ class TakingIn(unittest.TestCase):
             ("a.csv", b"x\n" * 30_000, "more than"),
         ):  # fmt: skip
             with self.assertRaisesRegex(UnreadableListError, words):
-                read_cells(name, data)
+                to_the_end(read_cells(name, data))
 
     @settings(max_examples=80, deadline=None)
     @given(st.lists(st.lists(st.text(max_size=12), max_size=7), min_size=2, max_size=8), st.data())
@@ -155,7 +156,7 @@ class GivingOut(unittest.TestCase):
     )  # fmt: skip
 
     def test_what_is_given_out_can_be_taken_in(self) -> None:
-        cells = read_cells("own.csv", assets_text(compute(self.FILE)).encode())
+        cells = to_the_end(read_cells("own.csv", assets_text(compute(self.FILE)).encode()))
         rows = list_rows(self.FILE, cells, guess_columns(cells[0]), BUSINESS)
         for row, own in zip(rows, self.FILE.assets.values(), strict=True):
             assert row.asset is not None

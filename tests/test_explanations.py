@@ -84,7 +84,7 @@ class Printed(unittest.TestCase):
         text = thread_text(computation, computation.line(Place("form_8995", "deduction")))
         self.assertIn("not computed: Taxable income is above the threshold", text)
         self.assertIn("(not complete)", as_text(computation))
-        document = json.loads(as_json(computation))
+        document = json.loads(as_json(computation, 0))
         lines = {line["key"]: line for sheet in document["sheets"] for line in sheet["lines"]}
         self.assertTrue(lines["deduction"]["not_computed"])
         self.assertFalse(document["complete"])
@@ -92,7 +92,7 @@ class Printed(unittest.TestCase):
     def test_json_has_every_line_once_and_only_decimal_strings(self) -> None:
         for file in client_files().values():
             computation = compute(file)
-            document = json.loads(as_json(computation))
+            document = json.loads(as_json(computation, 0))
             places = [(s["key"], line["key"]) for s in document["sheets"] for line in s["lines"]]
             self.assertEqual(len(places), len(set(places)))
             self.assertEqual(len(places), sum(len(sheet.lines) for sheet in computation.sheets))

@@ -17,9 +17,10 @@ from hypothesis import strategies as st
 
 from half_yard.records import Statement
 from half_yard.standins import Marketplace, ServiceError
-from half_yard.statements import UnreadableError, guess_layout, is_ofx, read_delimited, read_ofx, to_the_end
+from half_yard.statements import UnreadableError, guess_layout, is_ofx, read_delimited, read_ofx
 from half_yard.statements.marketplace import read_marketplace
 from half_yard.statements.written import DateStyle, read_day, read_money
+from half_yard.texts import to_the_end
 
 SAMPLES = Path(__file__).parent / "reference" / "ofx"
 NO_MARK = "ofx-v102-empty-tags.ofx"

@@ -25,9 +25,9 @@ from half_yard.statements import (
     read_ofx,
     sort_rows,
     take_in,
-    to_the_end,
 )
 from half_yard.statements.parts import PartError, add_part, change_part, parts_of, remove_part
+from half_yard.texts import to_the_end
 from tests.files import BUSINESS, RENTAL, business, client, rental
 
 PACK = PACKS["us"]

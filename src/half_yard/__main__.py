@@ -1,9 +1,13 @@
 """Starts the window, or a command of the command line where one is named."""
 
+import difflib
 import gc
 import sys
+from pathlib import Path
 
 from half_yard import cli
+
+REFUSED = 2
 
 
 def collect_seldom() -> None:
@@ -21,10 +25,39 @@ def main() -> int:
     arguments = sys.argv[1:]
     if arguments and (arguments[0] in cli.COMMANDS or arguments[0].startswith("-")):
         return cli.main(arguments)
-    # Only here is Qt loaded, so that the command line works where there is none.
-    from half_yard.desktop.app import run  # noqa: PLC0415
+    cli.speak_any_locale()
+    if problem := mistyped(arguments):
+        return refused(problem)
+    try:
+        # Only here is Qt loaded, so that the command line works where there is none.
+        from half_yard.desktop.app import NoWindowError, run  # noqa: PLC0415
+    except ImportError as error:
+        return refused(
+            f"the window can't be shown: {error}. Install that library; ./demo names the usual ones."
+        )
+    try:
+        return run(arguments)
+    except NoWindowError as error:
+        return refused(str(error))
 
-    return run(arguments)
+
+def mistyped(arguments: list[str]) -> str:
+    """What is wrong with the arguments, if they name neither a command nor a file; otherwise empty."""
+    if not arguments:
+        return ""
+    if not Path(arguments[0]).exists():
+        alike = difflib.get_close_matches(arguments[0], cli.COMMANDS, n=1)
+        guess = f" Did you mean “{alike[0]}”?" if alike else " “half-yard --help” lists the commands."
+        return f"there is no command and no file “{arguments[0]}”.{guess}"
+    if len(arguments) > 1:
+        return f"one file or folder is opened at a time; “{arguments[1]}” is one too many."
+    return ""
+
+
+def refused(problem: str) -> int:
+    """Say on one line why nothing was started; returns the exit code."""
+    print(f"half-yard: {problem}", file=sys.stderr)
+    return REFUSED
 
 
 if __name__ == "__main__":

@@ -233,6 +233,7 @@ class In(AssetsCase):
         self.go(f"/assets/{VAN}")
         self.page.show_list(path)
         view = self.page.view(ListView)
+        self.wait_for(lambda: bool(view.rows))
         self.assertIn("2 of 2 rows make an asset; 1 with a remark. Of 1 that", view.result.text())
         view.table.setCurrentCell(1, 0)
         self.assertIn("“zyxw” is no class", view.remark.text())
@@ -251,7 +252,8 @@ class In(AssetsCase):
         path = self.folder / "picture.csv"
         path.write_bytes(b"\x89PNG\0\0")
         self.page.show_list(path)
-        self.assertIn("picture.csv was not taken in. It is no text.", self.said[-1])
+        self.wait_for(lambda: bool(self.said))
+        self.assertIn("picture.csv was not taken in. It is no text file.", self.said[-1])
         self.page.show_list(self.folder / "none.csv")
         self.assertIn("can't be read", self.said[-1])
 

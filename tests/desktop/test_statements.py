@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from decimal import Decimal
 from pathlib import Path
 
@@ -53,14 +52,6 @@ class Tray(WindowCase):
         path = self.folder / name
         path.write_text(text, encoding="utf-8")
         return path
-
-    def wait_for(self, there: Callable[[], bool]) -> None:
-        for _ in range(900):
-            if there():
-                break
-            QTest.qWait(10)
-        self.assertTrue(there())
-        self.settle()
 
     def wait_for_statements(self, count: int) -> None:
         self.wait_for(lambda: len(self.window.workspace.file.statements) == count)
@@ -319,7 +310,7 @@ class Tray(WindowCase):
         path = self.folder / "picture.csv"
         path.write_bytes(b"\x89PNG\0\0\0")
         self.tray.take_file(path)
-        self.assertIn("not a text file", self.window._message.text())
+        self.assertIn("no text file", self.window._message.text())
         self.tray.take_file(self.folder / "nowhere.csv")
         self.assertIn("can't be read", self.window._message.text())
 

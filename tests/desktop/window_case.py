@@ -6,6 +6,7 @@ import os
 import sys
 import tempfile
 import unittest
+from collections.abc import Callable
 from pathlib import Path
 from types import TracebackType
 
@@ -81,6 +82,15 @@ class WindowCase(unittest.TestCase):
 
     def settle(self) -> None:
         QApplication.processEvents()
+
+    def wait_for(self, there: Callable[[], bool]) -> None:
+        """Let the window go on until something is there that is made beside it."""
+        for _ in range(900):
+            if there():
+                break
+            QTest.qWait(10)
+        self.assertTrue(there())
+        self.settle()
 
     def focused(self) -> QWidget:
         widget = QApplication.focusWidget()

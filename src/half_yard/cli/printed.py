@@ -11,9 +11,9 @@ AMOUNT_WIDTH = 18
 TITLE_WIDTH = 58
 
 
-def as_json(computation: Computation) -> str:
-    """All sheets, lines and findings. The keys of sheets and lines are stable; docs/command-line.md
-    describes them."""
+def as_json(computation: Computation, unsaved: int) -> str:
+    """All sheets, lines and findings, and how many edits that are not saved they leave out. The keys of
+    sheets and lines are stable; docs/command-line.md describes them."""
     file = computation.file
     document = {
         "country": file.country,
@@ -29,13 +29,28 @@ def as_json(computation: Computation) -> str:
             }
             for sheet in computation.sheets
         ],
-        "findings": [
-            {"level": finding.level, "message": finding.message, "mend": finding.mend, "path": finding.path}
-            for finding in computation.findings
-        ],
+        "unsaved_edits": unsaved,
+        "findings": _findings(computation),
         "stops": dict(sorted(computation.stops.items())),
     }
     return json.dumps(document, indent=1, ensure_ascii=False)
+
+
+def findings_json(computation: Computation, unsaved: int) -> str:
+    """What was found, and whether the result is complete."""
+    document = {
+        "complete": computation.complete,
+        "unsaved_edits": unsaved,
+        "findings": _findings(computation),
+    }
+    return json.dumps(document, indent=1, ensure_ascii=False)
+
+
+def _findings(computation: Computation) -> list[dict[str, str]]:
+    return [
+        {"level": finding.level, "message": finding.message, "mend": finding.mend, "path": finding.path}
+        for finding in computation.findings
+    ]
 
 
 def _line_document(line: Line) -> dict[str, object]:

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import ctypes
+import os
 import sys
 from collections.abc import Callable, Sequence
 from pathlib import Path
 from types import TracebackType
 
+from PySide6.QtCore import QLibraryInfo
 from PySide6.QtWidgets import QApplication
 
 from half_yard.desktop.office import RecentFiles
@@ -14,7 +17,37 @@ from half_yard.desktop.theme import apply_theme
 from half_yard.desktop.window import MainWindow
 
 TITLE_BAR = 40
+WITHOUT_ONE = "The commands work without a display: half-yard --help lists them."
 ExceptHook = Callable[[type[BaseException], BaseException, TracebackType | None], None]
+
+
+class NoWindowError(Exception):
+    """No window can be shown here; the message says why and what to do."""
+
+
+def see_that_windows_can_be_shown() -> None:
+    """Qt ends the whole program where it finds no display: find out before it does. Raises NoWindowError."""
+    if os.environ.get("QT_QPA_PLATFORM", "xcb").partition(":")[0] != "xcb":
+        return
+    if not os.environ.get("DISPLAY"):
+        if os.environ.get("WAYLAND_DISPLAY"):
+            return
+        raise NoWindowError(f"there is no display here. {WITHOUT_ONE}")
+    plugins = Path(QLibraryInfo.path(QLibraryInfo.LibraryPath.PluginsPath))
+    try:
+        ctypes.CDLL(str(plugins / "platforms" / "libqxcb.so"))
+        xcb = ctypes.CDLL("libxcb.so.1")
+    except OSError as error:
+        raise NoWindowError(
+            f"Qt lacks a library of the system: {error}. Install it. {WITHOUT_ONE}"
+        ) from error
+    xcb.xcb_connect.restype = ctypes.c_void_p
+    connection = ctypes.c_void_p(xcb.xcb_connect(None, None))
+    refused = xcb.xcb_connection_has_error(connection)
+    xcb.xcb_disconnect(connection)
+    if refused:
+        display = os.environ["DISPLAY"]
+        raise NoWindowError(f"the display {display} can't be reached. {WITHOUT_ONE}")
 
 
 def make_application() -> QApplication:
@@ -44,7 +77,8 @@ def _telling(window: MainWindow) -> ExceptHook:
 
 
 def run(arguments: Sequence[str]) -> int:
-    """Open the window, with a client file or a folder of them where one is named."""
+    """Open the window, with a client file or a folder of them where one is named. Raises NoWindowError."""
+    see_that_windows_can_be_shown()
     application = make_application()
     recent = RecentFiles()
     window = MainWindow(recent)

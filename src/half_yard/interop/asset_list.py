@@ -5,12 +5,12 @@ compared with what this program computes for them."""
 
 from __future__ import annotations
 
-import csv
 import datetime
 import io
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Generator, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from decimal import Decimal, InvalidOperation
+from zipfile import ZipFile
 
 from half_yard.countries import compute, pack_for
 from half_yard.figures.rounding import to_cents
@@ -19,10 +19,15 @@ from half_yard.records.amounts import LARGEST
 from half_yard.records.dates import read_date
 from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import same_name
+from half_yard.texts import BrokenLine, NotTextError, decoded, quoted, rows_of
 
 DELIMITERS = ",;\t|"
 SAMPLE = 4096
 MOST_ROWS = 20_000
+MOST_COLUMNS = 200
+STEP = 200
+LARGEST_BYTES = 20_000_000
+LARGEST_UNPACKED = 120_000_000
 ROLES: Mapping[str, str] = {
     "name": "Asset", "activity": "Activity", "asset_class": "Class", "in_service": "In service",
     "acquired": "Acquired", "cost": "Cost", "prior_depreciation": "Earlier years", "expensed": "Section 179",
@@ -73,42 +78,51 @@ class Compared:
         return abs(self.listed - self.computed) > TOLERANCE
 
 
-def read_cells(name: str, data: bytes) -> list[list[str]]:
-    """The rows of a CSV file or of the first sheet of a workbook, as text. Raises UnreadableListError."""
+def read_cells(name: str, data: bytes) -> Generator[int, None, list[list[str]]]:
+    """Read the rows of a CSV file or of the first sheet of a workbook, as text; gives the number of rows read
+    now and then, and at the end the rows. Raises UnreadableListError."""
+    if len(data) > LARGEST_BYTES:
+        raise UnreadableListError("It is too large to be a list of assets.")
+    kept: list[list[str]] = []
     rows = _workbook_cells(data) if name.casefold().endswith(".xlsx") else _text_cells(data)
-    kept = [row for row in rows if any(cell.strip() for cell in row)]
+    for number, row in enumerate(rows):
+        if number % STEP == 0:
+            yield number
+        if any(cell.strip() for cell in row):
+            kept.append(row)
+        if len(kept) > MOST_ROWS + 1:
+            raise UnreadableListError(f"It has more than {MOST_ROWS:,} rows. Divide it.")
     if len(kept) < 2:
         raise UnreadableListError("There is no row beneath the headings. Save the list with its headings.")
-    if len(kept) > MOST_ROWS:
-        raise UnreadableListError(f"It has more than {MOST_ROWS:,} rows. Divide it.")
     return kept
 
 
-def _text_cells(data: bytes) -> list[list[str]]:
-    if b"\0" in data[:SAMPLE]:
-        raise UnreadableListError("It is no text. Save the list as CSV or XLSX, and take that in.")
+def _text_cells(data: bytes) -> Iterator[list[str]]:
     try:
-        text = data.decode("utf-8-sig")
-    except UnicodeDecodeError:
-        text = data.decode("cp1252", errors="replace")
-    try:
-        delimiter = csv.Sniffer().sniff(text[:SAMPLE], DELIMITERS).delimiter
-    except csv.Error:
-        delimiter = ","
-    try:
-        return list(csv.reader(io.StringIO(text, newline=""), delimiter=delimiter))
-    except csv.Error as error:
-        raise UnreadableListError(f"It can't be read as CSV: {error}.") from error
+        text = decoded(data)
+    except NotTextError as error:
+        raise UnreadableListError(f"{error} Save the list as CSV or XLSX, and take that in.") from error
+    best = max(DELIMITERS, key=text[:SAMPLE].count)
+    for row in rows_of(text, best):
+        yield [f"Line {row.line}: {row.why}"] if isinstance(row, BrokenLine) else row[1]
 
 
-def _workbook_cells(data: bytes) -> list[list[str]]:
+def _workbook_cells(data: bytes) -> Iterator[list[str]]:
     # The library of workbooks takes a quarter of a second to load: only when it is needed.
     from openpyxl import load_workbook  # noqa: PLC0415
 
     try:
+        with ZipFile(io.BytesIO(data)) as packed:
+            if sum(part.file_size for part in packed.infolist()) > LARGEST_UNPACKED:
+                raise UnreadableListError("It unpacks to more than a list of assets can be. Save it as CSV.")
         workbook = load_workbook(io.BytesIO(data), read_only=True, data_only=True)
         sheet = workbook.worksheets[0]
-        return [[_cell_text(cell) for cell in row] for row in sheet.iter_rows(values_only=True)]
+        # What a sheet says of its own size is not to be believed: only rows that are there are read.
+        sheet.reset_dimensions()
+        for row in sheet.iter_rows(max_row=MOST_ROWS + 2, max_col=MOST_COLUMNS, values_only=True):
+            yield [_cell_text(cell) for cell in row]
+    except UnreadableListError:
+        raise
     except Exception as error:  # whatever a broken workbook makes the library raise
         raise UnreadableListError(
             "It can't be read as a workbook. Save it as XLSX again, or as CSV."
@@ -167,7 +181,7 @@ def _row(
     kind = file.activities[owner].kind if owner in file.activities else ""
     found = pack_for(file.country).find_class(words or str(values.get("name", "")), kind)
     if not found:
-        problems.append(f"Class: “{words}” is no class known here; it is left open" if words else
+        problems.append(f"Class: {quoted(words)} is no class known here; it is left open" if words else
                         "Class: none is named; it is left open")  # fmt: skip
     if values.get("cost") is None:
         return ListRow(line, None, (*problems, "Cost: there is none, so the row is left out"))
@@ -186,7 +200,7 @@ def _activity(file: ClientFile, named: str, otherwise: str, problems: list[str])
         (key for key, item in file.activities.items() if same_name(item.name) == same_name(named)), ""
     )
     if not found:
-        problems.append(f"Activity: there is no “{named}”; the one chosen above is taken")
+        problems.append(f"Activity: there is no {quoted(named)}; the one chosen above is taken")
     return found or otherwise
 
 
@@ -199,13 +213,13 @@ def _read(role: str, text: str, file: ClientFile) -> object:
     if role in AMOUNTS:
         amount = _number(text)
         if not 0 <= amount <= LARGEST:
-            raise ValueError(f"“{text}” is below zero or too large")
+            raise ValueError(f"{quoted(text)} is below zero or too large")
         return to_cents(amount)
     if role == "share":
         share = _number(text.removesuffix("%"))
         percent = share * 100 if share <= 1 and "%" not in text else share
         if not 0 <= percent <= 100:
-            raise ValueError(f"“{text}” is no part of the whole")
+            raise ValueError(f"{quoted(text)} is no part of the whole")
         return percent.quantize(Decimal("0.0001"))
     return text[:200]
 
@@ -217,9 +231,9 @@ def _number(text: str) -> Decimal:
     try:
         number = Decimal(plain)
     except InvalidOperation as error:
-        raise ValueError(f"“{text}” is no number") from error
+        raise ValueError(f"{quoted(text)} is no number") from error
     if not number.is_finite():
-        raise ValueError(f"“{text}” is no number")
+        raise ValueError(f"{quoted(text)} is no number")
     return number
 
 

@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-import csv
-import io
 from collections import Counter
-from collections.abc import Callable, Generator, Iterator, Mapping, Sequence
+from collections.abc import Callable, Generator, Mapping, Sequence
 from decimal import Decimal
 from itertools import islice, pairwise
 from typing import Literal
@@ -15,12 +13,17 @@ from pydantic import ValidationError
 from half_yard.records import Record, Statement, StatementRow
 from half_yard.records.identifiers import fresh_ids
 from half_yard.statements.written import DateStyle, read_day, read_money
+from half_yard.texts import BrokenLine, cells_of, rows_of
 
 DELIMITERS = (",", ";", "\t", "|", "^", "~")
 SAMPLE = 80
 MOSTLY = 0.8
 STEP = 500
 LONGEST_SIGNATURE = 1000
+LARGEST_BYTES = 30_000_000
+MOST_ROWS = 100_000
+TOO_MANY = f"It has more than {MOST_ROWS:,} rows. Divide it, such as by quarter."
+MOST_BROKEN = 200
 # The headings that banks use for what a column holds: the first role whose word is found takes the column.
 HEADINGS: Mapping[str, tuple[str, ...]] = {
     "balance": ("balance", "saldo", "solde"),
@@ -63,29 +66,6 @@ class Layout(Record):
         return ""
 
 
-def decoded(data: bytes) -> str:
-    """The text of a file: UTF-8, UTF-16 with its mark, or else Windows-1252. Raises UnreadableError."""
-    if data[:2] in {b"\xff\xfe", b"\xfe\xff"}:
-        return data.decode("utf-16", errors="replace")
-    if b"\0" in data[:4096]:
-        raise UnreadableError("It is not a text file. Save it as CSV or OFX, and take that in.")
-    try:
-        return data.decode("utf-8-sig")
-    except UnicodeDecodeError:
-        return data.decode("cp1252", errors="replace")
-
-
-def cells_of(text: str, delimiter: str) -> Iterator[tuple[int, list[str]]]:
-    """The line number and the cells of every row that is not empty."""
-    reader = csv.reader(io.StringIO(text, newline=""), delimiter=delimiter)
-    try:
-        for row in reader:
-            if any(cell.strip() for cell in row):
-                yield reader.line_num, [cell.strip() for cell in row]
-    except csv.Error as error:
-        raise UnreadableError(f"Line {reader.line_num} can't be read: {error}.") from error
-
-
 def guess_layout(text: str) -> Layout:
     """The layout that fits the first lines best. Raises UnreadableError where there is nothing to read."""
     best = max(DELIMITERS, key=lambda delimiter: _agreement(text, delimiter))
@@ -110,10 +90,7 @@ def guess_layout(text: str) -> Layout:
 
 def _agreement(text: str, delimiter: str) -> tuple[int, int]:
     """How many of the first rows have the same number of cells, more than one."""
-    try:
-        widths = Counter(len(cells) for _, cells in islice(cells_of(text, delimiter), SAMPLE))
-    except UnreadableError:
-        return (0, 0)
+    widths = Counter(len(cells) for _, cells in islice(cells_of(text, delimiter), SAMPLE))
     several = {width: count for width, count in widths.items() if width > 1}
     if not several:
         return (0, 0)
@@ -231,11 +208,17 @@ def read_delimited(text: str, layout: Layout, name: str, account: str) -> Genera
     rows: list[StatementRow] = []
     balances: list[Decimal | None] = []
     broken: list[str] = []
-    for count, (line, cells) in enumerate(cells_of(text, layout.delimiter)):
+    for count, row_or_broken in enumerate(rows_of(text, layout.delimiter)):
+        if isinstance(row_or_broken, BrokenLine):
+            broken.append(f"line {row_or_broken.line}: {row_or_broken.why}")
+            continue
+        line, cells = row_or_broken
         if count % STEP == 0:
             yield line
         if line <= layout.heading:
             continue
+        if len(rows) >= MOST_ROWS:
+            raise UnreadableError(TOO_MANY)
         try:
             row, balance = read_row(line, cells, layout)
         except ValidationError:
@@ -256,8 +239,14 @@ def read_delimited(text: str, layout: Layout, name: str, account: str) -> Genera
         opening=opening,
         closing=closing,
         rows=dict(zip(fresh_ids("rows", ()), rows, strict=False)),
-        broken=tuple(broken),
+        broken=as_broken(broken),
     )
+
+
+def as_broken(broken: Sequence[str]) -> tuple[str, ...]:
+    """What is broken in a file, as many of it as anybody reads."""
+    more = len(broken) - MOST_BROKEN
+    return (*broken[:MOST_BROKEN], *([f"and {more:,} more"] if more > 0 else []))
 
 
 def read_row(line: int, cells: Sequence[str], layout: Layout) -> tuple[StatementRow, Decimal | None]:

@@ -18,8 +18,10 @@ from pydantic import ValidationError
 
 from half_yard.figures.rounding import to_cents
 from half_yard.records import Statement, StatementRow
+from half_yard.records.amounts import LARGEST
 from half_yard.records.identifiers import fresh_ids
-from half_yard.statements.delimited import STEP, UnreadableError, decoded
+from half_yard.statements.delimited import MOST_ROWS, STEP, TOO_MANY, UnreadableError, as_broken
+from half_yard.texts import NotTextError, decoded, quoted
 
 TAG = re.compile(r"<(/?)([A-Za-z0-9.]+)>(?:<!\[CDATA\[(.*?)\]\]>|([^<]*))", re.DOTALL)
 STATEMENTS = {"STMTRS", "CCSTMTRS"}
@@ -79,7 +81,10 @@ def _text(data: bytes) -> str:
             data.decode("utf-8")
         except UnicodeDecodeError:
             return data.decode("cp1252", errors="replace")
-    return decoded(data)
+    try:
+        return decoded(data)
+    except NotTextError as error:
+        raise UnreadableError(f"{error} Take in what the bank offers as OFX or CSV.") from error
 
 
 class _Reading:
@@ -107,6 +112,8 @@ class _Reading:
             self._broken.append(f"line {line}: a text or amount in it is too long")
         except ValueError as error:
             self._broken.append(f"line {line}: {error}")
+        if len(self._rows) > MOST_ROWS:
+            raise UnreadableError(TOO_MANY)
 
     def statement(self, name: str) -> Statement:
         """The statement that was read. The closing balance is the file's; OFX names no opening one, so it
@@ -128,7 +135,7 @@ class _Reading:
             opening=opening,
             closing=closing,
             rows=dict(zip(fresh_ids("rows", ()), self._rows, strict=False)),
-            broken=tuple(self._broken),
+            broken=as_broken(self._broken),
         )
 
 
@@ -143,12 +150,12 @@ def _memo(fields: dict[str, str]) -> str:
 
 def _day(text: str) -> datetime.date:
     """The day of an OFX date-time, as its own clock has it: `YYYYMMDD` and more that is passed over."""
-    if not re.match(r"\d{8}", text):
-        raise ValueError(f"“{text}” is no date" if text else "it has no date")
+    if not re.match(r"[0-9]{8}", text):
+        raise ValueError(f"{quoted(text)} is no date" if text else "it has no date")
     try:
         return datetime.date(int(text[:4]), int(text[4:6]), int(text[6:8]))
     except ValueError as error:
-        raise ValueError(f"“{text[:8]}” is no day of the calendar") from error
+        raise ValueError(f"{quoted(text[:8])} is no day of the calendar") from error
 
 
 def _money(text: str) -> Decimal:
@@ -156,7 +163,7 @@ def _money(text: str) -> Decimal:
     try:
         amount = Decimal(text.replace(",", ".").replace(" ", ""))
     except InvalidOperation as error:
-        raise ValueError(f"“{text}” is no amount" if text else "it has no amount") from error
-    if not amount.is_finite():
-        raise ValueError(f"“{text}” is no amount")
+        raise ValueError(f"{quoted(text)} is no amount" if text else "it has no amount") from error
+    if not amount.is_finite() or abs(amount) > LARGEST:
+        raise ValueError(f"{quoted(text)} is no amount")
     return to_cents(amount)

@@ -43,6 +43,14 @@ class Proposal:
     why: str
 
 
+RULE = "rule "
+
+
+def rule_of(proposal: Proposal) -> bool:
+    """Whether it is proposed by a rule."""
+    return proposal.why.startswith(RULE)
+
+
 def target_of(rule: SortingRule) -> Target:
     """Where a rule sends its rows."""
     return Target(rule.activity, rule.line, rule.share, rule.set_aside)
@@ -77,7 +85,7 @@ def proposals(
         rule = next((rule for wanted, rule in plain if wanted in words), None)
         mark = row.reference.partition(":")[0]
         if rule is not None:
-            made[name] = Proposal(target_of(rule), f"rule “{rule.words}”")
+            made[name] = Proposal(target_of(rule), f"{RULE}“{rule.words}”")
         elif mark in marked and (activity := _first_of(file, "business")):
             made[name] = Proposal(Target(activity, marked[mark]), f"{mark} of a marketplace")
         elif (known := learned.of(row)) is not None:

@@ -8,6 +8,7 @@ from decimal import Decimal
 from enum import StrEnum
 
 from half_yard.records.dates import MONTHS, full_year
+from half_yard.texts import quoted
 
 NUMBERS = re.compile(r"(\d{1,4})[-/. ](\d{1,2})[-/. ](\d{1,4})$")
 PACKED = re.compile(r"(\d{4})(\d{2})(\d{2})$")
@@ -39,8 +40,8 @@ def read_day(text: str, style: DateStyle) -> datetime.date:
         if match := NUMBERS.match(plain):
             return _in_order(match[1], match[2], match[3], style)
     except ValueError as error:
-        raise ValueError(f"“{text.strip()}” is no day of the calendar as {style}") from error
-    raise ValueError(f"“{text.strip()}” is no date")
+        raise ValueError(f"{quoted(text)} is no day of the calendar as {style}") from error
+    raise ValueError(f"{quoted(text)} is no date")
 
 
 def _in_order(first: str, second: str, third: str, style: DateStyle) -> datetime.date:
@@ -73,8 +74,8 @@ def read_money(text: str, decimal_sign: str) -> Decimal:
     groups = whole.split(group)
     well_grouped = len(groups) == 1 or (all(len(item) == 3 for item in groups[1:]) and groups[0])
     if not digits or not well_grouped or (not cents.isdecimal() and cents) or not "".join(groups).isdecimal():
-        raise ValueError(f"“{text.strip()}” is no amount")
+        raise ValueError(f"{quoted(text)} is no amount")
     if re.search(r"[a-z]", plain, re.IGNORECASE):
-        raise ValueError(f"“{text.strip()}” is no amount")
+        raise ValueError(f"{quoted(text)} is no amount")
     amount = Decimal("".join(groups) + "." + (cents or "0"))
     return -amount if below else amount

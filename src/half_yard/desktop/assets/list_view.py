@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from decimal import Decimal
+from functools import partial
 from pathlib import Path
 
 from PySide6.QtCore import Signal
@@ -12,11 +13,14 @@ from PySide6.QtWidgets import QComboBox, QFileDialog, QTableWidgetItem
 from half_yard.desktop import theme
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.parts import button, in_a_row, plain_table, soft, unwrapped
+from half_yard.desktop.reading import ProgressLine, Reading
 from half_yard.desktop.roles_table import RolesTable
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.interop.asset_list import (
+    LARGEST_BYTES,
+    MOST_ROWS,
     ROLES,
     Compared,
     ListRow,
@@ -30,7 +34,6 @@ from half_yard.interop.asset_list import (
 from half_yard.records.dates import date_text
 
 SHOWN = 4
-LARGEST_BYTES = 20_000_000
 COLUMNS = (
     ("Remarks", 240), ("Line", 40), ("Asset", 150), ("Class", 150), ("In service", 90), ("Cost", 90),
     ("Earlier years", 90), ("Computed", 90),
@@ -63,6 +66,9 @@ class ListView(AssetPart):
         self.take.clicked.connect(self.take_in)
         leave = button("Leave it", "Take nothing in")
         leave.clicked.connect(self.left)
+        self.progress = ProgressLine(self.cancel)
+        self._reading: Reading[list[list[str]]] | None = None
+        self.column.addWidget(self.progress)
         self.column.addLayout(in_a_row(unwrapped("Rows that name no activity belong to"), self.activity))
         self.column.addWidget(self.raw, 2)
         self.column.addWidget(self.table, 3)
@@ -85,25 +91,45 @@ class ListView(AssetPart):
         return bool(chosen) and self.show_file(Path(chosen))
 
     def show_file(self, path: Path) -> bool:
-        """Show a list; says whether it could be read."""
+        """Read a list and show it; says whether it could be opened. It is read off the window's thread."""
         try:
             if path.stat().st_size > LARGEST_BYTES:
                 raise UnreadableListError("It is too large to be a list of assets.")
-            cells = read_cells(path.name, path.read_bytes())
+            data = path.read_bytes()
         except OSError as error:
             self.workspace.said.emit(f"{path.name} can't be read: {error.strerror}.")
             return False
         except UnreadableListError as error:
             self.workspace.said.emit(f"{path.name} was not taken in. {error}")
             return False
-        self.heading.setText(path.name)
+        self.cancel()
+        self.progress.start(path.name, MOST_ROWS)
+        self._reading = Reading(
+            read_cells(path.name, data), self.progress.show_line, partial(self._show_list, path.name),
+            partial(self._refuse, path.name), UnreadableListError, self,
+        )  # fmt: skip
+        return True
+
+    def cancel(self) -> None:
+        """Call off the list that is being read, if one is."""
+        if self._reading is not None:
+            self._reading.cancel()
+            self._reading = None
+        self.progress.hide()
+
+    def _refuse(self, name: str, problem: str) -> None:
+        self.cancel()
+        self.workspace.said.emit(f"{name} was not taken in. {problem}")
+
+    def _show_list(self, name: str, cells: list[list[str]]) -> None:
+        self.cancel()
+        self.heading.setText(name)
         self.words.setText("Above each column: what it is. Nothing is in the file until you take it in.")
         self._cells, self._columns = cells, guess_columns(cells[0])
         self.activity.clear()
         self.show_assets("", ())
         self.read()
         self.take.setFocus()
-        return True
 
     def _set_role(self, number: int, role: str) -> None:
         self._columns = {

@@ -9,13 +9,12 @@ from pathlib import Path
 
 from PySide6.QtCore import QObject, Signal
 
-from half_yard.desktop.statements.importing import ProgressLine, Reading
+from half_yard.desktop.reading import ProgressLine, Reading
 from half_yard.desktop.statements.layouts_kept import LayoutsKept
 from half_yard.records import Statement
 from half_yard.statements import Layout, UnreadableError, guess_layout, is_ofx, read_delimited, read_ofx
-from half_yard.statements.delimited import decoded, signature
-
-LARGEST_BYTES = 100_000_000
+from half_yard.statements.delimited import LARGEST_BYTES, signature
+from half_yard.texts import NotTextError, decoded
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,6 +55,11 @@ class Intake(QObject):
         except OSError as error:
             self.refused.emit(f"{path.name} can't be read: {error.strerror}.")
             return
+        except NotTextError as error:
+            self.refused.emit(
+                f"{path.name} was not taken in. {error} Save it as CSV or OFX, and take that in."
+            )
+            return
         except UnreadableError as error:
             self.refused.emit(f"{path.name} was not taken in. {error}")
             return
@@ -74,7 +78,9 @@ class Intake(QObject):
     def _read(self, name: str, lines: int, steps: Generator[int, None, list[Statement]]) -> None:
         self.cancel()
         self.progress.start(name, lines)
-        self._reading = Reading(steps, self.progress.show_line, self._done, self._not_read, self)
+        self._reading = Reading(
+            steps, self.progress.show_line, self._done, self._not_read, UnreadableError, self
+        )
 
     def _done(self, statements: list[Statement]) -> None:
         self.cancel()

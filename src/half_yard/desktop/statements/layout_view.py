@@ -24,8 +24,9 @@ from half_yard.desktop.typed_line import TypedLine
 from half_yard.figures.explain import exact_text
 from half_yard.records.dates import date_text
 from half_yard.statements import Layout
-from half_yard.statements.delimited import DELIMITERS, ROLES, cells_of, read_row
+from half_yard.statements.delimited import DELIMITERS, ROLES, read_row
 from half_yard.statements.written import DateStyle
+from half_yard.texts import cells_of
 
 SHOWN = 9
 DELIMITER_NAMES = {",": "comma", ";": "semicolon", "\t": "tab", "|": "bar", "^": "caret", "~": "tilde"}

@@ -2,22 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from collections.abc import Sequence
 from functools import cached_property
 from pathlib import Path
 
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QStackedWidget, QVBoxLayout, QWidget
 
-from half_yard.books import settle_accounts, unsure_accounts
 from half_yard.desktop.parts import button, soft
-from half_yard.desktop.statements.account_question import AccountQuestion
 from half_yard.desktop.statements.intake import DelimitedText, Intake
 from half_yard.desktop.statements.layout_view import LayoutView
 from half_yard.desktop.statements.marketplace_line import MarketplaceLine
 from half_yard.desktop.statements.rules_view import RulesView
 from half_yard.desktop.statements.split_view import SplitView
+from half_yard.desktop.statements.taking import ALL, Taking
 from half_yard.desktop.statements.totals_words import totals_words
 from half_yard.desktop.statements.tray_model import EVERY, MEMO, TrayModel
 from half_yard.desktop.statements.tray_table import TrayTable
@@ -25,10 +23,8 @@ from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
-from half_yard.records import Change, Edit, Statement, apply, remove
-from half_yard.statements import AccountUnsureError, TakenIn, take_in
+from half_yard.records import Statement, remove
 
-ALL = "all"
 ALL_DONE = "Turn “Waiting only” off to see what became of them."
 FILES = "Statements (*.ofx *.qfx *.csv *.tsv *.txt);;All files (*)"
 EMPTY = (
@@ -63,10 +59,10 @@ class TrayView(QWidget):
         self.marketplace.fetched.connect(self.take)
         self.marketplace.left.connect(self.marketplace.hide)
         self.split.refused.connect(self._refuse)
-        self.question = AccountQuestion()
-        self.question.answered.connect(self._answer)
-        self.question.left.connect(self._leave_question)
-        self._asked: _Asked | None = None
+        self.taking = Taking(workspace, self)
+        self.taking.taken.connect(self._taken)
+        self.taking.left.connect(self.focus)
+        self.question = self.taking.question
         self.intake = Intake(self)
         self.intake.read.connect(self.take)
         self.intake.layout_wanted.connect(self._ask_for_layout)
@@ -156,8 +152,7 @@ class TrayView(QWidget):
         self._chosen = ALL
         self._stack.setCurrentWidget(self._tray)
         self.marketplace.hide()
-        self._asked = None
-        self.question.hide()
+        self.taking.forget()
 
     def refresh(self) -> None:
         """Show the tray as it is now."""
@@ -250,7 +245,7 @@ class TrayView(QWidget):
         self.open_only.setChecked(False)
         self.show_tray()
         if path.endswith("/account"):
-            self.ask_about(key)
+            self.taking.ask_about(key)
             return
         self.table.show_row("/".join(path.split("/")[2:5:2]))
 
@@ -299,64 +294,13 @@ class TrayView(QWidget):
         self.intake.read_as(self.layout_view.layout_now, account)
 
     def take(self, statements: Sequence[Statement]) -> None:
-        """Take statements in, in one edit, and say what came of it; whose accounts they are is asked first
-        where that is not sure."""
-        self._take_with(_Asked(tuple(statements)))
+        """Take statements in, and say what came of it."""
+        self.taking.take(statements)
 
-    def _take_with(self, asked: _Asked) -> None:
-        file, changes, said = self._workspace.file, list[Change](), list[str]()
-        taken_in = 0
-        for number, statement in enumerate(asked.statements):
-            try:
-                taken = take_in(file, statement, asked.answers.get(number))
-            except AccountUnsureError as error:
-                self._asked = replace(asked, number=number, account=error.alike[0].account)
-                self.show_tray()
-                self.question.ask(str(error))
-                return
-            file, _ = apply(file, taken.edit)
-            changes += taken.edit.changes
-            said.append(_came_of(statement, taken))
-            if taken.key:
-                taken_in += 1
-                self._chosen = taken.key
-        self._asked = None
-        self.question.hide()
-        if changes:
-            label = f"{taken_in} statement{'' if taken_in == 1 else 's'} taken in"
-            self._workspace.try_to(Edit(label=label, changes=tuple(changes)))
-        if len(asked.statements) > 1:
-            self._chosen = ALL
-        more = f" And {len(said) - 2} more." if len(said) > 2 else ""
-        self._workspace.said.emit(" ".join(said[:2]) + more)
+    def _taken(self, key: str) -> None:
+        """Show what was taken in: one statement, or all where there were several."""
+        self._chosen = key or self._chosen
         self.show_tray()
-
-    def _answer(self, same: bool) -> None:
-        """The preparer's answer: for statements on their way in, or for two that are in the file."""
-        if (asked := self._asked) is None:
-            return
-        if asked.pair is not None:
-            self._asked = None
-            self.question.hide()
-            self._workspace.try_to(settle_accounts(self._workspace.file, *asked.pair, same=same))
-            self.focus()
-            return
-        known = {**asked.answers.get(asked.number, {}), asked.account: same}
-        self._take_with(replace(asked, answers={**asked.answers, asked.number: known}))
-
-    def _leave_question(self) -> None:
-        self._asked = None
-        self.question.hide()
-        self.focus()
-
-    def ask_about(self, statement: str) -> None:
-        """Ask whether a statement's account is another one of the file, where they look alike."""
-        for key, alike in unsure_accounts(self._workspace.file):
-            if key == statement:
-                self._asked = _Asked((), pair=(key, alike.statement))
-                mine = self._workspace.file.statements[key]
-                name = mine.account or "an account without a name"
-                self.question.ask(f"{mine.name}, of {name}: this looks like {alike}. Is it the same account?")
 
     def take_proposals(self) -> None:
         """Sort as proposed the rows that are selected, or all that are shown, in one edit."""
@@ -379,25 +323,6 @@ class TrayView(QWidget):
         ]
         if self._workspace.try_to(remove(f"Removal of {name}", *made, f"/statements/{key}")):
             self._workspace.said.emit(f"{name} is taken out, with {len(made)} entries. Undo brings it back.")
-
-
-@dataclass(frozen=True)
-class _Asked:
-    """Statements on their way in, by number the answers there are, and which account of which is asked about;
-    or a pair of statements of the file that look alike."""
-
-    statements: tuple[Statement, ...]
-    answers: Mapping[int, Mapping[str, bool]] = field(default_factory=dict)
-    number: int = 0
-    account: str = ""
-    pair: tuple[str, str] | None = None
-
-
-def _came_of(statement: Statement, taken: TakenIn) -> str:
-    if not taken.key:
-        return f"{statement.name}: every row is here already, nothing was added."
-    aside = f", {taken.aside} of them set aside as here already" if taken.aside else ""
-    return f"{statement.name}: {taken.rows} rows taken in{aside}."
 
 
 def _short(name: str, longest: int = 26) -> str:

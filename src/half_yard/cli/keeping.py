@@ -1,0 +1,161 @@
+"""states, go-back, seal and unseal: the earlier states of a file, and its safe keeping."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sys
+from pathlib import Path
+from typing import Any
+
+from half_yard.cli.opening import CommandError, add_command, keys_for, open_for_work, passphrase_of
+from half_yard.records.differing import differences
+from half_yard.storage import (
+    FINAL,
+    FileRefusedError,
+    Keys,
+    Seal,
+    SealedFileError,
+    earlier_states,
+    office_seal,
+    put_in_place,
+    read_bytes,
+    read_document,
+    seal_folder,
+    set_seal,
+    unseal_folder,
+)
+
+COMMANDS = ("states", "go-back", "seal", "unseal")
+DONE = 0
+
+
+def add_commands(commands: Any) -> None:
+    """Add these commands to the command line."""
+    states = add_command(commands, "states", "print the earlier states of a file, newest first", _states)
+    states.add_argument("--json", action="store_true", help="as a JSON array of objects")
+    back = add_command(commands, "go-back", "bring an earlier state back, as one edit", _go_back)
+    back.add_argument("state", metavar="STATE", help="by the name that “half-yard states” prints")
+    sealing = add_command(
+        commands, "seal", f"seal a file, or all of a folder, with a passphrase. {FINAL}", _seal
+    )
+    sealing.add_argument(
+        "--new-passphrase-file",
+        type=Path,
+        metavar="PATH",
+        help="another passphrase instead",
+    )
+    add_command(commands, "unseal", "take the seal off a file, or off all of a folder", _unseal)
+
+
+def _states(options: argparse.Namespace) -> int:
+    path = options.file.resolve()
+    keys = _keys(path, options)
+    found = earlier_states(path, keys)
+    if options.json:
+        documents = [
+            {"name": state.name, "words": state.words, "when": state.when.isoformat(timespec="seconds")}
+            for state in found
+        ]
+        print(json.dumps(documents, indent=1, ensure_ascii=False))
+        return DONE
+    for state in found:
+        print(f"{state.name}  {state.when:%Y-%m-%d %H:%M}  {state.words}")
+    if not found:
+        print("no earlier state is kept: the first save makes one")
+    return DONE
+
+
+def _go_back(options: argparse.Namespace) -> int:
+    path = options.file.resolve()
+    keys = _keys(path, options)
+    state = next((each for each in earlier_states(path, keys) if each.name == options.state), None)
+    if state is None:
+        raise CommandError(f"There is no state {options.state}; “half-yard states” lists them.")
+    if not _is_readable(path, keys):
+        for said in put_in_place(path, state):
+            print(said)
+        return DONE
+    opened = open_for_work(path, keys)
+    try:
+        differs = differences(opened.file, state.read())
+        opened.go_back_to(state.read(), f"Back to {state.words.lower()}")
+        for said in (*differs, *opened.save()):
+            print(said)
+    finally:
+        opened.close()
+    return DONE
+
+
+def _keys(path: Path, options: argparse.Namespace) -> Keys:
+    """The keys of a file; of one that is damaged, those of its copies."""
+    try:
+        return keys_for(path, options)
+    except FileRefusedError:
+        copies = [state.path for state in earlier_states(path, Keys()) if state.path is not None]
+        return keys_for(copies[0], options) if copies else Keys()
+
+
+def _is_readable(path: Path, keys: Keys) -> bool:
+    try:
+        read_document(read_bytes(path), path.name, keys)
+    except FileRefusedError:
+        return False
+    return True
+
+
+def _seal(options: argparse.Namespace) -> int:
+    path = options.file.resolve()
+    passphrase = passphrase_of(options)
+    if not passphrase:
+        raise CommandError("Give the passphrase with --passphrase-stdin or --passphrase-file.")
+    keys = Keys()
+    seal = _known_seal(path, keys, passphrase)
+    if seal is None:
+        seal = keys.remember(Seal.new(passphrase))
+    elif options.new_passphrase_file is not None:
+        given = argparse.Namespace(passphrase_stdin=False, passphrase_file=options.new_passphrase_file)
+        seal = keys.remember(seal.under(passphrase_of(given)))
+    if path.is_dir():
+        refused = seal_folder(path, seal, keys, _progress)
+    else:
+        set_seal(path, seal, keys)
+        refused = []
+    return _done(refused, f"{path.name} is sealed. {FINAL}")
+
+
+def _known_seal(path: Path, keys: Keys, passphrase: str) -> Seal | None:
+    """The seal that a file or folder has already, opened; None where it has none."""
+    try:
+        if path.is_dir():
+            return office_seal(path, keys)
+        return read_document(read_bytes(path), path.name, keys).seal
+    except SealedFileError as error:
+        return keys.unlock(error.wrapped, passphrase)
+
+
+def _unseal(options: argparse.Namespace) -> int:
+    path = options.file.resolve()
+    keys = Keys()
+    passphrase = passphrase_of(options)
+    if not passphrase:
+        raise CommandError("Give the passphrase with --passphrase-stdin or --passphrase-file.")
+    if _known_seal(path, keys, passphrase) is None:
+        raise CommandError(f"{path.name} is not sealed.")
+    if path.is_dir():
+        refused = unseal_folder(path, keys, _progress)
+    else:
+        set_seal(path, None, keys)
+        refused = []
+    return _done(refused, f"{path.name} is not sealed any more.")
+
+
+def _progress(name: str) -> None:
+    print(name, file=sys.stderr)
+
+
+def _done(refused: list[str], words: str) -> int:
+    if refused:
+        raise CommandError("; ".join(refused))
+    print(words)
+    return DONE

@@ -1,0 +1,136 @@
+"""Opening client files for the commands: the passphrase, edits that are not saved yet, a computation."""
+
+from __future__ import annotations
+
+import argparse
+import sys
+from pathlib import Path
+from typing import Any
+
+from half_yard.countries import PACKS, Computation, compute
+from half_yard.records import ClientFile, EditError, apply
+from half_yard.storage import FileRefusedError, Keys, OpenFile, SealedFileError, read_bytes, read_document
+from half_yard.storage.document import digest
+from half_yard.storage.journal import read_journal
+
+LARGEST_PASSPHRASE_FILE = 10_000
+
+
+class CommandError(Exception):
+    """A command that can't be carried out as it was given; the message says why and what to give."""
+
+
+def add_command(
+    commands: Any, name: str, help_: str, run: Any, *, file: bool = True
+) -> argparse.ArgumentParser:
+    """A command of the command line, with the file that it is about and how that is opened."""
+    parser: argparse.ArgumentParser = commands.add_parser(name, help=help_, description=help_)
+    if file:
+        parser.add_argument("file", type=Path, metavar="FILE")
+        add_passphrase(parser)
+    parser.set_defaults(run=run)
+    return parser
+
+
+def add_passphrase(parser: argparse.ArgumentParser) -> None:
+    """The ways to give the passphrase of a sealed file."""
+    given = parser.add_mutually_exclusive_group()
+    given.add_argument("--passphrase-file", type=Path, metavar="PATH", help="holds its passphrase")
+    given.add_argument("--passphrase-stdin", action="store_true", help="it comes on standard input")
+
+
+def passphrase_of(options: argparse.Namespace) -> str:
+    """The passphrase that was given; empty where none was. Raises CommandError, OSError."""
+    if options.passphrase_stdin:
+        text = sys.stdin.readline(LARGEST_PASSPHRASE_FILE)
+    elif options.passphrase_file is not None:
+        if options.passphrase_file.stat().st_size > LARGEST_PASSPHRASE_FILE:
+            raise CommandError(f"{options.passphrase_file.name} is no file with a passphrase in it.")
+        with options.passphrase_file.open(encoding="utf-8") as stream:
+            text = stream.readline()
+    else:
+        return ""
+    passphrase = text.rstrip("\r\n")
+    if not passphrase:
+        raise CommandError("The passphrase is empty.")
+    return passphrase
+
+
+def keys_for(path: Path, options: argparse.Namespace) -> Keys:
+    """The keys with which a file can be read. Raises FileRefusedError; CommandError where a passphrase is
+    missing."""
+    keys = Keys()
+    try:
+        read_document(read_bytes(path), path.name, keys)
+    except SealedFileError as error:
+        passphrase = passphrase_of(options)
+        if not passphrase:
+            raise CommandError(
+                f"{path.name} is sealed. Give its passphrase with --passphrase-stdin or --passphrase-file."
+            ) from error
+        keys.unlock(error.wrapped, passphrase)
+    return keys
+
+
+def open_for_work(path: Path, keys: Keys) -> OpenFile:
+    """A file to be changed; what it has to say goes to standard error. Raises FileRefusedError."""
+    opened = OpenFile.open(path, keys)
+    for message in opened.messages:
+        print(f"half-yard: {message}", file=sys.stderr)
+    try:
+        check_rules(opened.file, path)
+        if opened.why_look_only:
+            raise FileRefusedError(opened.messages[0])
+    except FileRefusedError:
+        opened.close()
+        raise
+    return opened
+
+
+def check_rules(file: ClientFile, path: Path) -> None:
+    """See that there are rules for a file. Raises FileRefusedError."""
+    pack = PACKS.get(file.country)
+    if pack is None:
+        raise FileRefusedError(f"{path.name} is of the country “{file.country}”, which is not known here.")
+    if file.tax_year not in pack.years:
+        raise FileRefusedError(
+            f"{path.name} is of tax year {file.tax_year}; "
+            f"the rules here are of {pack.years[0]} to {pack.years[-1]}."
+        )
+
+
+def computed(options: argparse.Namespace) -> tuple[Computation, int]:
+    """The computation of the file named, and how many edits of its journal it leaves out, which is said.
+    Raises FileRefusedError, CommandError."""
+    file, left_out = read_to_look(options)
+    return compute(file), left_out
+
+
+def read_to_look(options: argparse.Namespace) -> tuple[ClientFile, int]:
+    """The file named, which somebody else may have open, and how many edits of its journal it leaves out.
+    Raises FileRefusedError, CommandError."""
+    path = options.file
+    keys = keys_for(path, options)
+    data = read_bytes(path)
+    document = read_document(data, path.name, keys)
+    check_rules(document.file, path)
+    pending = read_journal(path.resolve(), digest(data), document.seal).edits
+    if options.with_unsaved:
+        return _with(document.file, pending), 0
+    if pending:
+        some = "1 unsaved edit" if len(pending) == 1 else f"{len(pending)} unsaved edits"
+        print(
+            f"half-yard: {some} in the journal of {path.name} left out. Save in the window, or add "
+            "--with-unsaved.",
+            file=sys.stderr,
+        )
+    return document.file, len(pending)
+
+
+def _with(file: ClientFile, edits: Any) -> ClientFile:
+    for edit in edits:
+        try:
+            file, _ = apply(file, edit)
+        except EditError:
+            continue  # it builds on an edit that was lost; opening the file says so
+    return file
