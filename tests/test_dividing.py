@@ -54,7 +54,8 @@ class Purchases(unittest.TestCase):
         file = client(activities={RENTAL: rental()})
         for changed, words in (
             ({"price": Decimal(0)}, "price"), ({"day": None}, "day"), ({"added": Decimal(-1)}, "below zero"),
-            ({"building": Decimal(0), "land": Decimal(0)}, "assessed"),
+            ({"building": None, "land": Decimal(15)}, "assessed"),
+            ({"building": Decimal(0), "land": Decimal(15)}, "worth something"),
             ({"loan_costs": Decimal(5)}, "months"),
         ):  # fmt: skip
             with self.assertRaisesRegex(ValueError, words):

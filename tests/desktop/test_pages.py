@@ -341,7 +341,7 @@ class Files(DemoCase):
             table,
             {
                 "Castellan, Rosa and Anders Bly": "Complete",
-                "Hallowell, Ines and Julian": "Complete",
+                "Hallowell, Ines and Julian": "Not all sorted",
                 "Lindqvist, Greta": "2 to mend",
                 "Oduya, Femi": "Not all computed",
             },

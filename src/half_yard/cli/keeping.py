@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import argparse
 import json
-import sys
 from pathlib import Path
 from typing import Any
 
@@ -117,7 +116,7 @@ def _seal(options: argparse.Namespace) -> int:
         given = argparse.Namespace(passphrase_stdin=False, passphrase_file=options.new_passphrase_file)
         seal = keys.remember(seal.under(passphrase_of(given)))
     if path.is_dir():
-        refused = seal_folder(path, seal, keys, _progress)
+        refused = seal_folder(path, seal, keys)
     else:
         set_seal(path, seal, keys)
         refused = []
@@ -143,15 +142,11 @@ def _unseal(options: argparse.Namespace) -> int:
     if _known_seal(path, keys, passphrase) is None:
         raise CommandError(f"{path.name} is not sealed.")
     if path.is_dir():
-        refused = unseal_folder(path, keys, _progress)
+        refused = unseal_folder(path, keys)
     else:
         set_seal(path, None, keys)
         refused = []
     return _done(refused, f"{path.name} is not sealed any more.")
-
-
-def _progress(name: str) -> None:
-    print(name, file=sys.stderr)
 
 
 def _done(refused: list[str], words: str) -> int:

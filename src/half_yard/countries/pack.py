@@ -167,6 +167,14 @@ class Pack(Protocol):
         """What is wrong with a person's identity number; empty when nothing is."""
         ...
 
+    def masked_number(self, number: str) -> str:
+        """A person's identity number for showing, most of it hidden."""
+        ...
+
+    def masked_payer_number(self, number: str) -> str:
+        """A payer's number for showing, most of it hidden where it may be a person's."""
+        ...
+
     def employer_number_problem(self, number: str) -> str:
         """What is wrong with a business's number; empty when nothing is."""
         ...

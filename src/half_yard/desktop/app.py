@@ -38,9 +38,7 @@ def see_that_windows_can_be_shown() -> None:
         ctypes.CDLL(str(plugins / "platforms" / "libqxcb.so"))
         xcb = ctypes.CDLL("libxcb.so.1")
     except OSError as error:
-        raise NoWindowError(
-            f"Qt lacks a library of the system: {error}. Install it. {WITHOUT_ONE}"
-        ) from error
+        raise NoWindowError(f"Qt lacks a library: {error}. Install it. {WITHOUT_ONE}") from error
     xcb.xcb_connect.restype = ctypes.c_void_p
     connection = ctypes.c_void_p(xcb.xcb_connect(None, None))
     refused = xcb.xcb_connection_has_error(connection)

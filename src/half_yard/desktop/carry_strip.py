@@ -6,10 +6,11 @@ from decimal import Decimal
 
 from PySide6.QtCore import QPoint, QSize, Qt
 from PySide6.QtGui import QPainter, QPaintEvent, QPen
-from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QLabel, QSizePolicy, QWidget
+from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QSizePolicy, QWidget
 
 from half_yard.countries import CarryPoint
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 
@@ -93,7 +94,7 @@ class CarryStrip(QWidget):
         self._row.setContentsMargins(8, 0, 8, 0)
         self._row.setSpacing(0)
         self.buttons: dict[str, CarryButton] = {}
-        self._empty = QLabel("Open a client, or make a new one, and its figures stand here.")
+        self._empty = PlainLabel("Open a client, or make a new one, and its figures stand here.")
         self._empty.setProperty("role", "soft")
         self._row.addWidget(self._empty)
         workspace.changed.connect(self.refresh)

@@ -8,10 +8,11 @@ from decimal import Decimal, InvalidOperation
 from enum import Enum, auto
 
 from pydantic import JsonValue
-from PySide6.QtCore import Qt
+from PySide6.QtCore import QEvent, QObject, Qt, QTimer
 from PySide6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEdit, QSizePolicy, QWidget
 
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.tab_order import place_of_tab, tab_through
 from half_yard.desktop.typed_line import TypedLine
@@ -47,7 +48,7 @@ class Field:
     stands for, in words. A searched field takes one of what `search` finds for the words typed. A heading has
     no value: its path is only its name. An optional share or amount
     may be left empty: a member of a mapping then goes. `empty` is what a choice
-    stands for where none is made."""
+    stands for where none is made. `masks` gives what is shown of a number while the cursor is not on it."""
 
     path: str
     label: str
@@ -60,6 +61,7 @@ class Field:
     search: Callable[[str], Sequence[Option]] | None = None
     optional: bool = False
     empty: str = ""
+    masks: Callable[[str], str] | None = None
 
 
 def value_at(file: ClientFile, path: str) -> object:
@@ -177,13 +179,13 @@ class FieldForm(QWidget):
 
     def _place(self, field: Field, row: int, column: int) -> None:
         if field.kind is FieldKind.HEADING:
-            heading = QLabel(field.label)
+            heading = PlainLabel(field.label)
             heading.setFont(theme.title_font(11.5))
             heading.setContentsMargins(0, 8 if row else 0, 0, 0)
             self._grid.addWidget(heading, 2 * row, 0, 1, 2 * self._across)
             return
         editor = self._editor(field)
-        problem = QLabel()
+        problem = PlainLabel()
         problem.setProperty("role", "error")
         problem.setFont(theme.text_font(9))
         problem.setWordWrap(True)
@@ -191,7 +193,7 @@ class FieldForm(QWidget):
         if field.kind is FieldKind.ANSWER:
             self._grid.addWidget(editor, 2 * row, column, 1, 2)
         else:
-            label = QLabel(field.label)
+            label = PlainLabel(field.label)
             label.setProperty("role", "soft")
             label.setBuddy(editor)
             self._grid.addWidget(label, 2 * row, column)
@@ -222,10 +224,20 @@ class FieldForm(QWidget):
                 if field.search is not None:
                     editor.setCompleter(SearchCompleter(field.search, editor))
                 editor.editingFinished.connect(lambda field=field, line=editor: self._take(field, line))
+        if field.masks is not None:
+            editor.installEventFilter(self)
         editor.setAccessibleName(field.label)
-        editor.setToolTip(field.hint)
+        editor.setToolTip(plain_tip(field.hint))
         editor.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         return editor
+
+    def eventFilter(self, watched: QObject, event: QEvent) -> bool:
+        """Show a masked number in full while the cursor is on it."""
+        if event.type() in {QEvent.Type.FocusIn, QEvent.Type.FocusOut} and isinstance(watched, QLineEdit):
+            QTimer.singleShot(0, self, self.refresh)  # once the focus has moved
+            if event.type() is QEvent.Type.FocusIn:
+                QTimer.singleShot(0, watched, watched.selectAll)
+        return super().eventFilter(watched, event)
 
     def focus_on(self, path: str) -> bool:
         """Put the cursor on the field at a path; says whether the form has it."""
@@ -252,7 +264,8 @@ class FieldForm(QWidget):
             elif isinstance(editor, QLineEdit) and field.path not in self._typed:
                 shown = _shown(value, file.tax_year)
                 if not editor.hasFocus() or not editor.isModified():
-                    editor.setText(shown)
+                    hidden = field.masks is not None and not editor.hasFocus()
+                    editor.setText(field.masks(shown) if hidden and field.masks else shown)
                 problem = field.problem(shown) if field.problem else ""
                 self._say(field, problem, "" if problem or not field.meaning else field.meaning(shown))
 

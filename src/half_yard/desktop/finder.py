@@ -7,11 +7,12 @@ from dataclasses import dataclass
 
 from PySide6.QtCore import QEvent, QObject, Qt
 from PySide6.QtGui import QKeyEvent
-from PySide6.QtWidgets import QFrame, QLabel, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QFrame, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
 from shiboken6 import isValid
 
 from half_yard.countries import Computation
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.thread_rows import line_name
 from half_yard.desktop.workspace import Workspace
@@ -84,7 +85,7 @@ class Finder(QFrame):
         )
         column = QVBoxLayout(self)
         column.setContentsMargins(16, 12, 16, 12)
-        title = QLabel("Find a line, entry, asset, activity or command")
+        title = PlainLabel("Find a line, entry, asset, activity or command")
         title.setFont(theme.title_font(12))
         self.line = QLineEdit()
         self.line.setFont(theme.text_font(13))

@@ -12,6 +12,7 @@ from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import QAbstractItemView, QHeaderView, QTableView
 
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.headed_model import HeadedModel, Index
 from half_yard.figures import Place
 from half_yard.figures.explain import money_text
@@ -86,7 +87,7 @@ class LineModel(HeadedModel):
                 return self.alignment(index.column())
             case Qt.ItemDataRole.ToolTipRole:
                 missing = "\n* Something this line needs is not computed: see the thread."
-                return f"{row.title}{missing}" if row.unfinished else row.title
+                return plain_tip(f"{row.title}{missing}" if row.unfinished else row.title)
             case Qt.ItemDataRole.AccessibleTextRole:
                 return f"line {row.number} {row.title} {row.shown}"
             case _:

@@ -12,9 +12,10 @@ from platformdirs import user_state_path
 from half_yard.countries import PACKS, compute
 from half_yard.figures.explain import money_text
 from half_yard.review import Level
-from half_yard.storage import SUFFIX, FileRefusedError, read_file
+from half_yard.storage import SUFFIX, FileRefusedError, Keys, SealedFileError, read_file, write_whole
 
 MOST_RECENT = 12
+LONGEST_NAME = 120
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,7 +58,7 @@ class RecentFiles:
         document = {"folder": str(self.folder or ""), "files": [str(path) for path in self.files]}
         try:
             self._path.parent.mkdir(parents=True, exist_ok=True)
-            self._path.write_text(json.dumps(document), encoding="utf-8")
+            write_whole(self._path, json.dumps(document).encode())
         except OSError:
             return  # a list of conveniences is not worth a message
 
@@ -68,31 +69,39 @@ class RecentFiles:
         return [*own, *elsewhere]
 
 
-def standing_of(path: Path) -> Standing:
+def standing_of(path: Path, keys: Keys | None = None) -> Standing:
     """Read and compute one file to say how it stands; a file that can't be read says why."""
     try:
-        file = read_file(path)
+        file = read_file(path, keys)
         if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
             return Standing(file.title, str(file.tax_year), "No rules for its year or country", "")
         computation = compute(file)
+    except SealedFileError:
+        return Standing(path.stem, "", "Sealed", "")
     except FileRefusedError as error:
         return Standing(path.stem, "", str(error), "")
-    levels = [finding.level for finding in computation.findings]
-    errors, gaps = levels.count(Level.ERROR), levels.count(Level.INCOMPLETE)
+    errors = [finding for finding in computation.findings if finding.level is Level.ERROR]
+    gaps = [finding for finding in computation.findings if finding.level is Level.INCOMPLETE]
     state = "Complete"
     if errors:
-        state = f"{errors} to mend"
+        state = f"{len(errors)} to mend"
     elif gaps:
-        state = "Not complete"
+        in_the_tray = all(finding.path.startswith("/statements") for finding in gaps)
+        state = "Not all sorted" if in_the_tray else "Not all computed"
     refund, owed = (computation.line(point.place).figure.amount for point in computation.carry[-2:])
     result = f"refund {money_text(refund)}" if refund else f"to pay {money_text(owed)}"
     return Standing(file.title, str(file.tax_year), state, result)
 
 
+def safe_name(name: str) -> str:
+    """A name without the signs that lead elsewhere or that some file system can't hold."""
+    signs = ("-" if sign in '/\\:*?"<>|' or not sign.isprintable() else sign for sign in name)
+    return "".join(signs).strip(". ")[:LONGEST_NAME]
+
+
 def file_name(first: str, last: str, year: int, taken: Sequence[str] = ()) -> str:
     """A file name for a new client, with a number where the name is taken."""
-    name = ", ".join(part for part in (last.strip(), first.strip()) if part) or "New client"
-    safe = "".join("-" if sign in '/\\:*?"<>|' or ord(sign) < ord(" ") else sign for sign in name).strip(". ")
+    safe = safe_name(", ".join(part for part in (last.strip(), first.strip()) if part) or "New client")
     wanted, number = f"{safe} {year}{SUFFIX}", 2
     while wanted in taken:
         wanted = f"{safe} {year} ({number}){SUFFIX}"

@@ -18,6 +18,7 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.tables import RecordModel, RecordTable
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
@@ -25,14 +26,14 @@ from half_yard.desktop.workspace import Workspace
 
 def title(text: str, size: float = 15) -> QLabel:
     """A title in the serif face."""
-    label = QLabel(text)
+    label = PlainLabel(text)
     label.setFont(theme.title_font(size))
     return label
 
 
 def soft(text: str) -> QLabel:
     """A quiet line of explanation."""
-    label = QLabel(text)
+    label = PlainLabel(text)
     label.setProperty("role", "soft")
     label.setWordWrap(True)
     return label
@@ -57,7 +58,7 @@ def in_a_row(*widgets: QWidget) -> QHBoxLayout:
 def button(text: str, tip: str = "") -> QPushButton:
     """A push button that the keyboard reaches."""
     made = QPushButton(text)
-    made.setToolTip(tip)
+    made.setToolTip(plain_tip(tip))
     made.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
     made.setAutoDefault(True)
     return made
@@ -120,7 +121,7 @@ class TableBlock(QWidget):
         self.table = RecordTable(model, heading)
         self.heading = title(heading, 12)
         self.explanation = soft(explanation)
-        self.refusal = QLabel()
+        self.refusal = PlainLabel()
         self.refusal.setProperty("role", "error")
         self.refusal.setWordWrap(True)
         self.refusal.hide()

@@ -10,13 +10,13 @@ from pydantic import JsonValue
 
 from half_yard.records import ClientFile
 from half_yard.standins import known_payer
-from half_yard.storage import FileRefusedError, read_file
+from half_yard.storage import FileRefusedError, Keys, read_file
 
 COLLECTIONS = ("forms", "wages", "interest", "dividends")
 
 
 def known_of_payer(
-    file: ClientFile, number: str, office: Callable[[], Iterable[Path]]
+    file: ClientFile, number: str, office: Callable[[], Iterable[Path]], keys: Keys | None = None
 ) -> Mapping[str, JsonValue]:
     """The name, the name in the books and the address of the payer with a number, where it is known.
 
@@ -28,7 +28,7 @@ def known_of_payer(
     if (own := _payers(file).get(digits)) is not None:
         return own
     for path in office():
-        if (known := _payers_of(path).get(digits)) is not None:
+        if (known := _payers_of(path, keys or Keys()).get(digits)) is not None:
             return {**known, "payee_in_books": ""}
     payer = known_payer(number)
     return (
@@ -57,14 +57,14 @@ def _all(file: ClientFile) -> Iterator[tuple[str, Mapping[str, JsonValue]]]:
             )
 
 
-def _payers_of(path: Path) -> dict[str, Mapping[str, JsonValue]]:
-    """The payers of another file; none of one that can't be read."""
+def _payers_of(path: Path, keys: Keys) -> dict[str, Mapping[str, JsonValue]]:
+    """The payers of another file; none of one that can't be read or is sealed with a key not known yet."""
     try:
-        return _read(path, path.stat().st_mtime_ns)
+        return _read(path, path.stat().st_mtime_ns, keys)
     except (OSError, FileRefusedError):
         return {}
 
 
 @lru_cache(maxsize=400)
-def _read(path: Path, _changed: int) -> dict[str, Mapping[str, JsonValue]]:
-    return _payers(read_file(path))
+def _read(path: Path, _changed: int, keys: Keys) -> dict[str, Mapping[str, JsonValue]]:
+    return _payers(read_file(path, keys))

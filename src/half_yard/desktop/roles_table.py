@@ -8,6 +8,7 @@ from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QComboBox, QHeaderView, QTableWidget, QTableWidgetItem
 
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import plain_tip
 
 
 class RolesTable(QTableWidget):
@@ -38,7 +39,7 @@ class RolesTable(QTableWidget):
         for line, cells in enumerate(rows, 1):
             for number, cell in enumerate(cells):
                 item = QTableWidgetItem(cell)
-                item.setToolTip(cell)
+                item.setToolTip(plain_tip(cell))
                 if line <= faint or number not in roles:
                     item.setForeground(theme.SOFT_INK)
                 self.setItem(line, number, item)

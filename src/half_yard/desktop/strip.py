@@ -9,6 +9,7 @@ from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QListView, QListWidget, QListWidgetItem, QWidget
 
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import plain_tip
 
 KEY_ROLE = Qt.ItemDataRole.UserRole + 1
 TALLEST = 112
@@ -52,7 +53,7 @@ class Strip(QListWidget):
         for row, (before, name) in enumerate(zip(self._shown, names, strict=True)):
             if before != name:
                 self.item(row).setText(name[1])
-                self.item(row).setToolTip(name[2])
+                self.item(row).setToolTip(plain_tip(name[2]))
         wider = [len(text) for _, text, _ in names] != [len(text) for _, text, _ in self._shown]
         self._shown = list(names)
         if wider:

@@ -6,9 +6,10 @@ from collections.abc import Mapping
 
 from PySide6.QtCore import QSize, Qt, Signal
 from PySide6.QtGui import QFontMetrics, QPainter, QPaintEvent, QPen
-from PySide6.QtWidgets import QAbstractButton, QButtonGroup, QHBoxLayout, QLabel, QSizePolicy, QWidget
+from PySide6.QtWidgets import QAbstractButton, QButtonGroup, QHBoxLayout, QSizePolicy, QWidget
 
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.stages import Stage
 
 HEIGHT = 50
@@ -34,7 +35,7 @@ class StageButton(QAbstractButton):
         self._open = count
         said = f"{count} open" if count else "nothing open"
         self.setAccessibleName(f"{self.stage.value}, {said}")
-        self.setToolTip(f"{self.stage.value}: {said}")
+        self.setToolTip(plain_tip(f"{self.stage.value}: {said}"))
         self.setFixedSize(self.sizeHint())
         self.update()
 
@@ -85,11 +86,11 @@ class Tape(QWidget):
             self._group.addButton(button)
             row.addWidget(button)
             button.clicked.connect(lambda _checked=False, stage=button.stage: self.chosen.emit(stage))
-        self._client = QLabel()
+        self._client = PlainLabel()
         self._client.setFont(theme.title_font(12))
         self._client.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
         self._client.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
-        self._state = QLabel()
+        self._state = PlainLabel()
         self._state.setProperty("role", "soft")
         row.addWidget(self._client, 1)
         row.addSpacing(12)
@@ -108,7 +109,7 @@ class Tape(QWidget):
     def show_client(self, title: str, state: str) -> None:
         """Show whose file is open and whether it is saved."""
         self._client.setText(title)
-        self._client.setToolTip(title)
+        self._client.setToolTip(plain_tip(title))
         self._state.setText(state)
 
     def paintEvent(self, event: QPaintEvent) -> None:

@@ -8,7 +8,6 @@ from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect, QSize, Qt
 from PySide6.QtGui import QFontMetrics, QPainter, QPen
 from PySide6.QtWidgets import (
     QAbstractItemView,
-    QLabel,
     QListWidget,
     QListWidgetItem,
     QStyle,
@@ -20,6 +19,7 @@ from PySide6.QtWidgets import (
 
 from half_yard.countries import Computation
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject, collection_and_id, find_record, record_of
 from half_yard.desktop.thread_rows import Row, joined, line_name, thread_rows
 from half_yard.desktop.workspace import Workspace
@@ -60,13 +60,13 @@ class ThreadPanel(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 12, 12, 10)
         column.setSpacing(2)
-        self._where = QLabel()
+        self._where = PlainLabel()
         self._where.setProperty("role", "soft")
         self._where.setWordWrap(True)
-        self._title = QLabel()
+        self._title = PlainLabel()
         self._title.setFont(theme.title_font(13))
         self._title.setWordWrap(True)
-        self._amount = QLabel()
+        self._amount = PlainLabel()
         self._amount.setFont(theme.text_font(19, bold=True))
         self.list = QListWidget()
         self.list.setItemDelegate(_StepDelegate(self.list))
@@ -77,7 +77,7 @@ class ThreadPanel(QWidget):
         self.list.setAccessibleName("Thread: what it is made of and where it goes")
         self.list.itemActivated.connect(self._follow)
         self.list.itemClicked.connect(self._follow)
-        hint = QLabel("F6 to step in · Enter follows · Alt+Left goes back")
+        hint = PlainLabel("F6 to step in · Enter follows · Alt+Left goes back")
         hint.setProperty("role", "soft")
         hint.setFont(theme.text_font(9))
         column.addWidget(self._where)

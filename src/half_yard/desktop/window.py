@@ -10,7 +10,6 @@ from PySide6.QtGui import QCloseEvent, QKeySequence, QResizeEvent, QShortcut
 from PySide6.QtWidgets import (
     QApplication,
     QHBoxLayout,
-    QLabel,
     QMainWindow,
     QStackedWidget,
     QVBoxLayout,
@@ -21,18 +20,20 @@ from half_yard.countries import PACKS
 from half_yard.desktop import theme
 from half_yard.desktop.assets.page import ALONE, Part
 from half_yard.desktop.carry_strip import CarryStrip
+from half_yard.desktop.conflict_line import ConflictLine
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
 from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.parts import Page, button
+from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.stages import Stage, open_counts, stage_of
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.tape import Tape
 from half_yard.desktop.thread_panel import ThreadPanel
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
-from half_yard.storage import FileRefusedError, OpenFile
+from half_yard.storage import ChangedElsewhereError, FileRefusedError, OpenFile, SealedFileError
 
 MOST_BACK = 50
 
@@ -73,6 +74,8 @@ class MainWindow(QMainWindow):
         self.workspace.changed.connect(self._refresh_tape)
         self.workspace.asked_for.connect(self._show_subject)
         self.workspace.said.connect(self.say)
+        self.workspace.conflict.connect(self._ask_which)
+        self.workspace.opened.connect(self.conflict.hide)
         self.show_stage(Stage.CLIENTS)
         self.clients.refresh_files()
         self.thread_panel.refresh()
@@ -82,7 +85,10 @@ class MainWindow(QMainWindow):
         middle.setSpacing(0)
         middle.addWidget(self._stack, 1)
         middle.addWidget(self.thread_panel)
-        self._message = QLabel()
+        self.conflict = ConflictLine()
+        self.conflict.ours.connect(self._save_ours)
+        self.conflict.theirs.connect(self._take_theirs)
+        self._message = PlainLabel()
         self._message.setWordWrap(True)
         self._message.setAccessibleName("Message")
         dismiss = button("Put away", "Put the message away")
@@ -100,6 +106,7 @@ class MainWindow(QMainWindow):
         column.setSpacing(0)
         column.addWidget(self.tape)
         column.addLayout(middle, 1)
+        column.addWidget(self.conflict)
         column.addWidget(self._message_bar)
         column.addWidget(self.carry)
         self.setCentralWidget(self._centre)
@@ -109,6 +116,10 @@ class MainWindow(QMainWindow):
         return {
             **stages,
             "Save": self.save,
+            "Earlier states": self._earlier,
+            "Seal this file with a passphrase": lambda: self._in_clients(self.clients.ask_to_seal),
+            "Take the seal off this file": self._unseal,
+            "Seal the office's folder": lambda: self._in_clients(self.clients.ask_to_seal_folder),
             "Undo": self.workspace.undo,
             "Redo": self.workspace.redo,
             "Open a file": self.clients.ask_for_file,
@@ -125,6 +136,7 @@ class MainWindow(QMainWindow):
             **{f"Assets: {part.words}": partial(self._in_assets, part) for part in Part if part not in ALONE},
             **{words: partial(self._of_assets, act) for words, act in self.assets.deeds().items()},
             "Quit": self._quit,
+            "Quit, leaving the file as it was opened": self._quit_as_opened,
         }
 
     def _keys(self) -> None:
@@ -153,7 +165,11 @@ class MainWindow(QMainWindow):
             self.show_stage(Stage.BOOKS)
             return True
         try:
-            opened = OpenFile.open(path)
+            opened = OpenFile.open(path, self.workspace.keys)
+        except SealedFileError as error:
+            self.show_stage(Stage.CLIENTS)
+            self.clients.ask_to_unlock(path.name, error.wrapped, partial(self.open_path, path))
+            return False
         except FileRefusedError as error:
             self._refuse(str(error))
             return False
@@ -162,14 +178,18 @@ class MainWindow(QMainWindow):
             opened.close()
             self._refuse(f"{path.name}: there are no rules for “{file.country}” {file.tax_year}.")
             return False
-        if not self._let_go():
-            opened.close()
-            return False
+        self._take_focus()
         self._message_bar.hide()
+        try:
+            self.workspace.take(opened)
+        except (FileRefusedError, OSError) as error:
+            opened.close()
+            self._not_saved(error)
+            return False
         self._recent.note(path)
         self._back.clear()
         self.clients.say("")
-        self.workspace.take(opened)
+        self.clients.show_particulars()
         self.show_stage(Stage.BOOKS if file.activities else Stage.CLIENTS)
         return True
 
@@ -177,17 +197,24 @@ class MainWindow(QMainWindow):
         self.show_stage(Stage.CLIENTS)
         self.clients.say(problem)
 
-    def _let_go(self) -> bool:
+    def _let_go(self, *, as_opened: bool = False) -> bool:
         """Save and let go of the open file; says whether that worked."""
         self._take_focus()
         try:
-            self.workspace.release()
-        except OSError as error:
+            self.workspace.release(as_opened=as_opened)
+        except (FileRefusedError, OSError) as error:
+            self._not_saved(error)
+            return False
+        return True
+
+    def _not_saved(self, error: FileRefusedError | OSError) -> None:
+        """Say why the file stays open; a conflict is asked about in its own place."""
+        if isinstance(error, OSError):
             self.say(
                 f"The file can't be saved: {error.strerror}. It stays open, with its edits in the journal."
             )
-            return False
-        return True
+        elif not isinstance(error, ChangedElsewhereError):
+            self.say(str(error))
 
     def _take_focus(self) -> None:
         """Let an editor that is being typed in hand over what it holds."""
@@ -200,8 +227,48 @@ class MainWindow(QMainWindow):
         self._take_focus()
         try:
             self.workspace.save()
-        except OSError as error:
-            self.say(f"The file can't be saved: {error.strerror}. Its edits are kept in the journal.")
+        except (FileRefusedError, OSError) as error:
+            self._not_saved(error)
+
+    def _ask_which(self, error: ChangedElsewhereError) -> None:
+        """Another program changed the file: which of the two states goes on?"""
+        self.conflict.ask(str(error), error.differs)
+
+    def _save_ours(self) -> None:
+        try:
+            self.workspace.save(over_changes=True)
+        except (FileRefusedError, OSError) as error:
+            self._not_saved(error)
+            return
+        self.conflict.hide()
+        self.say("Saved. What the other program had made of the file is kept among the earlier states.")
+
+    def _take_theirs(self) -> None:
+        try:
+            self.workspace.take_theirs()
+        except (FileRefusedError, OSError) as error:
+            self._not_saved(error)
+            return
+        self.conflict.hide()
+
+    def _earlier(self) -> None:
+        self._in_clients(self.clients.show_earlier)
+
+    def _in_clients(self, act: Callable[[], None]) -> None:
+        """Show the Clients page and do something there."""
+        self.show_stage(Stage.CLIENTS)
+        act()
+
+    def _unseal(self) -> None:
+        if not self.workspace.is_open or self.workspace.open_file.seal is None:
+            self.say("The open file is not sealed.")
+            return
+        try:
+            self.workspace.seal("")
+        except (FileRefusedError, OSError) as error:
+            self._not_saved(error)
+            return
+        self.say("The file is not sealed any more: anybody who can read it on disk can read it.")
 
     def closeEvent(self, event: QCloseEvent) -> None:
         if self._let_go():
@@ -211,6 +278,11 @@ class MainWindow(QMainWindow):
 
     def _quit(self) -> None:
         self.close()
+
+    def _quit_as_opened(self) -> None:
+        """Quit after an experiment: the file is as it was opened, the experiment among the earlier states."""
+        if self._let_go(as_opened=True):
+            self.close()
 
     # -- moving about --------------------------------------------------------------------------------
 
@@ -310,8 +382,13 @@ class MainWindow(QMainWindow):
     def _refresh_tape(self) -> None:
         if not self.workspace.is_open:
             return
-        unsaved = self.workspace.open_file.unsaved
+        opened = self.workspace.open_file
+        unsaved = opened.unsaved
         state = f"{unsaved} unsaved edit{'s' if unsaved > 1 else ''}" if unsaved else "saved"
+        if opened.why_look_only:
+            state = "to look at only"
+        if opened.seal is not None:
+            state += ", sealed"
         file = self.workspace.file
         self.tape.show_client(f"{file.title}, {file.tax_year}", state)
         self.tape.show_counts(open_counts(self.workspace.computation))

@@ -12,14 +12,26 @@ from half_yard.countries import Computation, Pack, compute, pack_for
 from half_yard.desktop.subjects import Subject
 from half_yard.figures import Place
 from half_yard.records import ClientFile, Edit, EditError
-from half_yard.storage import OpenFile
+from half_yard.storage import (
+    FINAL,
+    ChangedElsewhereError,
+    EarlierState,
+    FileRefusedError,
+    Keys,
+    OpenFile,
+    Seal,
+    change_seal,
+    seal_folder,
+)
 
 
 class Workspace(QObject):
     """Carries edits to the file, computes again and tells everyone.
 
     Signals: `opened` when another file is there (or none), `changed` after every edit, `looked_at` when
-    the thread moves, `asked_for` when a page should show a subject, `said` for a message to the reader.
+    the thread moves, `asked_for` when a page should show a subject, `said` for a message to the reader,
+    `conflict` when another program has changed the file. `keys` are the seals that were opened since the
+    program began.
     """
 
     opened = Signal()
@@ -27,9 +39,13 @@ class Workspace(QObject):
     looked_at = Signal(object)
     asked_for = Signal(object)
     said = Signal(str)
+    conflict = Signal(object)
+    _not_flushed = Signal(str)
 
     def __init__(self) -> None:
         super().__init__()
+        self.keys = Keys()
+        self._not_flushed.connect(self.said)
         self._open: OpenFile | None = None
         self._computation: Computation | None = None
         self._before: Mapping[Place, Decimal] = {}
@@ -73,9 +89,17 @@ class Workspace(QObject):
         return self._computation
 
     def take(self, opened: OpenFile) -> None:
-        """Make an opened file the one worked on; the file before is saved and let go. Raises OSError."""
-        computation = compute(opened.file)
+        """Make an opened file the one worked on; the file before is saved and let go. Raises FileRefusedError
+        where it can't be computed, or the one before can't be saved; OSError. Then the one before stays."""
+        try:
+            computation = compute(opened.file)
+        except Exception as error:
+            raise FileRefusedError(
+                f"{opened.path.name} can't be computed: the program made a mistake with it "
+                f"({type(error).__name__}). Please report it; what was open stays open."
+            ) from error
         self.release()
+        opened.tell(self._tell_of_flush)
         self._open, self._computation = opened, computation
         self._before, self.subject = {}, None
         self._activity = ""
@@ -84,21 +108,90 @@ class Workspace(QObject):
         self.opened.emit()
         self.changed.emit()
 
-    def release(self) -> None:
-        """Save and let go of the open file, if there is one. Raises OSError; the file then stays open."""
+    def _tell_of_flush(self, error: OSError) -> None:
+        """Called from the thread that flushes the journal."""
+        self._not_flushed.emit(
+            f"The last edits may not be on the disk yet ({error.strerror}). They are safe from a crash of "
+            "the program, not from a power cut: save, or make room on the disk."
+        )
+
+    def release(self, *, as_opened: bool = False) -> None:
+        """Save and let go of the open file, if there is one: as it is, or as it was opened, with the state of
+        now kept as a copy. Raises FileRefusedError, OSError; the file then stays open."""
         if self._open is None:
             return
-        if self._open.unsaved:
-            self._open.save()
+        if as_opened:
+            self._save_as_opened(self._open)
+        elif self._open.unsaved and not self._open.why_look_only:
+            self._save(self._open)
         self._open.close()
         self._open = None
         self._computation = None
 
-    def save(self) -> None:
-        """Save the open file, if there is one. Raises OSError."""
+    def save(self, *, over_changes: bool = False) -> None:
+        """Save the open file, if there is one, also over what another program made of it where that was
+        asked. Raises FileRefusedError, OSError."""
         if self._open is not None:
-            self._open.save()
+            self._save(self._open, over_changes=over_changes)
             self.changed.emit()
+
+    def _save(self, opened: OpenFile, *, over_changes: bool = False) -> None:
+        try:
+            for words in opened.save(over_changes=over_changes):
+                self.said.emit(words)
+        except ChangedElsewhereError as error:
+            self.conflict.emit(error)
+            raise
+
+    def _save_as_opened(self, opened: OpenFile) -> None:
+        if opened.file != opened.as_opened:
+            self._save(opened)  # so that what is left is kept among the copies
+            opened.go_back_to(opened.as_opened, "Left as it was opened")
+            self._save(opened)
+
+    def seal(self, passphrase: str) -> None:
+        """Seal the open file and all that is kept beside it, or take its seal off with an empty passphrase.
+        Raises FileRefusedError, OSError."""
+        seal = self.keys.remember(Seal.new(passphrase)) if passphrase else None
+        change_seal(self.open_file, seal, self.keys)
+        self.changed.emit()
+
+    def seal_folder(self, folder: Path, passphrase: str) -> str:
+        """Seal every client file of a folder and all that will be made in it, the open file among them;
+        returns which could not be, in words. Raises FileRefusedError, OSError."""
+        seal = self.keys.remember(Seal.new(passphrase))
+        opened = self._open if self._open is not None and self._open.path.parent == folder.resolve() else None
+        if opened is not None:
+            change_seal(opened, seal, self.keys)
+        refused = seal_folder(folder, seal, self.keys, spare=opened.path if opened else None)
+        self.said.emit(f"The folder {folder.name} is sealed. {FINAL}")
+        self.opened.emit()
+        if self.is_open:
+            self.changed.emit()
+        return " ".join(refused)
+
+    def take_theirs(self) -> None:
+        """Go on with what another program made of the file. Raises FileRefusedError, OSError."""
+        self.open_file.take_theirs()
+        self._compute_again()
+        self.said.emit(
+            "This is the state that was on disk. What was here is an earlier state; undo brings it back."
+        )
+
+    def go_back_to(self, state: EarlierState) -> bool:
+        """Bring an earlier state back, as one edit, or say why not; says whether it is there."""
+        try:
+            self.open_file.go_back_to(state.read(), f"Back to {state.words[0].lower()}{state.words[1:]}")
+        except (FileRefusedError, EditError, OSError) as error:
+            self.said.emit(str(error))
+            return False
+        self._compute_again()
+        self.said.emit(f"This is the file {state.words[0].lower()}{state.words[1:]}. Undo takes it back.")
+        return True
+
+    def masked_payer(self, number: str) -> str:
+        """A payer's number for showing, as the open file's country has it."""
+        return self.pack.masked_payer_number(number)
 
     # -- edits ---------------------------------------------------------------------------------------
 
@@ -134,6 +227,9 @@ class Workspace(QObject):
             step()
         except OSError as error:
             self.said.emit(_not_kept(error))
+            return
+        except EditError as error:
+            self.said.emit(str(error))
             return
         self._compute_again()
         self.said.emit(said)

@@ -13,7 +13,7 @@ from half_yard.storage.refusals import (
     WrongPassphraseError,
 )
 from half_yard.storage.sealing import FINAL, Keys, Seal
-from half_yard.storage.sealing_files import office_seal, seal_folder, set_seal, unseal_folder
+from half_yard.storage.sealing_files import change_seal, office_seal, seal_folder, set_seal, unseal_folder
 from half_yard.storage.writing import write_out, write_whole
 
 __all__ = [
@@ -28,6 +28,7 @@ __all__ = [
     "Seal",
     "SealedFileError",
     "WrongPassphraseError",
+    "change_seal",
     "earlier_states",
     "last_good_copy",
     "office_seal",

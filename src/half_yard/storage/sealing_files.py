@@ -6,7 +6,6 @@ The folder's own key stands in `.office.halfyard-key`; every file that is made t
 from __future__ import annotations
 
 import json
-from collections.abc import Callable
 from hashlib import sha256
 from pathlib import Path
 
@@ -42,12 +41,13 @@ def set_seal(path: Path, seal: Seal | None, keys: Keys) -> None:
     is written over and removed; a disk may keep traces of it. Raises FileRefusedError, OSError."""
     opened = OpenFile.open(path, keys)
     try:
-        _change_seal(opened, seal, keys)
+        change_seal(opened, seal, keys)
     finally:
         opened.close()
 
 
-def _change_seal(opened: OpenFile, seal: Seal | None, keys: Keys) -> None:
+def change_seal(opened: OpenFile, seal: Seal | None, keys: Keys) -> None:
+    """Seal an open file, or take its seal off, with all that is kept beside it. Raises as `set_seal` does."""
     path, before = opened.path, opened.seal
     opened.seal = seal
     opened.save()
@@ -65,25 +65,26 @@ def _change_seal(opened: OpenFile, seal: Seal | None, keys: Keys) -> None:
             write_whole(damaged, seal.envelope(damaged.read_bytes()))
 
 
-def seal_folder(folder: Path, seal: Seal, keys: Keys, progress: Callable[[str], None]) -> list[str]:
-    """Seal every client file of a folder, and all that will be made in it; returns what could not be sealed,
-    in words. Raises OSError."""
+def seal_folder(folder: Path, seal: Seal, keys: Keys, *, spare: Path | None = None) -> list[str]:
+    """Seal every client file of a folder, and all that will be made in it, but for one that is open and
+    sealed already; returns what could not be sealed, in words. Raises OSError."""
     write_whole(folder / OFFICE_KEY, _key_document(seal))
-    return _for_all(folder, seal, keys, progress)
+    return _for_all(folder, seal, keys, spare)
 
 
-def unseal_folder(folder: Path, keys: Keys, progress: Callable[[str], None]) -> list[str]:
-    """Take the seal off every client file of a folder. Raises OSError."""
-    refused = _for_all(folder, None, keys, progress)
+def unseal_folder(folder: Path, keys: Keys) -> list[str]:
+    """Take the seal off every client file of a folder; returns what could not be. Raises OSError."""
+    refused = _for_all(folder, None, keys, None)
     if not refused:
         (folder / OFFICE_KEY).unlink(missing_ok=True)
     return refused
 
 
-def _for_all(folder: Path, seal: Seal | None, keys: Keys, progress: Callable[[str], None]) -> list[str]:
+def _for_all(folder: Path, seal: Seal | None, keys: Keys, spare: Path | None) -> list[str]:
     refused = []
     for path in sorted(folder.glob(f"*{SUFFIX}")):
-        progress(path.name)
+        if path.resolve() == spare:
+            continue
         try:
             set_seal(path, seal, keys)
         except FileRefusedError as error:

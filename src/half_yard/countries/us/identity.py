@@ -9,7 +9,25 @@ import re
 from stdnum.us import ein, itin, ssn
 
 NINE = 9
+SHOWN_DIGITS = 4
+EMPLOYER = re.compile(r"\d{2}-\d{7}")
 PERSONAL_DASHES = 2
+
+
+def masked(number: str) -> str:
+    """A person's number for showing: the last four digits, the others as dots."""
+    hidden = max(sum(sign.isdecimal() for sign in number) - SHOWN_DIGITS, 0)
+    signs = []
+    for sign in number:
+        hide = sign.isdecimal() and hidden > 0
+        hidden -= hide
+        signs.append("•" if hide else sign)
+    return "".join(signs)
+
+
+def masked_payer(number: str) -> str:
+    """A payer's number for showing: an employer's (12-3456789) is no secret, any other may be a person's."""
+    return number if EMPLOYER.fullmatch(number.strip()) else masked(number)
 
 
 def identity_problem(number: str) -> str:
@@ -20,7 +38,7 @@ def identity_problem(number: str) -> str:
         return problem
     if ssn.is_valid(number) or itin.is_valid(number):
         return ""
-    return f"{number} is in a range that is never issued. A return with it cannot be filed."
+    return f"{masked(number)} is in a range that is never issued. A return with it cannot be filed."
 
 
 def employer_number_problem(number: str) -> str:
@@ -31,7 +49,9 @@ def employer_number_problem(number: str) -> str:
         return problem
     if ein.is_valid(number):
         return ""
-    return f"{number} starts with digits that are never issued. A return with it cannot be filed."
+    return (
+        f"{masked_payer(number)} starts with digits that are never issued. A return with it cannot be filed."
+    )
 
 
 def employer_or_personal_problem(number: str) -> str:
@@ -43,7 +63,7 @@ def employer_or_personal_problem(number: str) -> str:
 def _shape_problem(number: str, example: str) -> str:
     digits = re.sub(r"[\s-]", "", number)
     if not digits.isdecimal():
-        return f"“{number}” has signs that are not digits. Type it like {example}."
+        return f"“{masked(number)}” has signs that are not digits. Type it like {example}."
     if len(digits) != NINE:
-        return f"“{number}” has {len(digits)} digits, not nine. Type it like {example}."
+        return f"“{masked(number)}” has {len(digits)} digits, not nine. Type it like {example}."
     return ""

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from half_yard.countries.us import gaps
+from half_yard.countries.us.identity import masked
 from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.figures import Choice, Mark
 from half_yard.records import Address, ClientFile, Person
@@ -68,7 +69,7 @@ class OnReturn:
         for key, role in (("owner", "Taxpayer"), ("spouse", "Spouse")):
             person = self.file.people.get(key)
             if person is not None:
-                facts.append((role, f"{person.name}  {person.identity_number}".strip()))
+                facts.append((role, f"{person.name}  {masked(person.identity_number)}".strip()))
         facts.append(("Address", one_line(self.file.household.address)))
         return facts
 

@@ -41,6 +41,8 @@ from half_yard.countries.us.identity import (
     employer_number_problem,
     employer_or_personal_problem,
     identity_problem,
+    masked,
+    masked_payer,
 )
 from half_yard.countries.us.on_return import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY, ALLOWANCE, CHOICES, FORMULA
@@ -183,6 +185,14 @@ class UnitedStates:
     def identity_problem(self, number: str) -> str:
         """What is wrong with a social security or individual number; empty when nothing is."""
         return identity_problem(number)
+
+    def masked_number(self, number: str) -> str:
+        """A person's number, its last four digits."""
+        return masked(number)
+
+    def masked_payer_number(self, number: str) -> str:
+        """An employer's number in full, any other by its last four digits."""
+        return masked_payer(number)
 
     def employer_number_problem(self, number: str) -> str:
         """What is wrong with an employer number; empty when nothing is."""

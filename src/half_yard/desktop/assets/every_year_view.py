@@ -10,6 +10,7 @@ from PySide6.QtWidgets import QApplication, QHBoxLayout, QTableWidgetItem
 from half_yard.countries.results import YearRow
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.parts import button, plain_table
+from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.headed_model import LEFT, RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
@@ -54,7 +55,7 @@ class EveryYearView(AssetPart):
             for column, text in enumerate(_cells(row)):
                 item = QTableWidgetItem(text)
                 item.setTextAlignment(LEFT if column in WORDS else RIGHT)
-                item.setToolTip(text if column in WORDS else "")
+                item.setToolTip(plain_tip(text if column in WORDS else ""))
                 font = item.font()
                 font.setBold(row.year == this_year)
                 item.setFont(font)

@@ -13,6 +13,7 @@ from PySide6.QtWidgets import QComboBox, QFileDialog, QTableWidgetItem
 from half_yard.desktop import theme
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.parts import button, in_a_row, plain_table, soft, unwrapped
+from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.reading import ProgressLine, Reading
 from half_yard.desktop.roles_table import RolesTable
 from half_yard.desktop.tables.headed_model import RIGHT
@@ -177,7 +178,7 @@ class ListView(AssetPart):
         )  # fmt: skip
         for column, text in enumerate(cells):
             item = QTableWidgetItem(text)
-            item.setToolTip(text)
+            item.setToolTip(plain_tip(text))
             if column in NUMBERS:
                 item.setTextAlignment(RIGHT)
             if column == 0 and (row.problems or (compared is not None and compared.differs)):

@@ -12,6 +12,7 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.countries import Computation
+from half_yard.desktop.office import safe_name
 from half_yard.desktop.pages.activity_view import ActivityView
 from half_yard.desktop.pages.forms_view import FormsView
 from half_yard.desktop.pages.household_view import HouseholdView
@@ -23,6 +24,7 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 from half_yard.interop import books_text
 from half_yard.records import Activity, add, next_id
+from half_yard.storage import FileRefusedError, write_out
 
 P = TypeVar("P", bound=QWidget)
 HOUSEHOLD = "household"
@@ -158,7 +160,7 @@ class BooksPage(Page):
         """Ask where the books go, and write them there."""
         if not self._workspace.is_open:
             return
-        name = f"{self._workspace.file.title} {self._workspace.file.tax_year} books.xlsx"
+        name = safe_name(f"{self._workspace.file.title} {self._workspace.file.tax_year} books") + ".xlsx"
         folder = self._workspace.path.parent if self._workspace.path else Path.home()
         chosen, _ = QFileDialog.getSaveFileName(self, "Export the books", str(folder / name), EXPORTS)
         if chosen:
@@ -172,12 +174,15 @@ class BooksPage(Page):
                 # The library of workbooks takes a quarter of a second to load: only when it is needed.
                 from half_yard.interop.books_workbook import books_workbook  # noqa: PLC0415
 
-                path.write_bytes(books_workbook(computation))
+                write_out(path, books_workbook(computation))
             else:
                 as_json = path.suffix.casefold() == ".json"
-                path.write_text(books_text(computation, as_json=as_json), encoding="utf-8", newline="")
+                write_out(path, books_text(computation, as_json=as_json).encode())
         except OSError as error:
             self._workspace.said.emit(f"The books can't be written: {error.strerror}. Choose another place.")
+            return
+        except FileRefusedError as error:
+            self._workspace.said.emit(f"The books are not written. {error}")
             return
         self._workspace.said.emit(f"The books are written to {path.name}.")
 

@@ -42,7 +42,8 @@ class BoxesPane(QScrollArea):
     def _fields(self, path: str, boxes: Sequence[Box], ticks: Sequence[Box]) -> Iterator[Field]:
         number_problem = self._workspace.pack.payer_number_problem
         yield _heading(path, "Payer")
-        yield Field(f"{path}/payer_number", "Number", problem=number_problem)
+        masks = self._workspace.pack.masked_payer_number
+        yield Field(f"{path}/payer_number", "Number", problem=number_problem, masks=masks)
         for part, label in ADDRESS:
             yield Field(f"{path}/payer_address/{part}", label)
         if boxes or ticks:

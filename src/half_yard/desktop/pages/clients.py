@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from pathlib import Path
 
 from PySide6.QtCore import Qt, QTimer, Signal
@@ -9,9 +10,8 @@ from PySide6.QtWidgets import (
     QFileDialog,
     QGridLayout,
     QHBoxLayout,
-    QLabel,
     QLineEdit,
-    QScrollArea,
+    QStackedWidget,
     QTableWidgetItem,
     QVBoxLayout,
     QWidget,
@@ -19,12 +19,15 @@ from PySide6.QtWidgets import (
 
 from half_yard.countries import PACKS
 from half_yard.desktop import theme
-from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.key_line import KeyLine
 from half_yard.desktop.office import RecentFiles, Standing, file_name, standing_of
+from half_yard.desktop.pages.earlier_view import EarlierView
+from half_yard.desktop.pages.people_view import PeopleView
 from half_yard.desktop.parts import Page, button, plain_table, soft, title
+from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.workspace import Workspace
-from half_yard.records import ClientFile, Person, add, apply, change, remove
-from half_yard.storage import SUFFIX, FileRefusedError, OpenFile
+from half_yard.records import ClientFile, apply, change
+from half_yard.storage import FINAL, SUFFIX, FileRefusedError, OpenFile, SealedFileError, office_seal
 
 PATH_ROLE = Qt.ItemDataRole.UserRole + 1
 COLUMNS = (("Client", 170), ("Year", 46), ("Stands at", 118), ("Result", 104))
@@ -51,8 +54,14 @@ class ClientsPage(Page):
         left.setFixedWidth(LEFT_WIDTH)
         self._fill_left(QVBoxLayout(left))
         row.addWidget(left)
-        self.particulars = Particulars(workspace)
-        row.addWidget(self.particulars, 1)
+        self.particulars = PeopleView(workspace)
+        self.earlier = EarlierView(workspace)
+        self.earlier.left.connect(self.show_particulars)
+        self.earlier.opened.connect(self.wanted)
+        self._right = QStackedWidget()
+        for part in (self.particulars, self.earlier):
+            self._right.addWidget(part)
+        row.addWidget(self._right, 1)
         workspace.opened.connect(self.refresh_files)
 
     def _fill_left(self, column: QVBoxLayout) -> None:
@@ -65,6 +74,9 @@ class ClientsPage(Page):
         open_button.clicked.connect(self.ask_for_file)
         folder_button = button("Folder…", "Choose the folder of the office's client files")
         folder_button.clicked.connect(self._ask_for_folder)
+        earlier_button = button("Earlier states", "The states that the chosen file had before")
+        earlier_button.clicked.connect(self.show_earlier)
+        head.addWidget(earlier_button)
         head.addWidget(open_button)
         head.addWidget(folder_button)
         column.addLayout(head)
@@ -76,7 +88,9 @@ class ClientsPage(Page):
         column.addWidget(self.files, 1)
         column.addWidget(title("New client", 12))
         column.addLayout(self._new_client())
-        self._problem = QLabel()
+        self.key_line = KeyLine()
+        column.addWidget(self.key_line)
+        self._problem = PlainLabel()
         self._problem.setProperty("role", "error")
         self._problem.setWordWrap(True)
         self._problem.hide()
@@ -110,6 +124,58 @@ class ClientsPage(Page):
         """Show the particulars as they are now."""
         self.particulars.refresh()
 
+    def show_earlier(self) -> None:
+        """Show the earlier states of the file that is chosen in the list, or else of the open one."""
+        item = self.files.item(self.files.currentRow(), 0)
+        path = item.data(PATH_ROLE) if item is not None else self._workspace.path
+        if path is None:
+            self.say("Choose a file in the list: its earlier states are shown then.")
+            return
+        self._right.setCurrentWidget(self.earlier)
+        self.earlier.show_file(path)
+
+    def show_particulars(self) -> None:
+        """Show whose return the open file is."""
+        self._right.setCurrentWidget(self.particulars)
+        self.files.setFocus()
+
+    # -- sealed files --------------------------------------------------------------------------------
+
+    def ask_to_unlock(self, name: str, wrapped: str, then: Callable[[], object]) -> None:
+        """Ask for the passphrase of a sealed file or folder; with it, go on."""
+
+        def unlock(passphrase: str) -> None:
+            self._workspace.keys.unlock(wrapped, passphrase)
+            self.say("")
+            self.refresh_files()
+            then()
+
+        self.key_line.ask(f"{name} is sealed.", "Open", unlock)
+
+    def ask_to_seal(self) -> None:
+        """Ask for a passphrase and seal the open file with it."""
+
+        def seal(passphrase: str) -> None:
+            self._workspace.seal(passphrase)
+            self._workspace.said.emit(f"The file is sealed. {FINAL}")
+
+        if self._workspace.is_open:
+            name = self._workspace.file.title
+            self.key_line.ask(f"Seal {name}", "Seal it", seal, more=FINAL, twice=True)
+
+    def ask_to_seal_folder(self) -> None:
+        """Ask for a passphrase and seal every file of the office's folder, and all that will be made
+        there."""
+        folder = self._recent.folder
+        if folder is None:
+            self.say("Choose the office's folder first, with “Folder…”.")
+            return
+
+        def seal(passphrase: str) -> None:
+            self.say(self._workspace.seal_folder(folder, passphrase))
+
+        self.key_line.ask(f"Seal the folder {folder.name}", "Seal it all", seal, more=FINAL, twice=True)
+
     def focus(self) -> None:
         """Put the cursor on the list of files."""
         self.files.setFocus()
@@ -123,7 +189,7 @@ class ClientsPage(Page):
         self._folder.setText(
             _short(folder) if folder else f"No folder is chosen yet: new files go to {_short(Path.home())}."
         )
-        self._folder.setToolTip(str(folder or ""))
+        self._folder.setToolTip(plain_tip(str(folder or "")))
         self.files.setRowCount(len(paths))
         for row, path in enumerate(paths):
             self._set_row(row, path, Standing(path.stem, "", "…", ""))
@@ -138,7 +204,7 @@ class ClientsPage(Page):
             self._timer.stop()
             return
         path = self._waiting.pop(0)
-        self._set_row(row, path, standing_of(path))
+        self._set_row(row, path, standing_of(path, self._workspace.keys))
 
     def finish_listing(self) -> None:
         """Work out at once how every file stands."""
@@ -150,7 +216,7 @@ class ClientsPage(Page):
         for column, text in enumerate((standing.title, standing.year, standing.state, standing.result)):
             item = QTableWidgetItem(text)
             item.setData(PATH_ROLE, path)
-            item.setToolTip(text if column == 2 else str(path))
+            item.setToolTip(plain_tip(text if column == 2 else str(path)))
             item.setFont(theme.text_font(bold=current))
             self.files.setItem(row, column, item)
 
@@ -200,7 +266,10 @@ class ClientsPage(Page):
             file, _ = apply(file, change("Name", f"/people/owner/{field}", editor.text().strip()))
         name = file_name(self.first.text(), self.last.text(), year, [path.name for path in folder.glob("*")])
         try:
-            made = OpenFile.create(folder / name, file)
+            made = OpenFile.create(folder / name, file, office_seal(folder, self._workspace.keys))
+        except SealedFileError as error:
+            self.ask_to_unlock(f"The folder {folder.name}", error.wrapped, self.make_new)
+            return
         except FileRefusedError as error:
             self.say(str(error))
             return
@@ -212,106 +281,6 @@ class ClientsPage(Page):
         self.last.clear()
         self.say("")
         self.wanted.emit(folder / name)
-
-
-class Particulars(QScrollArea):
-    """Who the return is for: people, filing status, address."""
-
-    def __init__(self, workspace: Workspace) -> None:
-        super().__init__()
-        self._workspace = workspace
-        self.setWidgetResizable(True)
-        self.setFocusPolicy(Qt.FocusPolicy.NoFocus)
-        body = QWidget()
-        column = QVBoxLayout(body)
-        column.setContentsMargins(0, 0, 6, 0)
-        column.setSpacing(8)
-        self._title = title("No client is open")
-        self._empty = soft(
-            "Choose a client on the left and press Enter, or type a name below the list to make a new one."
-        )
-        column.addWidget(self._title)
-        column.addWidget(self._empty)
-        self._forms = QWidget()
-        forms = QVBoxLayout(self._forms)
-        forms.setContentsMargins(0, 0, 0, 0)
-        forms.setSpacing(8)
-        self.household = FieldForm(workspace)
-        self.owner = FieldForm(workspace)
-        self.spouse = FieldForm(workspace)
-        self._spouse_button = button("Add a spouse")
-        self._spouse_button.clicked.connect(self._toggle_spouse)
-        self.address = FieldForm(workspace)
-        for heading, form in (("Filing", self.household), ("Owner", self.owner), ("Spouse", self.spouse)):
-            forms.addWidget(title(heading, 12))
-            forms.addWidget(form)
-        line = QHBoxLayout()
-        line.addWidget(self._spouse_button)
-        line.addStretch(1)
-        forms.addLayout(line)
-        forms.addWidget(title("Address", 12))
-        forms.addWidget(self.address)
-        column.addWidget(self._forms)
-        column.addStretch(1)
-        self._forms.hide()
-        self.setWidget(body)
-
-    def refresh(self) -> None:
-        """Show the open client."""
-        there = self._workspace.is_open
-        self._forms.setVisible(there)
-        self._empty.setVisible(not there)
-        if not there:
-            self._title.setText("No client is open")
-            return
-        file, pack = self._workspace.file, self._workspace.pack
-        self._title.setText(f"{file.title}, {file.tax_year}")
-        self.household.show_fields(
-            [
-                Field(
-                    "/household/filing_status", "Filing status", FieldKind.CHOICE,
-                    tuple(pack.filing_statuses.items()),
-                )
-            ]
-        )  # fmt: skip
-        self.owner.show_fields(self._person("owner"))
-        spouse = "spouse" in file.people
-        self.spouse.show_fields(self._person("spouse") if spouse else [])
-        self._spouse_button.setText("Remove the spouse" if spouse else "Add a spouse")
-        self.address.show_fields(
-            [
-                Field("/household/address/street", "Street"),
-                Field("/household/address/city", "City"),
-                Field("/household/address/region", "State"),
-                Field("/household/address/postal_code", "ZIP code"),
-            ]
-        )
-
-    def _person(self, key: str) -> list[Field]:
-        path = f"/people/{key}"
-        pack = self._workspace.pack
-        return [
-            Field(f"{path}/first_name", "First name"),
-            Field(f"{path}/last_name", "Last name"),
-            Field(f"{path}/birth_date", "Born on", FieldKind.BIRTHDAY, hint="month/day/year"),
-            Field(
-                f"{path}/identity_number", "Social security number",
-                problem=pack.identity_problem, hint="nine digits",
-            ),
-            Field(f"{path}/blind", "Blind", FieldKind.ANSWER, default=False),
-        ]  # fmt: skip
-
-    def _toggle_spouse(self) -> None:
-        if "spouse" in self._workspace.file.people:
-            self._workspace.try_to(remove("Removal of the spouse", "/people/spouse"))
-        elif self._workspace.try_to(add("Spouse", "/people/spouse", Person())):
-            self.spouse.focus_on("/people/spouse/first_name")
-
-    def focus_on(self, path: str) -> None:
-        """Put the cursor on the field at a path."""
-        for form in (self.household, self.owner, self.spouse, self.address):
-            if form.focus_on(path):
-                return
 
 
 def _short(folder: Path) -> str:

@@ -12,6 +12,7 @@ from half_yard.countries import compute
 from half_yard.countries.comparison import Compared, compare, from_last_year
 from half_yard.desktop import theme
 from half_yard.desktop.parts import button, plain_table, soft, title
+from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables import COLUMN_ROLE, CellDelegate, Column, Kind
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
@@ -90,7 +91,7 @@ class ComparisonView(QWidget):
         )  # fmt: skip
         for column, text in enumerate(cells):
             item = QTableWidgetItem(text)
-            item.setToolTip(unusual or text)
+            item.setToolTip(plain_tip(unusual or text))
             item.setData(KEY_ROLE, row.key)
             flags = Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable
             if column == LAST_YEAR:
@@ -148,7 +149,7 @@ class ComparisonView(QWidget):
     def take_file(self, path: Path) -> None:
         """Take over last year's amounts from its file, or say why not."""
         try:
-            before = compute(read_file(path))
+            before = compute(read_file(path, self._workspace.keys))
             edit, names = from_last_year(self._workspace.file, before, self._workspace.pack)
         except (FileRefusedError, ValueError, KeyError) as error:
             self._workspace.said.emit(f"Nothing was taken over. {error}")

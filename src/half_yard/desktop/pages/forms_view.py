@@ -15,6 +15,7 @@ from half_yard.desktop import theme
 from half_yard.desktop.pages.boxes_pane import BoxesPane
 from half_yard.desktop.parts import TableBlock, button, plain_table, soft
 from half_yard.desktop.payers import known_of_payer
+from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, NameColumn, RecordModel, Source
 from half_yard.desktop.tables.headed_model import RIGHT
@@ -95,7 +96,14 @@ class FormsView(QWidget):
         return (
             Column("Form", Kind.CHOICE, 118, "kind", options=self._kinds),
             Column("Activity", Kind.CHOICE, 116, "activity", options=self._activities),
-            Column("Number", Kind.TEXT, 88, "payer_number", hint="the payer's employer or personal number"),
+            Column(
+                "Number",
+                Kind.TEXT,
+                88,
+                "payer_number",
+                hint="the payer's employer or personal number",
+                masks=self._workspace.masked_payer,
+            ),
             NameColumn("Payer", Kind.TEXT, 140, "payer", options=self._payees, stretch=True),
             Column("Amount", Kind.AMOUNT, 88, "amount", hint="as the form prints it, before any fees"),
             Column("Fees", Kind.AMOUNT, 62, "fees", optional=True, hint="kept of a gross amount"),
@@ -117,7 +125,11 @@ class FormsView(QWidget):
 
     def _fill_in(self, typed: Mapping[str, JsonValue]) -> Mapping[str, JsonValue]:
         """What is known of the payer with the number typed."""
-        return dict(known_of_payer(self._workspace.file, str(typed.get("payer_number") or ""), self._office))
+        return dict(
+            known_of_payer(
+                self._workspace.file, str(typed.get("payer_number") or ""), self._office, self._workspace.keys
+            )
+        )
 
     def _kinds(self, record: Record | None) -> Sequence[Option]:
         del record
@@ -157,7 +169,7 @@ class FormsView(QWidget):
         )  # fmt: skip
         for column, text in enumerate(cells):
             item = QTableWidgetItem(text)
-            item.setToolTip(text)
+            item.setToolTip(plain_tip(text))
             item.setData(FORM_ROLE, match.forms[0] if match.forms else "")
             if column in AMOUNTS:
                 item.setTextAlignment(RIGHT)

@@ -39,7 +39,10 @@ class HouseholdView(QWidget):
         self._workspace = workspace
         self._office = office
         person = Column("Person", Kind.CHOICE, 112, "person", options=self._people)
-        number = Column("Number", Kind.TEXT, 86, "payer_number", hint="a known number fills in the payer")
+        number = Column(
+            "Number", Kind.TEXT, 86, "payer_number", hint="a known number fills in the payer",
+            masks=workspace.masked_payer,
+        )  # fmt: skip
         withheld = Column("Withheld", Kind.AMOUNT, 84, "withheld", optional=True)
         self.tables = {
             "wages": self._block(
@@ -116,7 +119,9 @@ class HouseholdView(QWidget):
         """The source of one of the persons' forms; a known number fills in who the payer is."""
 
         def fill_in(typed: Mapping[str, JsonValue]) -> Mapping[str, JsonValue]:
-            known = known_of_payer(self._workspace.file, str(typed.get("payer_number") or ""), self._office)
+            known = known_of_payer(
+                self._workspace.file, str(typed.get("payer_number") or ""), self._office, self._workspace.keys
+            )
             return {name: known["payer"], "payer_address": known["payer_address"]} if known else {}
 
         return Source(

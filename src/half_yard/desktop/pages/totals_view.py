@@ -10,6 +10,7 @@ from PySide6.QtWidgets import QHBoxLayout, QTableWidget, QTableWidgetItem, QVBox
 from half_yard.countries.totals import NO_MONTH, Together, by_month, by_payee
 from half_yard.desktop import theme
 from half_yard.desktop.parts import plain_table, title
+from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
@@ -88,7 +89,7 @@ def _fill(table: QTableWidget, rows: Sequence[tuple[str, Together]]) -> None:
         cells = (name, _shown(item.money_in), _shown(item.money_out), str(item.count or "·"))
         for column, text in enumerate(cells):
             cell = QTableWidgetItem(text)
-            cell.setToolTip(text)
+            cell.setToolTip(plain_tip(text))
             if column in AMOUNTS:
                 cell.setTextAlignment(RIGHT)
             if number == len(rows):

@@ -11,13 +11,13 @@ from PySide6.QtWidgets import (
     QCheckBox,
     QComboBox,
     QHBoxLayout,
-    QLabel,
     QTableWidgetItem,
     QVBoxLayout,
     QWidget,
 )
 
 from half_yard.desktop.parts import button, plain_table, soft, title
+from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.roles_table import RolesTable
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.typed_line import TypedLine
@@ -50,7 +50,7 @@ class LayoutView(QWidget):
         self._text = ""
         self._year = 0
         self._title = title("", 12)
-        self._problem = QLabel()
+        self._problem = PlainLabel()
         self._problem.setProperty("role", "error")
         self._problem.setWordWrap(True)
         self.account = TypedLine()

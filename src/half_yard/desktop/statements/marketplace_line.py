@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QComboBox, QHBoxLayout, QVBoxLayout, QWidget
 
 from half_yard.desktop.parts import button, soft
+from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.records import Statement
 from half_yard.records.dates import MONTHS
@@ -39,11 +40,11 @@ class MarketplaceLine(QWidget):
         ask.clicked.connect(self.fetch)
         leave = button("Leave it")
         leave.clicked.connect(self.left)
-        self._said = QLabel()
+        self._said = PlainLabel()
         self._said.setProperty("role", "error")
         self._said.setWordWrap(True)
         row = QHBoxLayout()
-        row.addWidget(QLabel(NAME))
+        row.addWidget(PlainLabel(NAME))
         for part in (self.token, self.month, ask, leave):
             row.addWidget(part, 1 if part is self.token else 0)
         column = QVBoxLayout(self)

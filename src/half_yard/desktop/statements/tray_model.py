@@ -9,6 +9,7 @@ from typing import Any
 from PySide6.QtCore import QObject, Qt, Signal
 
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables import COLUMN_ROLE, PROBLEM_ROLE, Kind
 from half_yard.desktop.tables.headed_model import HeadedModel, Index
 from half_yard.desktop.targets import TargetColumn
@@ -110,7 +111,7 @@ class TrayModel(HeadedModel):
                     else None
                 )
             case Qt.ItemDataRole.ToolTipRole:
-                return problem[2] if problem and refused else self._text(row, column) or None
+                return plain_tip(problem[2] if problem and refused else self._text(row, column)) or None
             case Qt.ItemDataRole.AccessibleTextRole:
                 return f"{HEADINGS[column]}: {self._text(row, column) or 'empty'}"
             case _ if role == PROBLEM_ROLE:

@@ -7,9 +7,10 @@ from functools import cached_property
 from pathlib import Path
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.parts import button, soft
+from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.statements.intake import DelimitedText, Intake
 from half_yard.desktop.statements.layout_view import LayoutView
 from half_yard.desktop.statements.marketplace_line import MarketplaceLine
@@ -42,16 +43,16 @@ class TrayView(QWidget):
         self._chosen = ALL
         self.strip = Strip("Statements")
         self.strip.chosen.connect(self.choose)
-        self.totals = QLabel()
+        self.totals = PlainLabel()
         self.totals.setWordWrap(True)
-        self._broken = QLabel()
+        self._broken = PlainLabel()
         self._broken.setProperty("role", "error")
         self._broken.setWordWrap(True)
         self.model = TrayModel(workspace, self)
         self.model.refused.connect(self._refuse)
         self.table = TrayTable(self.model)
         self.table.row_current.connect(self._row_chosen)
-        self._refusal = QLabel()
+        self._refusal = PlainLabel()
         self._refusal.setProperty("role", "error")
         self._refusal.setWordWrap(True)
         self.split = SplitView(workspace)
@@ -212,7 +213,7 @@ class TrayView(QWidget):
         broken = file.statements[self._chosen].broken
         more = f"; and {len(broken) - 3} more" if len(broken) > 3 else ""
         self._broken.setText(f"Not read: {'; '.join(broken[:3])}{more}.")
-        self._broken.setToolTip("\n".join(broken[:60]))
+        self._broken.setToolTip(plain_tip("\n".join(broken[:60])))
         self._broken.setVisible(bool(broken))
 
     def _row_chosen(self, name: str) -> None:

@@ -36,7 +36,8 @@ COMPUTED = {Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
 class Column:
     """One column. `options` gives the choices for a record (None for a new one); `shown` the text of a
     computed cell by record id; `optional` that an amount may be left empty; `next_year_until` the last month
-    whose days, typed without a year, are of the year after the file's."""
+    whose days, typed without a year, are of the year after the file's; `masks` gives what is shown of a
+    number while it is not typed in."""
 
     title: str
     kind: Kind
@@ -48,6 +49,7 @@ class Column:
     optional: bool = False
     hint: str = ""
     next_year_until: int = 0
+    masks: Callable[[str], str] | None = None
 
     def found(self, record: Record | None, typed: str) -> Sequence[Option]:
         """The choices that have all the words typed."""
@@ -62,7 +64,10 @@ class Column:
         """The cell for reading."""
         if self.shown is not None:
             return self.shown(key)
-        return self._value_text(getattr(record, self.field), record, year)
+        return self._masked(self._value_text(getattr(record, self.field), record, year))
+
+    def _masked(self, text: str) -> str:
+        return self.masks(text) if self.masks is not None else text
 
     def _value_text(self, value: object, record: Record | None, year: int) -> str:
         if value is None:
@@ -92,7 +97,7 @@ class Column:
             return ""
         if self.kind is Kind.DATE:
             return date_text(read_date(str(value), year), year)
-        return self._value_text(value, None, year)
+        return self._masked(self._value_text(value, None, year))
 
     def read(self, typed: str, record: Record | None, year: int) -> dict[str, JsonValue]:
         """The field values that were typed. Raises ValueError with what to type instead."""

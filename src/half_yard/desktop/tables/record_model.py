@@ -10,6 +10,7 @@ from pydantic import JsonValue
 from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, Qt, Signal
 
 from half_yard.desktop import theme
+from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
 from half_yard.desktop.tables.headed_model import Index
 from half_yard.desktop.tables.pasting import read_rows
@@ -187,7 +188,7 @@ class RecordModel(QAbstractTableModel):
             case Qt.ItemDataRole.BackgroundRole:
                 return theme.WELD_WASH if column.kind is Kind.AMOUNT and self._remark(row) else None
             case Qt.ItemDataRole.ToolTipRole:
-                return rejected[1] if rejected else self._stop(row) or self._remark(row) or None
+                return plain_tip(rejected[1] if rejected else self._stop(row) or self._remark(row)) or None
             case Qt.ItemDataRole.AccessibleTextRole:
                 return f"{column.title}: {self._shown(row, column) or 'empty'}"
             case _ if role == PROBLEM_ROLE:
