@@ -78,7 +78,7 @@ def _go_back(options: argparse.Namespace) -> int:
     opened = open_for_work(path, keys)
     try:
         differs = differences(opened.file, state.read())
-        opened.go_back_to(state.read(), f"Back to {state.words.lower()}")
+        opened.go_back_to(state.read(), f"Back to the {state.words.lower()}")
         for said in (*differs, *opened.save()):
             print(said)
     finally:

@@ -187,6 +187,7 @@ class MainWindow(QMainWindow):
             self._not_saved(error)
             return False
         self._recent.note(path)
+        self.clients.refresh_files()
         self._back.clear()
         self.clients.say("")
         self.clients.show_particulars()

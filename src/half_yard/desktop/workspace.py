@@ -181,12 +181,12 @@ class Workspace(QObject):
     def go_back_to(self, state: EarlierState) -> bool:
         """Bring an earlier state back, as one edit, or say why not; says whether it is there."""
         try:
-            self.open_file.go_back_to(state.read(), f"Back to {state.words[0].lower()}{state.words[1:]}")
+            self.open_file.go_back_to(state.read(), f"Back to the {state.words.lower()}")
         except (FileRefusedError, EditError, OSError) as error:
             self.said.emit(str(error))
             return False
         self._compute_again()
-        self.said.emit(f"This is the file {state.words[0].lower()}{state.words[1:]}. Undo takes it back.")
+        self.said.emit(f"This is the {state.words.lower()}. Undo takes it back.")
         return True
 
     def masked_payer(self, number: str) -> str:

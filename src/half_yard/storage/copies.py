@@ -40,6 +40,7 @@ def keep_copy(path: Path, data: bytes) -> Path:
     there = _ours(path)
     state = state_of(digest(data))
     if there and _parts(there[-1])[1] == state and _is_whole(there[-1]):
+        _let_go_of_old(path)
         return there[-1]
     number = _parts(there[-1])[0] + 1 if there else 1
     copy = folder / f"{number:08d}-{state}{SUFFIX}"

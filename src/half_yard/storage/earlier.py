@@ -62,15 +62,15 @@ def _of_session(opened: OpenFile | None) -> Iterator[EarlierState]:
     if opened is None:
         return
     as_opened, as_saved = opened.as_opened, opened.as_saved
-    yield EarlierState("opened", "As it was opened", opened.opened_at, lambda: as_opened)
+    yield EarlierState("opened", "State when opened", opened.opened_at, lambda: as_opened)
     if opened.saved_at != opened.opened_at:
-        yield EarlierState("saved", "As it was last saved", opened.saved_at, lambda: as_saved)
+        yield EarlierState("saved", "State last saved", opened.saved_at, lambda: as_saved)
 
 
 def _copies(path: Path, keys: Keys) -> Iterator[EarlierState]:
     for copy in copies_of(path):
         yield EarlierState(
-            copy.name.removesuffix(copy.suffix), "Copy kept at a save", _when(copy),
+            copy.name.removesuffix(copy.suffix), "Copy of a save", _when(copy),
             partial(_file_in, copy, keys), copy,
         )  # fmt: skip
 
@@ -78,7 +78,7 @@ def _copies(path: Path, keys: Keys) -> Iterator[EarlierState]:
 def _set_aside(path: Path, keys: Keys) -> Iterator[EarlierState]:
     for journal in set_aside_journals(path):
         yield EarlierState(
-            journal.name.rpartition(".")[2], "Unsaved edits that were set aside", _when(journal),
+            journal.name.rpartition(".")[2], "Edits that were set aside", _when(journal),
             partial(_with_edits, path, journal, keys),
         )  # fmt: skip
 

@@ -161,7 +161,7 @@ def _wrapped(key: Jwk, passphrase: str) -> str:
     from joserfc import jwe  # noqa: PLC0415 (as above)
 
     if len(passphrase) < SHORTEST:
-        raise FileRefusedError(f"A passphrase has at least {SHORTEST} letters. A few words do well. {FINAL}")
+        raise FileRefusedError(f"A passphrase has at least {SHORTEST} letters. A few words do well.")
     header = {"alg": "PBES2-HS512+A256KW", "enc": "A256GCM", "cty": "jwk+json", "p2c": ROUNDS}
     text = json.dumps(key).encode()
     return jwe.encrypt_compact(header, text, _of(passphrase), registry=_registry("PBES2-HS512+A256KW"))

@@ -17,7 +17,7 @@ from half_yard.records import ClientFile
 from half_yard.records.differing import differences
 from half_yard.storage import EarlierState, FileRefusedError, earlier_states, put_in_place, read_file
 
-COLUMNS = (("State", 220), ("When", 150), ("Differs", 70), ("Result", 130))
+COLUMNS = (("State", 180), ("When", 124), ("Differs", 60), ("Result", 104))
 NOTHING = "No earlier state is kept yet: the first save makes one."
 ABOUT = (
     "The last saved states are kept beside the file. Going back is an edit like any other: undo takes it "

@@ -1,0 +1,2 @@
+"""The long run: kills, full disks, damaged journals, mutated files and imports. `python -m
+benchmarks.long_run`."""
