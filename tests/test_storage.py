@@ -40,7 +40,8 @@ class OnDisk(unittest.TestCase):
     def setUp(self) -> None:
         folder = tempfile.TemporaryDirectory(prefix="half yard ")
         self.addCleanup(folder.cleanup)
-        self.path = Path(folder.name) / "Reed, Olive 2025.halfyard"
+        self.path = Path(folder.name) / "office" / "Reed, Olive 2025.halfyard"
+        self.path.parent.mkdir()
         self.path.write_text(to_text(sole_proprietor("1000")), encoding="utf-8")
 
     def amount(self) -> str:

@@ -14,6 +14,8 @@ from benchmarks.long_run.damage import damaged_journals, full_disk
 from benchmarks.long_run.kills import kills
 from benchmarks.long_run.mutations import mutated_files, mutated_imports
 from benchmarks.long_run.outcome import Outcome
+from benchmarks.long_run.sizes import sizes
+from half_yard.__main__ import collect_seldom
 
 KILLS, FILES, IMPORTS = 1_000, 200_000, 100_000
 CHUNK = 2_000
@@ -34,6 +36,7 @@ def main() -> int:
             _alone(kills, folder / "kills", max(1, int(KILLS * scale))),
             _alone(full_disk, folder, max(5, int(400 * scale))),
             _alone(damaged_journals, folder / "journal", max(1, round(1 / scale))),
+            _alone(sizes, folder, 1),
             _in_parallel(mutated_files, max(1, int(FILES * scale))),
             _in_parallel(mutated_imports, max(1, int(IMPORTS * scale))),
         ]
@@ -45,7 +48,7 @@ def main() -> int:
 
 def _alone(run: Callable[[Path, int], Outcome], folder: Path, count: int) -> Outcome:
     """Run in a process of its own, so that its memory is its own."""
-    with multiprocessing.get_context("spawn").Pool(1) as pool:
+    with multiprocessing.get_context("spawn").Pool(1, collect_seldom) as pool:
         outcome = pool.apply(run, (folder, count))
     print(outcome, flush=True)
     return outcome
@@ -55,7 +58,7 @@ def _in_parallel(run: Callable[[int, int], Outcome], count: int) -> Outcome:
     """Run in chunks over two processes."""
     chunks = [(min(CHUNK, count - first), first // CHUNK + 1) for first in range(0, count, CHUNK)]
     whole = Outcome("")
-    with multiprocessing.get_context("spawn").Pool(PROCESSES) as pool:
+    with multiprocessing.get_context("spawn").Pool(PROCESSES, collect_seldom) as pool:
         for outcome in pool.starmap(run, chunks, chunksize=1):
             whole.name = outcome.name
             whole.add(outcome)

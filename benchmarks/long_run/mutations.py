@@ -45,8 +45,9 @@ ODD: tuple[Any, ...] = (
 )  # fmt: skip
 LIKELY: tuple[Any, ...] = (
     "0.00", "1.00", "-5.00", "100000.00", "99999999999.99", "0.01", "2025-06-30", "2024-12-31", "1990-01-01",
-    "2200-12-31", "0001-01-01", None, True, False, "", "33.3333", "100", "0", "us", 2021, 2026, 1, 12, 366, [], {},
-    "business", "rental", "owner", "spouse", "a00001", "joint", "separate", "seven_year", "passenger_auto",
+    "2200-12-31", "0001-01-01", None, True, False, "", "33.3333", "100", "0", "us", 2021, 2026, 1, 12, 366,
+    [], {}, "business", "rental", "owner", "spouse", "a00001", "joint", "separate", "seven_year", "sale",
+    "passenger_auto",
     "residential_building", "land", "straight_line", "sale", "personal", "2025", "supplies", "gross_receipts",
 )  # fmt: skip
 """Values that fit where many stand, so that the file is read and computed."""
@@ -159,18 +160,19 @@ def mutated_imports(count: int, seed: int) -> Outcome:
     chance = random.Random(seed)
     file = next(file for file in client_files().values() if file.statements)
     kinds: tuple[tuple[bytes, Callable[[bytes, ClientFile], None]], ...] = (
-        (CSV, _take_statement), (CSV_SEMICOLON, _take_statement), (OFX_SGML, _take_statement),
-        (OFX_XML, _take_statement), (LIST, _take_list), (_workbook(), _take_workbook),
+        (CSV, take_statement), (CSV_SEMICOLON, take_statement), (OFX_SGML, take_statement),
+        (OFX_XML, take_statement), (LIST, take_list), (workbook(), take_workbook),
     )  # fmt: skip
     for number in range(count):
         kind, (data, take) = number % len(kinds), kinds[number % len(kinds)]
-        mutated = _packed(data, chance) if take is _take_workbook else _bytes(data, chance)
+        mutated = _packed(data, chance) if take is take_workbook else _bytes(data, chance)
         with outcome.trial(f"import {seed}/{number} of kind {kind}"):
             take(mutated, file)
     return outcome
 
 
-def _take_statement(data: bytes, file: ClientFile) -> None:
+def take_statement(data: bytes, file: ClientFile) -> None:
+    """Read a statement and take it in, or refuse it."""
     try:
         if is_ofx(data):
             statements = to_the_end(read_ofx(data, "mutated"))
@@ -190,11 +192,13 @@ def _take_statement(data: bytes, file: ClientFile) -> None:
             raise AssertionError("a statement that was read can't be taken in") from error
 
 
-def _take_list(data: bytes, file: ClientFile) -> None:
+def take_list(data: bytes, file: ClientFile) -> None:
+    """Read an asset list, or refuse it."""
     _take_cells("mutated.csv", data, file)
 
 
-def _take_workbook(data: bytes, file: ClientFile) -> None:
+def take_workbook(data: bytes, file: ClientFile) -> None:
+    """Read an asset list from a workbook, or refuse it."""
     _take_cells("mutated.xlsx", data, file)
 
 
@@ -206,7 +210,8 @@ def _take_cells(name: str, data: bytes, file: ClientFile) -> None:
     settle_prior(file, list_rows(file, cells[:40], guess_columns(cells[0]), "a00001"))
 
 
-def _workbook() -> bytes:
+def workbook() -> bytes:
+    """A small asset list as a workbook."""
     from openpyxl import Workbook  # noqa: PLC0415 (a quarter of a second, only here)
 
     book = Workbook()

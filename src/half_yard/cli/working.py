@@ -23,6 +23,7 @@ from half_yard.statements import (
     Proposal,
     RowState,
     Target,
+    TooManyRowsError,
     Tray,
     TrayRow,
     UnreadableError,
@@ -91,6 +92,8 @@ def _take(options: argparse.Namespace) -> int:
                 except AccountUnsureError as error:
                     names = " or ".join(f"--same-as “{a.account}”" for a in error.alike)
                     raise CommandError(f"{error} Say {names}, or --not and the account.") from error
+                except TooManyRowsError as error:
+                    raise CommandError(str(error)) from error
                 file, _ = apply(file, taken.edit)
                 changes += taken.edit.changes
                 told.append(_told(statement, layout, taken.rows, taken.aside, taken.key))

@@ -3,7 +3,7 @@
 from half_yard.statements.delimited import Layout, UnreadableError, guess_layout, read_delimited
 from half_yard.statements.ofx import is_ofx, read_ofx
 from half_yard.statements.sorting import Proposal, Target, learnable_rules, proposals
-from half_yard.statements.taking_in import AccountUnsureError, TakenIn, take_in
+from half_yard.statements.taking_in import AccountUnsureError, TakenIn, TooManyRowsError, take_in
 from half_yard.statements.tray import RowState, Totals, Tray, TrayRow, set_aside, sort_rows
 
 __all__ = [
@@ -13,6 +13,7 @@ __all__ = [
     "RowState",
     "TakenIn",
     "Target",
+    "TooManyRowsError",
     "Totals",
     "Tray",
     "TrayRow",

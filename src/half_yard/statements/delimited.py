@@ -20,8 +20,10 @@ SAMPLE = 80
 MOSTLY = 0.8
 STEP = 500
 LONGEST_SIGNATURE = 1000
-LARGEST_BYTES = 30_000_000
-MOST_ROWS = 100_000
+LARGEST_BYTES = 8_000_000
+LOOKED_AT = 200_000
+MOST_ROWS = 30_000
+"""Of a statement, and of all in a file."""
 TOO_MANY = f"It has more than {MOST_ROWS:,} rows. Divide it, such as by quarter."
 MOST_BROKEN = 200
 # The headings that banks use for what a column holds: the first role whose word is found takes the column.
@@ -68,6 +70,7 @@ class Layout(Record):
 
 def guess_layout(text: str) -> Layout:
     """The layout that fits the first lines best. Raises UnreadableError where there is nothing to read."""
+    text = text[:LOOKED_AT]
     best = max(DELIMITERS, key=lambda delimiter: _agreement(text, delimiter))
     sample = list(islice(cells_of(text, best), SAMPLE))
     if not sample:

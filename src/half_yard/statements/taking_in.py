@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from half_yard.books import Alike, alike_accounts, already_in, answer_accounts, called, is_same_account, twins
 from half_yard.records import Change, ClientFile, Edit, Statement, StatementRow, add, apply, next_id
 from half_yard.records.naming import same_name
+from half_yard.statements.delimited import MOST_ROWS
 
 
 class AccountUnsureError(ValueError):
@@ -20,6 +21,10 @@ class AccountUnsureError(ValueError):
         super().__init__(f"{statement.name}, of {name}: this looks like {alike[0]}. Is it the same account?")
         self.statement = statement
         self.alike = tuple(alike)
+
+
+class TooManyRowsError(ValueError):
+    """A file can't hold so many rows."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,8 +40,15 @@ class TakenIn:
 
 def take_in(file: ClientFile, statement: Statement, answers: Mapping[str, bool] | None = None) -> TakenIn:
     """The edit that takes a statement in. `answers` say by account whether an account of the file is the same
-    as the statement's; they are kept in the file. Raises AccountUnsureError where one is missing."""
+    as the statement's; they are kept in the file. Raises AccountUnsureError where one is missing,
+    TooManyRowsError."""
     answers = answers or {}
+    there = sum(len(each.rows) for each in file.statements.values())
+    if there + len(statement.rows) > MOST_ROWS:
+        raise TooManyRowsError(
+            f"{statement.name} has {len(statement.rows):,} rows, the file {there:,}: it holds {MOST_ROWS:,}. "
+            "Take out a statement that is not needed any more, or keep an activity in a file of its own."
+        )
     alike = alike_accounts(file, statement)
     unanswered = [each for each in alike if each.account not in answers]
     if unanswered:

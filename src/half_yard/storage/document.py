@@ -16,9 +16,9 @@ from half_yard.storage.sealing import Keys, Seal, is_sealed, unsealed
 
 FORMAT = "half-yard client file"
 VERSION = 1
-LARGEST_BYTES = 24_000_000
-"""Of the plain text: some 20,000 rows of statements a month for a year. Read, it takes about fifteen times as
-much memory."""
+LARGEST_BYTES = 10_000_000
+"""Of the plain text: 40,000 rows of statements. What is no client file may take thirty times as
+much memory before it is found out."""
 LARGEST_ON_DISK = 2 * LARGEST_BYTES
 LONGEST_NUMBER = 40
 SHOWN_PROBLEMS = 3

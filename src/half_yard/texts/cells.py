@@ -12,6 +12,7 @@ LONGEST_LINE = 100_000
 MOST_LINES_OF_A_CELL = 20
 """A quote that is not closed within so many lines is a stray one."""
 MOST_COLUMNS = 500
+MOST_LINES = 500_000
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,6 +46,9 @@ def rows_of(text: str, delimiter: str) -> Iterator[Row | BrokenLine]:
         if not line:
             return
         number += 1
+        if number > MOST_LINES:
+            yield BrokenLine(number, f"a file is read up to {MOST_LINES:,} lines; the rest is left out")
+            return
         line = line.rstrip("\n")
         if len(line) > LONGEST_LINE:
             yield BrokenLine(number, f"it is longer than {LONGEST_LINE:,} signs")

@@ -11,7 +11,7 @@ from half_yard.books import settle_accounts, unsure_accounts
 from half_yard.desktop.statements.account_question import AccountQuestion
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Statement, apply
-from half_yard.statements import AccountUnsureError, TakenIn, take_in
+from half_yard.statements import AccountUnsureError, TakenIn, TooManyRowsError, take_in
 
 ALL = "all"
 
@@ -57,6 +57,9 @@ class Taking(QObject):
         for number, statement in enumerate(asked.statements):
             try:
                 taken = take_in(file, statement, asked.answers.get(number))
+            except TooManyRowsError as error:
+                said.append(str(error))
+                continue
             except AccountUnsureError as error:
                 self._asked = replace(asked, number=number, account=error.alike[0].account)
                 self.taken.emit("")
