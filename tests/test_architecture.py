@@ -88,6 +88,27 @@ class Rooms(unittest.TestCase):
         )
         self.assertEqual(subprocess.run([sys.executable, "-c", program], check=False).returncode, 0)
 
+    def test_the_notice_names_every_package_that_ships(self) -> None:
+        root = SOURCE.parent.parent
+        notice = (root / "NOTICE").read_text(encoding="utf-8").casefold()
+        pinned = (root / "requirements" / "runtime.txt").read_text(encoding="utf-8")
+        names = {line.partition("==")[0] for line in pinned.splitlines() if "==" in line and line[:1] != " "}
+        self.assertGreater(len(names), 10)
+        self.assertEqual([name for name in sorted(names) if name not in notice], [])
+
+    def test_only_one_place_writes_files(self) -> None:
+        """Everything else hands its bytes to storage/writing.py, which never leaves a half-written file; the
+        journal appends, the lock holds a note, the keeper and the window's PDF writer write to no path."""
+        may = {"writing.py", "journal.py", "lock.py"}
+        for path in SOURCE.rglob("*.py"):
+            for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+                if isinstance(node, ast.Call) and path.name not in may:
+                    called = ast.unparse(node.func)
+                    writes = called.endswith((".write_bytes", ".write_text", "shutil.copy", "shutil.copy2"))
+                    opens = called in {"open", "os.open", "os.fdopen"} and "w" in ast.unparse(node)[5:]
+                    with self.subTest(path=path.name, line=node.lineno):
+                        self.assertFalse(writes or opens, called)
+
     def test_files_stay_small(self) -> None:
         long = [p.name for p in SOURCE.rglob("*.py") if len(p.read_text().splitlines()) > LONGEST]
         self.assertEqual(long, [])

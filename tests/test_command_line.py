@@ -1,17 +1,23 @@
 """The command line, run as a user runs it."""
 
+import contextlib
 import csv
 import io
 import json
+import os
 import subprocess
 import sys
 import tempfile
 import unittest
 from pathlib import Path
+from typing import Any
+from unittest import mock
 
-from half_yard.demo import MAIN_FILE
+from half_yard.cli import main as cli_main
+from half_yard.demo import MAIN_FILE, client_files
+from half_yard.records import change
 from half_yard.records.schema import schema_text
-from half_yard.storage import read_file
+from half_yard.storage import OpenFile, read_file, to_text
 
 
 class CommandLine(unittest.TestCase):
@@ -28,10 +34,14 @@ class CommandLine(unittest.TestCase):
         assert made.returncode == 0, made.stderr
 
     @staticmethod
-    def run_command(*arguments: str) -> "subprocess.CompletedProcess[str]":
+    def run_command(
+        *arguments: str, given: str = "", **environment: str
+    ) -> "subprocess.CompletedProcess[str]":
         return subprocess.run(
-            [sys.executable, "-m", "half_yard", *arguments], capture_output=True, text=True, check=False
-        )
+            [sys.executable, "-m", "half_yard", *arguments],
+            capture_output=True, encoding="utf-8", check=False, input=given,
+            env={**os.environ, **environment},
+        )  # fmt: skip
 
     def test_compute_as_json_has_stable_keys_and_decimal_strings(self) -> None:
         done = self.run_command("compute", str(self.main), "--json")
@@ -112,3 +122,142 @@ class CommandLine(unittest.TestCase):
         done = self.run_command("check", str(old))
         self.assertEqual(done.returncode, 2)
         self.assertIn("2021 to 2026", done.stderr)
+
+    def test_no_identity_number_reaches_the_terminal(self) -> None:
+        for command in ("compute", "check", "books", "assets", "tray"):
+            with self.subTest(command=command):
+                printed = self.run_command(command, str(self.main))
+                self.assertNotIn("000-41-7726", printed.stdout + printed.stderr)
+                self.assertNotIn("000-63-1958", printed.stdout + printed.stderr)
+        self.assertIn("•••-••-7726", self.run_command("check", str(self.main)).stdout)
+
+    def test_edits_that_are_not_saved_are_said_or_counted(self) -> None:
+        path = self.office / "Unsaved 2025.halfyard"
+        path.write_bytes(self.main.read_bytes())
+        opened = OpenFile.open(path)
+        opened.edit(change("Amount", "/entries/e00001/amount", "900000.00"))
+        opened.close()
+        before, with_it = (
+            self.run_command("compute", str(path), "--json", *more) for more in ((), ("--with-unsaved",))
+        )
+        self.assertIn("1 unsaved edit in the journal of Unsaved 2025.halfyard left out", before.stderr)
+        self.assertEqual(json.loads(before.stdout)["unsaved_edits"], 1)
+        self.assertEqual((json.loads(with_it.stdout)["unsaved_edits"], with_it.stderr), (0, ""))
+        self.assertNotEqual(json.loads(before.stdout)["sheets"], json.loads(with_it.stdout)["sheets"])
+
+    def test_any_locale(self) -> None:
+        plain = self.run_command("check", str(self.main)).stdout
+        for locale in ({"LC_ALL": "C"}, {"LC_ALL": "POSIX", "PYTHONUTF8": "0", "PYTHONCOERCECLOCALE": "0"},
+                       {"PYTHONIOENCODING": "latin-1"}):  # fmt: skip
+            with self.subTest(locale=locale):
+                done = self.run_command("check", str(self.main), **locale)
+                self.assertEqual((done.returncode, done.stdout), (0, plain))
+
+    def test_what_is_wrong_is_one_line_and_never_1(self) -> None:
+        for arguments, code, words, environment in (
+            (("compte", str(self.main)), 2, "Did you mean “compute”?", {}),
+            ((str(self.main), "second"), 2, "one too many", {}),
+            ((), 2, "there is no display", {"DISPLAY": "", "WAYLAND_DISPLAY": "", "QT_QPA_PLATFORM": ""}),
+            ((), 2, ":93", {"DISPLAY": ":93", "WAYLAND_DISPLAY": "", "QT_QPA_PLATFORM": "xcb"}),
+            (("compute", str(self.office)), 2, "is a folder", {}),
+            (("books", str(self.main), "--xlsx", str(self.main)), 2, "is a client file", {}),
+            (("go-back", str(self.main), "nowhere"), 2, "There is no state nowhere", {}),
+            (("take", str(self.main), str(self.main)), 2, "was not taken in", {}),
+        ):  # fmt: skip
+            with self.subTest(arguments=arguments, words=words):
+                done = self.run_command(*arguments, **environment)
+                self.assertEqual((done.returncode, len(done.stderr.splitlines())), (code, 1), done.stderr)
+                if ":93" not in words:  # where Qt lacks a library of the system, that is said instead
+                    self.assertIn(words, done.stderr)
+        odd = mock.patch("half_yard.cli.computing.computed", side_effect=ZeroDivisionError("odd"))
+        with odd, contextlib.redirect_stderr(io.StringIO()) as said:
+            self.assertEqual(cli_main(["compute", str(self.main)]), 3)
+        self.assertIn("the program made a mistake (ZeroDivisionError: odd)", said.getvalue())
+
+
+class Working(unittest.TestCase):
+    """The steps of the books from the command line, in the order in which they are done."""
+
+    STATEMENT = "Date,Description,Amount\n3/3/2025,Rowan Telephone,-40.00\n3/4/2025,Otters,200.00\n"
+
+    def setUp(self) -> None:
+        folder = tempfile.TemporaryDirectory(prefix="half yard ")
+        self.addCleanup(folder.cleanup)
+        self.path = Path(folder.name) / MAIN_FILE
+        self.path.write_text(to_text(client_files()[MAIN_FILE]), encoding="utf-8")
+        self.statement = Path(folder.name) / "march.csv"
+        self.statement.write_text(self.STATEMENT, encoding="utf-8")
+
+    def run_json(self, command: str, *arguments: str) -> dict[str, Any]:
+        done = CommandLine.run_command(command, str(self.path), *arguments, "--json")
+        self.assertEqual((done.returncode, done.stderr), (0, ""))
+        document: dict[str, Any] = json.loads(done.stdout)
+        return document
+
+    def refused(self, command: str, *arguments: str) -> str:
+        done = CommandLine.run_command(command, str(self.path), *arguments)
+        self.assertEqual((done.returncode, done.stdout), (2, ""))
+        return done.stderr
+
+    def test_take_sort_split(self) -> None:
+        before = self.path.read_bytes()
+        tried = self.run_json("take", str(self.statement), "--account", "Checking", "--dry-run")
+        self.assertEqual((tried["statements"][0]["rows"], tried["saved"]), (2, False))
+        self.assertEqual(self.path.read_bytes(), before)
+        layout = self.statement.with_name("layout.json")
+        layout.write_text(json.dumps(tried["statements"][0]["layout"]), encoding="utf-8")
+        taken = self.run_json("take", str(self.statement), "--account", "Checking", "--layout", str(layout))
+        self.assertEqual((taken["statements"][0]["statement"], taken["saved"]), ("b00002", True))
+        rows = {row["row"]: row for row in self.run_json("tray", "--waiting")["rows"]}
+        self.assertIn("rule", rows["b00002/r00001"]["state"])
+        ruled = self.run_json("sort", "--rules", "--row", "b00002/r00001")
+        self.assertEqual([each["row"] for each in ruled["sorted"]], ["b00002/r00001"])
+        self.assertIn("form_1040/total_income", [line["line"] for line in ruled["lines"]])
+        split = self.run_json("split", "b00002/r00002", "120=spar rents", "rest=Aside: personal")
+        self.assertEqual((split["left"], len(split["changes"])), ("0.00", 2))
+        self.assertIn(
+            "is left", self.refused("split", "b00002/r00002", "1=Aside: personal").replace("Nothing", "is")
+        )
+        self.run_json("sort", "--to", "Aside: personal", "--row", "b00002/r00001")
+        file = read_file(self.path)
+        row = file.statements["b00002"].rows["r00001"]
+        self.assertEqual(row.set_aside, "personal")
+        self.assertEqual([e.amount for e in file.entries.values() if e.from_row.startswith("b00002")], [120])
+
+    def test_an_account_under_two_names_must_be_said(self) -> None:
+        self.run_json("take", str(self.statement), "--account", "Checking")
+        again = ("take", str(self.statement), "--account", "Savings")
+        self.assertIn("Is it the same account?", self.refused(*again))
+        same = self.run_json(*again, "--same-as", "Checking")
+        self.assertEqual((same["statements"][0]["statement"], same["statements"][0]["here_already"]), ("", 2))
+        other = self.run_json("take", str(self.statement), "--account", "Card", "--not", "Checking")
+        self.assertEqual(other["statements"][0]["here_already"], 0)
+
+    def test_states_and_going_back(self) -> None:
+        self.run_json("take", str(self.statement), "--account", "Checking")
+        done = CommandLine.run_command("states", str(self.path), "--json")
+        (state,) = json.loads(done.stdout)
+        done = CommandLine.run_command("go-back", str(self.path), state["name"])
+        self.assertIn("statements: 1 gone (march)", done.stdout)
+        self.assertNotIn("b00002", read_file(self.path).statements)
+        self.path.write_text("{", encoding="utf-8")
+        done = CommandLine.run_command("go-back", str(self.path), state["name"])
+        self.assertIn("is again as it was", done.stdout)
+        self.assertEqual(read_file(self.path), client_files()[MAIN_FILE])
+
+    def test_sealing(self) -> None:
+        phrase = "tide tables and twine\n"
+        run = CommandLine.run_command
+        self.assertEqual(run("seal", str(self.path), "--passphrase-stdin", given=phrase).returncode, 0)
+        self.assertIn("is sealed. Give its passphrase", self.refused("compute"))
+        kept = self.path.with_name("phrase.txt")
+        kept.write_text(phrase, encoding="utf-8")
+        done = run("check", str(self.path), "--passphrase-file", str(kept))
+        self.assertEqual((done.returncode, done.stderr), (0, ""))
+        done = run("check", str(self.path), "--passphrase-stdin", given="something else\n")
+        self.assertIn("not its passphrase", done.stderr)
+        kept.write_text("another long phrase\n", encoding="utf-8")
+        run("seal", str(self.path), "--passphrase-stdin", "--new-passphrase-file", str(kept), given=phrase)
+        done = run("unseal", str(self.path), "--passphrase-file", str(kept))
+        self.assertEqual(done.returncode, 0, done.stderr)
+        self.assertEqual(read_file(self.path), client_files()[MAIN_FILE])

@@ -22,7 +22,6 @@ from half_yard.storage import (
     read_document,
     seal_folder,
     set_seal,
-    unseal_folder,
 )
 
 COMMANDS = ("states", "go-back", "seal", "unseal")
@@ -142,7 +141,7 @@ def _unseal(options: argparse.Namespace) -> int:
     if _known_seal(path, keys, passphrase) is None:
         raise CommandError(f"{path.name} is not sealed.")
     if path.is_dir():
-        refused = unseal_folder(path, keys)
+        refused = seal_folder(path, None, keys)
     else:
         set_seal(path, None, keys)
         refused = []

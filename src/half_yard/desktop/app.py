@@ -27,7 +27,7 @@ class NoWindowError(Exception):
 
 def see_that_windows_can_be_shown() -> None:
     """Qt ends the whole program where it finds no display: find out before it does. Raises NoWindowError."""
-    if os.environ.get("QT_QPA_PLATFORM", "xcb").partition(":")[0] != "xcb":
+    if (os.environ.get("QT_QPA_PLATFORM") or "xcb").partition(":")[0] != "xcb":
         return
     if not os.environ.get("DISPLAY"):
         if os.environ.get("WAYLAND_DISPLAY"):

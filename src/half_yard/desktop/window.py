@@ -20,20 +20,20 @@ from half_yard.countries import PACKS
 from half_yard.desktop import theme
 from half_yard.desktop.assets.page import ALONE, Part
 from half_yard.desktop.carry_strip import CarryStrip
-from half_yard.desktop.conflict_line import ConflictLine
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
 from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.parts import Page, button
 from half_yard.desktop.plain_words import PlainLabel
+from half_yard.desktop.safe_keeping import SafeKeeping
 from half_yard.desktop.stages import Stage, open_counts, stage_of
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.tape import Tape
 from half_yard.desktop.thread_panel import ThreadPanel
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
-from half_yard.storage import ChangedElsewhereError, FileRefusedError, OpenFile, SealedFileError
+from half_yard.storage import FileRefusedError, OpenFile, SealedFileError
 
 MOST_BACK = 50
 
@@ -65,6 +65,7 @@ class MainWindow(QMainWindow):
             self._stack.addWidget(page)
         self.thread_panel = ThreadPanel(self.workspace)
         self.carry = CarryStrip(self.workspace)
+        self.safe = SafeKeeping(self.workspace, self.clients, self)
         self._lay_out()
         self.commands = self._commands()
         self.finder = Finder(self.workspace, self.commands, self._centre)
@@ -74,8 +75,6 @@ class MainWindow(QMainWindow):
         self.workspace.changed.connect(self._refresh_tape)
         self.workspace.asked_for.connect(self._show_subject)
         self.workspace.said.connect(self.say)
-        self.workspace.conflict.connect(self._ask_which)
-        self.workspace.opened.connect(self.conflict.hide)
         self.show_stage(Stage.CLIENTS)
         self.clients.refresh_files()
         self.thread_panel.refresh()
@@ -85,9 +84,6 @@ class MainWindow(QMainWindow):
         middle.setSpacing(0)
         middle.addWidget(self._stack, 1)
         middle.addWidget(self.thread_panel)
-        self.conflict = ConflictLine()
-        self.conflict.ours.connect(self._save_ours)
-        self.conflict.theirs.connect(self._take_theirs)
         self._message = PlainLabel()
         self._message.setWordWrap(True)
         self._message.setAccessibleName("Message")
@@ -106,7 +102,7 @@ class MainWindow(QMainWindow):
         column.setSpacing(0)
         column.addWidget(self.tape)
         column.addLayout(middle, 1)
-        column.addWidget(self.conflict)
+        column.addWidget(self.safe.conflict)
         column.addWidget(self._message_bar)
         column.addWidget(self.carry)
         self.setCentralWidget(self._centre)
@@ -116,10 +112,7 @@ class MainWindow(QMainWindow):
         return {
             **stages,
             "Save": self.save,
-            "Earlier states": self._earlier,
-            "Seal this file with a passphrase": lambda: self._in_clients(self.clients.ask_to_seal),
-            "Take the seal off this file": self._unseal,
-            "Seal the office's folder": lambda: self._in_clients(self.clients.ask_to_seal_folder),
+            **self.safe.commands(partial(self.show_stage, Stage.CLIENTS)),
             "Undo": self.workspace.undo,
             "Redo": self.workspace.redo,
             "Open a file": self.clients.ask_for_file,
@@ -171,7 +164,7 @@ class MainWindow(QMainWindow):
             self.clients.ask_to_unlock(path.name, error.wrapped, partial(self.open_path, path))
             return False
         except FileRefusedError as error:
-            self._refuse(str(error))
+            self._refuse(str(error), path)
             return False
         file = opened.file
         if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
@@ -184,7 +177,7 @@ class MainWindow(QMainWindow):
             self.workspace.take(opened)
         except (FileRefusedError, OSError) as error:
             opened.close()
-            self._not_saved(error)
+            self.safe.not_saved(error)
             return False
         self._recent.note(path)
         self.clients.refresh_files()
@@ -194,9 +187,9 @@ class MainWindow(QMainWindow):
         self.show_stage(Stage.BOOKS if file.activities else Stage.CLIENTS)
         return True
 
-    def _refuse(self, problem: str) -> None:
+    def _refuse(self, problem: str, path: Path | None = None) -> None:
         self.show_stage(Stage.CLIENTS)
-        self.clients.say(problem)
+        self.clients.say(problem, path)
 
     def _let_go(self, *, as_opened: bool = False) -> bool:
         """Save and let go of the open file; says whether that worked."""
@@ -204,24 +197,17 @@ class MainWindow(QMainWindow):
         try:
             self.workspace.release(as_opened=as_opened)
         except (FileRefusedError, OSError) as error:
-            self._not_saved(error)
+            self.safe.not_saved(error)
             return False
         return True
-
-    def _not_saved(self, error: FileRefusedError | OSError) -> None:
-        """Say why the file stays open; a conflict is asked about in its own place."""
-        if isinstance(error, OSError):
-            self.say(
-                f"The file can't be saved: {error.strerror}. It stays open, with its edits in the journal."
-            )
-        elif not isinstance(error, ChangedElsewhereError):
-            self.say(str(error))
 
     def _take_focus(self) -> None:
         """Let an editor that is being typed in hand over what it holds."""
         focused = QApplication.focusWidget()
         if focused is not None:
             focused.clearFocus()
+            if QApplication.focusWidget() is None and focused.isVisible():
+                focused.setFocus()
 
     def save(self) -> None:
         """Save the open file, or say why it can't be."""
@@ -229,47 +215,7 @@ class MainWindow(QMainWindow):
         try:
             self.workspace.save()
         except (FileRefusedError, OSError) as error:
-            self._not_saved(error)
-
-    def _ask_which(self, error: ChangedElsewhereError) -> None:
-        """Another program changed the file: which of the two states goes on?"""
-        self.conflict.ask(str(error), error.differs)
-
-    def _save_ours(self) -> None:
-        try:
-            self.workspace.save(over_changes=True)
-        except (FileRefusedError, OSError) as error:
-            self._not_saved(error)
-            return
-        self.conflict.hide()
-        self.say("Saved. What the other program had made of the file is kept among the earlier states.")
-
-    def _take_theirs(self) -> None:
-        try:
-            self.workspace.take_theirs()
-        except (FileRefusedError, OSError) as error:
-            self._not_saved(error)
-            return
-        self.conflict.hide()
-
-    def _earlier(self) -> None:
-        self._in_clients(self.clients.show_earlier)
-
-    def _in_clients(self, act: Callable[[], None]) -> None:
-        """Show the Clients page and do something there."""
-        self.show_stage(Stage.CLIENTS)
-        act()
-
-    def _unseal(self) -> None:
-        if not self.workspace.is_open or self.workspace.open_file.seal is None:
-            self.say("The open file is not sealed.")
-            return
-        try:
-            self.workspace.seal("")
-        except (FileRefusedError, OSError) as error:
-            self._not_saved(error)
-            return
-        self.say("The file is not sealed any more: anybody who can read it on disk can read it.")
+            self.safe.not_saved(error)
 
     def closeEvent(self, event: QCloseEvent) -> None:
         if self._let_go():

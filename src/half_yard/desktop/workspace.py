@@ -160,11 +160,19 @@ class Workspace(QObject):
         """Seal every client file of a folder and all that will be made in it, the open file among them;
         returns which could not be, in words. Raises FileRefusedError, OSError."""
         seal = self.keys.remember(Seal.new(passphrase))
+        return self._seal_all(folder, seal, f"The folder {folder.name} is sealed. {FINAL}")
+
+    def unseal_folder(self, folder: Path) -> str:
+        """Take the seal off every client file of a folder; returns which could not be, in words. Raises
+        FileRefusedError, OSError."""
+        return self._seal_all(folder, None, f"The folder {folder.name} is not sealed any more.")
+
+    def _seal_all(self, folder: Path, seal: Seal | None, said: str) -> str:
         opened = self._open if self._open is not None and self._open.path.parent == folder.resolve() else None
         if opened is not None:
             change_seal(opened, seal, self.keys)
         refused = seal_folder(folder, seal, self.keys, spare=opened.path if opened else None)
-        self.said.emit(f"The folder {folder.name} is sealed. {FINAL}")
+        self.said.emit(said)
         self.opened.emit()
         if self.is_open:
             self.changed.emit()

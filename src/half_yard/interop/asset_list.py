@@ -91,8 +91,9 @@ def read_cells(name: str, data: bytes) -> Generator[int, None, list[list[str]]]:
     for number, row in enumerate(rows):
         if number % STEP == 0:
             yield number
-        if any(cell.strip() for cell in row):
-            kept.append(row)
+        last = max((place for place, cell in enumerate(row, 1) if cell.strip()), default=0)
+        if last:
+            kept.append(row[:last])
         if len(kept) > MOST_ROWS + 1:
             raise UnreadableListError(f"It has more than {MOST_ROWS:,} rows. Divide it.")
     if len(kept) < 2:

@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-import csv
-import io
 import json
 
 from half_yard.countries import Computation
+from half_yard.interop.csv_text import csv_text
 
 COLUMNS = (
     "asset", "activity", "name", "class", "acquired", "in_service", "cost", "section_179", "method",
@@ -38,8 +37,4 @@ def assets_text(computation: Computation, *, as_json: bool = False) -> str:
     rows = asset_rows(computation)
     if as_json:
         return json.dumps(rows, indent=1, ensure_ascii=False) + "\n"
-    out = io.StringIO(newline="")
-    writer = csv.DictWriter(out, COLUMNS, lineterminator="\r\n")
-    writer.writeheader()
-    writer.writerows(rows)
-    return out.getvalue()
+    return csv_text(COLUMNS, rows)

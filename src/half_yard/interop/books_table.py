@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-import csv
-import io
 import json
 from collections.abc import Iterator
 from dataclasses import asdict, dataclass, fields
 
 from half_yard.countries import Computation, StatementLine, pack_for
+from half_yard.interop.csv_text import csv_text
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,8 +68,4 @@ def books_text(computation: Computation, *, as_json: bool = False) -> str:
     rows = [asdict(row) for row in books_rows(computation)]
     if as_json:
         return json.dumps(rows, indent=1, ensure_ascii=False) + "\n"
-    out = io.StringIO(newline="")
-    writer = csv.DictWriter(out, [field.name for field in fields(BooksRow)], lineterminator="\r\n")
-    writer.writeheader()
-    writer.writerows(rows)
-    return out.getvalue()
+    return csv_text([field.name for field in fields(BooksRow)], rows)

@@ -11,6 +11,7 @@ from typing import Literal
 from pydantic import ValidationError
 
 from half_yard.records import Record, Statement, StatementRow
+from half_yard.records.amounts import LARGEST
 from half_yard.records.identifiers import fresh_ids
 from half_yard.statements.written import DateStyle, read_day, read_money
 from half_yard.texts import BrokenLine, cells_of, rows_of
@@ -285,6 +286,11 @@ def _amount(amount: str, paid_in: str, paid_out: str, layout: Layout) -> Decimal
     return into - out
 
 
+def bounded(amount: Decimal) -> Decimal | None:
+    """An amount that was worked out, if it is one that can be kept."""
+    return amount if abs(amount) <= LARGEST else None
+
+
 def _ends(
     rows: Sequence[StatementRow], balances: Sequence[Decimal | None]
 ) -> tuple[Decimal | None, Decimal | None]:
@@ -294,5 +300,5 @@ def _ends(
     known = [(row, balance) for row, balance in zip(rows, balances, strict=True) if balance is not None]
     (first, first_balance), (last, last_balance) = known[0], known[-1]
     if first.date and last.date and first.date > last.date:
-        return last_balance - last.amount, first_balance
-    return first_balance - first.amount, last_balance
+        return bounded(last_balance - last.amount), first_balance
+    return bounded(first_balance - first.amount), last_balance

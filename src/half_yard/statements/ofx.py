@@ -20,7 +20,7 @@ from half_yard.figures.rounding import to_cents
 from half_yard.records import Statement, StatementRow
 from half_yard.records.amounts import LARGEST
 from half_yard.records.identifiers import fresh_ids
-from half_yard.statements.delimited import MOST_ROWS, STEP, TOO_MANY, UnreadableError, as_broken
+from half_yard.statements.delimited import MOST_ROWS, STEP, TOO_MANY, UnreadableError, as_broken, bounded
 from half_yard.texts import NotTextError, decoded, quoted
 
 TAG = re.compile(r"<(/?)([A-Za-z0-9.]+)>(?:<!\[CDATA\[(.*?)\]\]>|([^<]*))", re.DOTALL)
@@ -127,7 +127,7 @@ class _Reading:
             self._broken.append(f"closing balance: {error}")
         opening = None
         if closing is not None and not self._broken:
-            opening = closing - sum((row.amount for row in self._rows), Decimal(0))
+            opening = bounded(closing - sum((row.amount for row in self._rows), Decimal(0)))
         return Statement(
             name=name,
             account=self.header.get("ACCTID", "")[:LONGEST_ACCOUNT],
@@ -164,6 +164,6 @@ def _money(text: str) -> Decimal:
         amount = Decimal(text.replace(",", ".").replace(" ", ""))
     except InvalidOperation as error:
         raise ValueError(f"{quoted(text)} is no amount" if text else "it has no amount") from error
-    if not amount.is_finite() or abs(amount) > LARGEST:
+    if not amount.is_finite() or amount.copy_abs() > LARGEST:
         raise ValueError(f"{quoted(text)} is no amount")
     return to_cents(amount)

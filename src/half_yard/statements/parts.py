@@ -86,10 +86,8 @@ def remove_part(row: TrayRow, part: Part) -> Edit:
 
 
 def _check(wanted: Decimal, left: Decimal) -> None:
-    if wanted == 0:
-        raise PartError(
-            "A part of nothing is none. Type its amount." if left else "Nothing is left of this row."
-        )
+    if not left:
+        raise PartError("Nothing is left of this row.")
     if not 0 < wanted <= left:
         raise PartError(f"Of this row {exact_text(left)} is left: a part is at most that.")
 

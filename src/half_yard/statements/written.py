@@ -7,6 +7,8 @@ import re
 from decimal import Decimal
 from enum import StrEnum
 
+from half_yard.figures.rounding import to_cents
+from half_yard.records.amounts import LARGEST
 from half_yard.records.dates import MONTHS, full_year
 from half_yard.texts import quoted
 
@@ -78,4 +80,6 @@ def read_money(text: str, decimal_sign: str) -> Decimal:
     if re.search(r"[a-z]", plain, re.IGNORECASE):
         raise ValueError(f"{quoted(text)} is no amount")
     amount = Decimal("".join(groups) + "." + (cents or "0"))
-    return -amount if below else amount
+    if amount > LARGEST or to_cents(amount) != amount:
+        raise ValueError(f"{quoted(text)} is no amount in dollars and cents")
+    return -to_cents(amount) if below else to_cents(amount)

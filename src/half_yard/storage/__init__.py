@@ -13,7 +13,7 @@ from half_yard.storage.refusals import (
     WrongPassphraseError,
 )
 from half_yard.storage.sealing import FINAL, Keys, Seal
-from half_yard.storage.sealing_files import change_seal, office_seal, seal_folder, set_seal, unseal_folder
+from half_yard.storage.sealing_files import change_seal, office_seal, seal_folder, set_seal
 from half_yard.storage.writing import write_out, write_whole
 
 __all__ = [
@@ -40,7 +40,6 @@ __all__ = [
     "set_seal",
     "to_bytes",
     "to_text",
-    "unseal_folder",
     "write_out",
     "write_whole",
 ]

@@ -65,22 +65,12 @@ def change_seal(opened: OpenFile, seal: Seal | None, keys: Keys) -> None:
             write_whole(damaged, seal.envelope(damaged.read_bytes()))
 
 
-def seal_folder(folder: Path, seal: Seal, keys: Keys, *, spare: Path | None = None) -> list[str]:
-    """Seal every client file of a folder, and all that will be made in it, but for one that is open and
-    sealed already; returns what could not be sealed, in words. Raises OSError."""
-    write_whole(folder / OFFICE_KEY, _key_document(seal))
-    return _for_all(folder, seal, keys, spare)
-
-
-def unseal_folder(folder: Path, keys: Keys) -> list[str]:
-    """Take the seal off every client file of a folder; returns what could not be. Raises OSError."""
-    refused = _for_all(folder, None, keys, None)
-    if not refused:
-        (folder / OFFICE_KEY).unlink(missing_ok=True)
-    return refused
-
-
-def _for_all(folder: Path, seal: Seal | None, keys: Keys, spare: Path | None) -> list[str]:
+def seal_folder(folder: Path, seal: Seal | None, keys: Keys, *, spare: Path | None = None) -> list[str]:
+    """Seal every client file of a folder and all that will be made in it, or take their seals off with None;
+    but for one (`spare`) that is open and done already. Returns what could not be done, in words. Raises
+    OSError."""
+    if seal is not None:
+        write_whole(folder / OFFICE_KEY, _key_document(seal))
     refused = []
     for path in sorted(folder.glob(f"*{SUFFIX}")):
         if path.resolve() == spare:
@@ -89,6 +79,8 @@ def _for_all(folder: Path, seal: Seal | None, keys: Keys, spare: Path | None) ->
             set_seal(path, seal, keys)
         except FileRefusedError as error:
             refused.append(str(error))
+    if seal is None and not refused:
+        (folder / OFFICE_KEY).unlink(missing_ok=True)
     return refused
 
 

@@ -44,6 +44,7 @@ class ClientsPage(Page):
         super().__init__(workspace)
         self._recent = recent
         self._waiting: list[Path] = []
+        self._refused: Path | None = None
         self._timer = QTimer(self)
         self._timer.setInterval(0)
         self._timer.timeout.connect(self._stand_next)
@@ -127,7 +128,7 @@ class ClientsPage(Page):
     def show_earlier(self) -> None:
         """Show the earlier states of the file that is chosen in the list, or else of the open one."""
         item = self.files.item(self.files.currentRow(), 0)
-        path = item.data(PATH_ROLE) if item is not None else self._workspace.path
+        path = self._refused or (item.data(PATH_ROLE) if item is not None else self._workspace.path)
         if path is None:
             self.say("Choose a file in the list: its earlier states are shown then.")
             return
@@ -175,6 +176,14 @@ class ClientsPage(Page):
             self.say(self._workspace.seal_folder(folder, passphrase))
 
         self.key_line.ask(f"Seal the folder {folder.name}", "Seal it all", seal, more=FINAL, twice=True)
+
+    def unseal_folder(self) -> None:
+        """Take the seal off every file of the office's folder."""
+        if self._recent.folder is not None:
+            try:
+                self.say(self._workspace.unseal_folder(self._recent.folder))
+            except (FileRefusedError, OSError) as error:
+                self.say(str(error))
 
     def focus(self) -> None:
         """Put the cursor on the list of files."""
@@ -240,8 +249,9 @@ class ClientsPage(Page):
             self._recent.use_folder(Path(name))
             self.refresh_files()
 
-    def say(self, problem: str) -> None:
-        """Say beneath the list why a file was not opened or made."""
+    def say(self, problem: str, path: Path | None = None) -> None:
+        """Say beneath the list why a file was not opened or made; “Earlier states” then is about its path."""
+        self._refused = path
         self._problem.setText(problem)
         self._problem.setVisible(bool(problem))
 

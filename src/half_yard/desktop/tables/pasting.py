@@ -11,6 +11,7 @@ from pydantic import JsonValue, ValidationError
 
 from half_yard.desktop.tables.columns import Column
 from half_yard.records import Record
+from half_yard.texts import inert
 
 MOST_PROBLEMS = 3
 
@@ -89,5 +90,7 @@ def _record(
 def as_rows(cells: Sequence[Sequence[str]]) -> str:
     """Cells as text that a spreadsheet takes from the clipboard."""
     out = io.StringIO(newline="")
-    csv.writer(out, delimiter="\t", lineterminator="\n").writerows(cells)
+    csv.writer(out, delimiter="\t", lineterminator="\n").writerows(
+        [inert(cell) for cell in row] for row in cells
+    )
     return out.getvalue()
