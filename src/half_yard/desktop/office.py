@@ -39,7 +39,7 @@ class RecentFiles:
             kept = json.loads(self._path.read_text(encoding="utf-8"))
             self.folder = Path(kept["folder"]) if kept.get("folder") else None
             self.files = [Path(name) for name in kept.get("files", [])]
-        except (OSError, ValueError, AttributeError, TypeError):
+        except (OSError, ValueError, AttributeError, TypeError, RecursionError):
             self.files = []
 
     def note(self, path: Path) -> None:

@@ -10,22 +10,18 @@ from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Fie
 
 LAST_YEAR = 2200
 """Of any date: no asset's life reaches beyond it."""
-NOT_WRITTEN = re.compile("[\x00-\x1f\x7f-\x9f\u200e\u200f\u202a-\u202e\u2066-\u2069]+")
-"""Signs that control a terminal or turn the direction of writing, and are no part of a text."""
+NOT_WRITTEN = re.compile("[\x00-\x1f\x7f-\x9f\u200e\u200f\u202a-\u202e\u2066-\u2069\ud800-\udfff]+")
+"""Signs that control a terminal or turn the direction of writing, and are no part of a text: a space stands
+for them; and half signs, which no file can hold."""
 HALF_SIGNS = re.compile("[\ud800-\udfff]")
 
 
-def written(text: str) -> str:
-    """A text without signs that nobody writes: a space stands for them."""
-    return NOT_WRITTEN.sub(" ", text) if NOT_WRITTEN.search(text) else text
-
-
 def _text(value: Any) -> Any:
-    if not isinstance(value, str):
+    if not isinstance(value, str) or not NOT_WRITTEN.search(value):
         return value
     if HALF_SIGNS.search(value):
         raise ValueError("a text has half a sign in it that no file can hold (a lone surrogate)")
-    return written(value)
+    return NOT_WRITTEN.sub(" ", value)
 
 
 def _sane(day: datetime.date) -> datetime.date:

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
+from pydantic import Field
+
 from half_yard.records.amounts import Amount, Percent
 from half_yard.records.record import Date, Key, Record, Text
 
@@ -34,7 +36,7 @@ class StatementRow(Record):
     reference: Text = ""
     source_line: int = 0
     set_aside: Text = ""
-    parts_aside: Mapping[Key, AsidePart] = {}
+    parts_aside: Mapping[Key, AsidePart] = Field(default_factory=dict)
 
     @property
     def is_double(self) -> bool:

@@ -43,12 +43,6 @@ def take_in(file: ClientFile, statement: Statement, answers: Mapping[str, bool] 
     as the statement's; they are kept in the file. Raises AccountUnsureError where one is missing,
     TooManyRowsError."""
     answers = answers or {}
-    there = sum(len(each.rows) for each in file.statements.values())
-    if there + len(statement.rows) > MOST_ROWS:
-        raise TooManyRowsError(
-            f"{statement.name} has {len(statement.rows):,} rows, the file {there:,}: it holds {MOST_ROWS:,}. "
-            "Take out a statement that is not needed any more, or keep an activity in a file of its own."
-        )
     alike = alike_accounts(file, statement)
     unanswered = [each for each in alike if each.account not in answers]
     if unanswered:
@@ -61,11 +55,21 @@ def take_in(file: ClientFile, statement: Statement, answers: Mapping[str, bool] 
     rows, aside = _without_doubles(file, statement)
     key = ""
     if aside < len(rows) or not rows:
+        _see_that_it_fits(file, statement)
         key = next_id("statements", file.statements)
         taken = statement.model_copy(update={"rows": rows})
         changes += add("", f"/statements/{key}", taken).changes
     label = f"{statement.name or 'Statement'}: {len(rows)} rows"
     return TakenIn(Edit(label=label, changes=tuple(changes)), key, len(rows), aside)
+
+
+def _see_that_it_fits(file: ClientFile, statement: Statement) -> None:
+    there = sum(len(each.rows) for each in file.statements.values())
+    if there + len(statement.rows) > MOST_ROWS:
+        raise TooManyRowsError(
+            f"{statement.name} has {len(statement.rows):,} rows, the file {there:,}: it holds {MOST_ROWS:,}. "
+            "Take out a statement that is not needed any more, or keep an activity in a file of its own."
+        )
 
 
 def _answered(

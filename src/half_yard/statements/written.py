@@ -80,6 +80,7 @@ def read_money(text: str, decimal_sign: str) -> Decimal:
     if re.search(r"[a-z]", plain, re.IGNORECASE):
         raise ValueError(f"{quoted(text)} is no amount")
     amount = Decimal("".join(groups) + "." + (cents or "0"))
-    if amount > LARGEST or to_cents(amount) != amount:
+    exact = to_cents(amount) if amount <= LARGEST else None
+    if exact is None or exact != amount:
         raise ValueError(f"{quoted(text)} is no amount in dollars and cents")
-    return -to_cents(amount) if below else to_cents(amount)
+    return -exact if below else exact

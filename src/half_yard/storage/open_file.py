@@ -12,7 +12,7 @@ from half_yard.records.differing import difference, differences
 from half_yard.storage.adopting import adopt, now_called
 from half_yard.storage.copies import keep_copy, last_good_copy, note_state
 from half_yard.storage.document import Document, digest, read_bytes, read_document, to_bytes
-from half_yard.storage.history import Done, History
+from half_yard.storage.history import MOST_STEPS, Done, History
 from half_yard.storage.journal import Journal, read_journal
 from half_yard.storage.keeper import Keeper
 from half_yard.storage.lock import Lock, UnwritableError
@@ -341,6 +341,10 @@ class OpenFile:
 
 
 def _brought_back(count: int) -> str:
+    if count > MOST_STEPS:
+        return (
+            f"{count:,} unsaved edits were brought back. Undo takes the last {MOST_STEPS:,} back one by one."
+        )
     return (
         f"{count} unsaved edit{'s were' if count > 1 else ' was'} brought back after the program "
         f"ended without saving. Undo takes {'them back one by one' if count > 1 else 'it back'}."
@@ -350,7 +354,7 @@ def _brought_back(count: int) -> str:
 def _locked(path: Path) -> tuple[Lock | None, str]:
     """The lock, or why the file can only be looked at. Raises FileInUseError, FileRefusedError."""
     try:
-        if path.is_file() and not path.stat().st_mode & 0o222:
+        if path.is_file() and not (path.stat().st_mode & 0o222 and os.access(path, os.W_OK)):
             return None, "the file is marked as not to be written"
         return Lock.take(path), ""
     except UnwritableError:

@@ -22,7 +22,7 @@ class LayoutsKept:
         try:
             document = json.loads(self._path.read_text(encoding="utf-8"))
             self._kept = {key: Layout.model_validate(item["layout"]) for key, item in document.items()}
-        except (OSError, ValueError, AttributeError, TypeError, KeyError):
+        except (OSError, ValueError, AttributeError, TypeError, KeyError, RecursionError):
             self._kept = {}
 
     def get(self, signature: str) -> Layout | None:
