@@ -61,8 +61,42 @@ def clients(window: MainWindow) -> None:
     window.clients.finish_listing()
 
 
+def earlier_states(window: MainWindow) -> None:
+    """What the file was at its last saves, and what is otherwise now."""
+    from datetime import datetime  # noqa: PLC0415
+
+    from half_yard.records import change, remove  # noqa: PLC0415
+    from half_yard.storage.copies import copies_of  # noqa: PLC0415
+
+    workspace = window.workspace
+    costs = [key for key, entry in workspace.file.entries.items() if entry.line == "supplies"]
+    workspace.do(change("Amount", f"/entries/{costs[0]}/amount", "61.20"))
+    workspace.save()
+    workspace.do(remove("Removal of an entry", f"/entries/{costs[1]}"))
+    workspace.save()
+    workspace.do(change("Amount", f"/entries/{costs[2]}/amount", "75.00"))
+    opened = workspace.open_file
+    for number, copy in enumerate(copies_of(opened.path)):
+        when = datetime(2026, 2, 10 + number, 9, 14 + 7 * number).timestamp()
+        os.utime(copy, (when, when))
+    opened.opened_at, opened.saved_at = datetime(2026, 2, 12, 8, 55), datetime(2026, 2, 12, 10, 31)
+    window.clients.show_earlier()
+    window.clients.earlier.table.setCurrentCell(1, 0)
+    window.clients.earlier.table.setFocus()
+
+
+def back_to_now(window: MainWindow) -> None:
+    """As it was before."""
+    for _ in range(3):
+        window.workspace.undo()
+    window.workspace.save()
+    window.clients.show_particulars()
+    window.say("")
+
+
 def books(window: MainWindow) -> None:
     """A business's statement and all its entries."""
+    back_to_now(window)
     window.workspace.go_to("/activities/a00001")
     window.books.activity.statement.show_line(["net_profit"])
 
@@ -181,6 +215,7 @@ def record(path: str) -> Callable[[MainWindow], None]:
 
 VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "clients": clients,
+    "earlier-states": earlier_states,
     "books": books,
     "particulars": record("/activities/a00003/name"),
     "payers": record("/forms/f00003"),
@@ -196,7 +231,6 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "asset-list": asset_list,
     "assets": back_to_assets,
     "return": at("form_1040", "taxable_income"),
-    "schedule": at("schedule_c.a00001.owner", "deductible_meals"),
     "finder": finder,
     "entries": entries,
 }

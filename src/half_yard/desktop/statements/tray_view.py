@@ -55,6 +55,7 @@ class TrayView(QWidget):
         self._refusal = PlainLabel()
         self._refusal.setProperty("role", "error")
         self._refusal.setWordWrap(True)
+        self._refusal.hide()
         self.split = SplitView(workspace)
         self.marketplace = MarketplaceLine()
         self.marketplace.fetched.connect(self.take)
