@@ -87,6 +87,8 @@ def _save_with(
     found = again.file.people["owner"].first_name
     if found != told:
         outcome.lose(f"{what}: {told} was acknowledged, {found} is there (refused: {sorted(refused)})")
+    if "damaged" in " ".join(again.messages):
+        outcome.break_(f"{what}: {again.messages}")
     again.save()
     again.close()
     read_file(path)

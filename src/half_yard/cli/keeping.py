@@ -103,23 +103,27 @@ def _is_readable(path: Path, keys: Keys) -> bool:
 
 
 def _seal(options: argparse.Namespace) -> int:
-    path = options.file.resolve()
-    passphrase = passphrase_of(options)
-    if not passphrase:
-        raise CommandError("Give the passphrase with --passphrase-stdin or --passphrase-file.")
-    keys = Keys()
+    path, keys, passphrase = options.file.resolve(), Keys(), _needed_passphrase(options)
     seal = _known_seal(path, keys, passphrase)
     if seal is None:
         seal = keys.remember(Seal.new(passphrase))
     elif options.new_passphrase_file is not None:
         given = argparse.Namespace(passphrase_stdin=False, passphrase_file=options.new_passphrase_file)
-        seal = keys.remember(seal.under(passphrase_of(given)))
-    if path.is_dir():
-        refused = seal_folder(path, seal, keys)
-    else:
-        set_seal(path, seal, keys)
-        refused = []
-    return _done(refused, f"{path.name} is sealed. {FINAL}")
+        seal = keys.remember(seal.under(_needed_passphrase(given)))
+    return _put_under(path, seal, keys, f"{path.name} is sealed. {FINAL}")
+
+
+def _unseal(options: argparse.Namespace) -> int:
+    path, keys = options.file.resolve(), Keys()
+    if _known_seal(path, keys, _needed_passphrase(options)) is None:
+        raise CommandError(f"{path.name} is not sealed.")
+    return _put_under(path, None, keys, f"{path.name} is not sealed any more.")
+
+
+def _needed_passphrase(options: argparse.Namespace) -> str:
+    if passphrase := passphrase_of(options):
+        return passphrase
+    raise CommandError("Give the passphrase with --passphrase-stdin or --passphrase-file.")
 
 
 def _known_seal(path: Path, keys: Keys, passphrase: str) -> Seal | None:
@@ -132,24 +136,11 @@ def _known_seal(path: Path, keys: Keys, passphrase: str) -> Seal | None:
         return keys.unlock(error.wrapped, passphrase)
 
 
-def _unseal(options: argparse.Namespace) -> int:
-    path = options.file.resolve()
-    keys = Keys()
-    passphrase = passphrase_of(options)
-    if not passphrase:
-        raise CommandError("Give the passphrase with --passphrase-stdin or --passphrase-file.")
-    if _known_seal(path, keys, passphrase) is None:
-        raise CommandError(f"{path.name} is not sealed.")
-    if path.is_dir():
-        refused = seal_folder(path, None, keys)
-    else:
-        set_seal(path, None, keys)
-        refused = []
-    return _done(refused, f"{path.name} is not sealed any more.")
-
-
-def _done(refused: list[str], words: str) -> int:
-    if refused:
+def _put_under(path: Path, seal: Seal | None, keys: Keys, said: str) -> int:
+    """Put a file or a folder under a seal, or under none, and say so."""
+    if not path.is_dir():
+        set_seal(path, seal, keys)
+    elif refused := seal_folder(path, seal, keys):
         raise CommandError("; ".join(refused))
-    print(words)
+    print(said)
     return DONE

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QVBoxLayout, QWidget
 
-from half_yard.desktop.parts import button, soft, title
+from half_yard.desktop.parts import button, in_a_row, soft, title
 
 KEPT = "Whichever goes on, the other is kept among the earlier states."
 MOST_SHOWN = 6
@@ -30,16 +30,12 @@ class ConflictLine(QWidget):
         self.take.clicked.connect(self.theirs)
         later = button("Later", "Nothing is written; the edits stay in the journal")
         later.clicked.connect(self.hide)
-        row = QHBoxLayout()
-        for part in (self.keep, self.take, later):
-            row.addWidget(part)
-        row.addStretch(1)
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 8, 12, 8)
         column.setSpacing(4)
         column.addWidget(self.words)
         column.addWidget(self.differs)
-        column.addLayout(row)
+        column.addLayout(in_a_row(self.keep, self.take, later))
         self.hide()
 
     def ask(self, words: str, differs: Sequence[str]) -> None:

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QVBoxLayout, QWidget
 
-from half_yard.desktop.parts import button, soft, title
+from half_yard.desktop.parts import button, in_a_row, soft, title
 
 WHY = (
     "Rows that are here already are set aside, so that nothing counts twice. The answer is kept in the file."
@@ -28,16 +28,12 @@ class AccountQuestion(QWidget):
         self.other.clicked.connect(lambda: self.answered.emit(False))
         self.leave = button("Leave it", "Answer later")
         self.leave.clicked.connect(self.left)
-        row = QHBoxLayout()
-        for part in (self.same, self.other, self.leave):
-            row.addWidget(part)
-        row.addStretch(1)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 4, 0, 4)
         column.setSpacing(4)
         column.addWidget(self.words)
         column.addWidget(soft(WHY))
-        column.addLayout(row)
+        column.addLayout(in_a_row(self.same, self.other, self.leave))
         self.hide()
 
     def ask(self, words: str) -> None:
