@@ -62,6 +62,8 @@ def _one(path: Path, keys: Keys, before: int, chance: random.Random, outcome: Ou
         outcome.lose(f"kill {number}: edit {acknowledged} was acknowledged, {found} is there")
     if "damaged" in " ".join(opened.messages):
         outcome.break_(f"kill {number}: {opened.messages}")
+    if left := [part.name for part in path.parent.rglob("*.part")]:
+        outcome.break_(f"kill {number}: parts are left behind: {left}")
     opened.save()
     opened.close()
     if len(copies_of(path)) > 5:

@@ -56,17 +56,20 @@ class Keeper:
     def _run(self) -> None:
         while True:
             wanted = self._wanted.wait(RENEWED_SECONDS)
-            if self._over.is_set():
-                return
-            if wanted and self._over.wait(WINDOW_SECONDS / 2):
+            if self._over.is_set() or (wanted and self._over.wait(WINDOW_SECONDS / 2)):
                 return
             with self._guard:
                 self._lock.renew()
-                if not wanted:
-                    continue
+                # Of its own, so that typing never waits for a slow disk.
+                handle = os.dup(self._handle) if wanted and self._handle >= 0 else -1
                 self._wanted.clear()
-                try:
-                    if self._handle >= 0:
-                        os.fdatasync(self._handle)
-                except OSError as error:
-                    self.told(error)
+            if handle >= 0:
+                self._flush(handle)
+
+    def _flush(self, handle: int) -> None:
+        try:
+            os.fdatasync(handle)
+        except OSError as error:
+            self.told(error)
+        finally:
+            os.close(handle)

@@ -44,8 +44,9 @@ def damaged_states(path: Path) -> list[Path]:
 
 
 def parts_of(path: Path) -> list[Path]:
-    """What an interrupted writing of a file or of its journal left behind."""
-    return [part for part in path.parent.glob(f".{_plain(path.name)}*.part") if part.is_file()]
+    """What an interrupted writing of a file, of its journal or of a copy left behind."""
+    beside = path.parent.glob(f".{_plain(path.name)}*.part")
+    return [part for part in (*beside, *copies_folder(path).glob(".*.part")) if part.is_file()]
 
 
 def part_prefix(path: Path) -> str:

@@ -288,10 +288,12 @@ class AssetsPage(Page):
     def _chosen(self, path: str) -> None:
         if not path:
             return
+        moved = self._current != collection_and_id(path)[1]
         self._current = collection_and_id(path)[1]
         self._show_part()
         if self.assets.table.hasFocus():
-            self._workspace.show_activity(self._workspace.file.assets[self._current].activity)
+            if moved:
+                self._workspace.show_activity(self._workspace.file.assets[self._current].activity)
             self._workspace.look_at(path)
 
     # -- doing ---------------------------------------------------------------------------------------

@@ -19,7 +19,7 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import Change, Edit
 from half_yard.records.reckoning import reckon
-from half_yard.storage import SUFFIX, FileRefusedError, read_file
+from half_yard.storage import SUFFIX, FileRefusedError, SealedFileError, read_file
 
 LINE, NUMBER, TYPED, SHARE, COUNTS, LAST_YEAR, CHANGE, LIMIT = range(8)
 COLUMNS = (
@@ -151,6 +151,11 @@ class ComparisonView(QWidget):
         try:
             before = compute(read_file(path, self._workspace.keys))
             edit, names = from_last_year(self._workspace.file, before, self._workspace.pack)
+        except SealedFileError:
+            self._workspace.said.emit(
+                f"{path.name} is sealed. Open it once on the Clients page, so that its passphrase is known."
+            )
+            return
         except (FileRefusedError, ValueError, KeyError) as error:
             self._workspace.said.emit(f"Nothing was taken over. {error}")
             return
