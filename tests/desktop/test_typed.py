@@ -98,11 +98,10 @@ class Complete(WindowCase):
         said = [x for x in compute(file).findings if "car costs count in full" in x.message]
         self.assertEqual([x.level for x in said], [Level.INCOMPLETE])
         only_here = {"vehicles_only_here": True}
+        shared = cost.model_copy(update={"share": Decimal(80)})
         for mended in (
-            file.model_copy(update={"entries": {"e00001": cost.model_copy(update={"share": Decimal(80)})}}),
-            file.model_copy(
-                update={"activities": {BUSINESS: business(answers={"vehicles_only_here": True})}}
-            ),
+            file.model_copy(update={"entries": {"e00001": shared}}),
+            file.model_copy(update={"activities": {BUSINESS: business(answers=only_here)}}),
         ):
             self.assertFalse([x for x in compute(mended).findings if "car costs" in x.message])
 
