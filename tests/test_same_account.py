@@ -99,6 +99,9 @@ class Numbers(unittest.TestCase):
             ("998812345678", "998812345679", False),
             ("Checking", "998812345678", None),
             ("Checking", "checking.", True),
+            ("Checking 5678", "Savings 5678", None),
+            ("Checking 2025", "Visa 2025", None),
+            ("Visa 2025", "2025", None),
             ("", "", None),
         ):
             with self.subTest(one=one, other=other):
@@ -160,6 +163,52 @@ class OneAccount(unittest.TestCase):
         after = compute(mended).sheet(f"schedule_c.{BUSINESS}.owner")["supplies"].amount
         self.assertEqual(after * 2, before)
         self.assertEqual(apply(mended, inverse)[0], file)
+
+    def test_one_answer_settles_all_months_of_two_names(self) -> None:
+        months = [[(day + first, -day, "Gull") for day in range(1, 11)] for first in (0, 31)]
+        file = empty()
+        for month in months:
+            file = taken(taken(file, as_csv(month, "Checking"), same=False), as_ofx(month), same=False)
+        file = file.model_copy(update={"account_answers": {}})
+        self.assertEqual(len(live(file)), 40)
+        file, _ = apply(file, settle_accounts(file, "b00002", "b00001", same=True))
+        self.assertEqual(live(file), sorted(amounts(months[0]) + amounts(months[1])))
+        self.assertFalse([x for x in compute(file).findings if "looks like" in x.message])
+
+    def test_one_account_by_its_number_that_was_never_compared_is_found_too(self) -> None:
+        movements = [(day, -day, "Gull") for day in range(1, 11)]
+        file = empty().model_copy(
+            update={
+                "statements": {
+                    "b00001": as_csv(movements, "...5678"), "b00002": as_ofx(movements),
+                    "b00003": as_ofx([(day + 31, -5, "Ferry") for day in range(5)]),
+                }
+            }
+        )  # fmt: skip
+        self.assertEqual(len([x for x in compute(file).findings if "looks like" in x.message]), 1)
+        file, _ = apply(file, settle_accounts(file, "b00002", "b00001", same=True))
+        self.assertEqual(live(file), sorted([*amounts(movements), *[Decimal(-5)] * 5]))
+        self.assertFalse([x for x in compute(file).findings if "looks like" in x.message])
+
+    def test_an_answer_that_joins_two_accounts_of_the_file_settles_them_too(self) -> None:
+        movements = [(day, -day, "Gull") for day in range(1, 11)]
+        file = taken(taken(empty(), as_csv(movements, "Checking")), as_csv(movements, "Loft"), same=False)
+        file = file.model_copy(update={"account_answers": {}})
+        file = taken(file, as_ofx(movements), same=True)
+        self.assertEqual(live(file), amounts(movements))
+
+    def test_two_statements_without_a_name_are_asked_about_and_settled(self) -> None:
+        movements = [(day, -day, "Gull") for day in range(1, 6)]
+        file = taken(taken(empty(), as_csv(movements, "")), as_csv(movements, "", 1), same=False)
+        self.assertFalse([x for x in compute(file).findings if "looks like" in x.message])
+        unnamed = {
+            key: statement.model_copy(update={"account": ""}) for key, statement in file.statements.items()
+        }
+        file = file.model_copy(update={"account_answers": {}, "statements": unnamed})
+        self.assertEqual(len([x for x in compute(file).findings if "looks like" in x.message]), 1)
+        file, _ = apply(file, settle_accounts(file, "b00002", "b00001", same=True))
+        self.assertEqual(live(file), amounts(movements))
+        self.assertFalse([x for x in compute(file).findings if "looks like" in x.message])
 
     def test_nothing_proposes_to_book_what_may_be_here(self) -> None:
         movements = [(day, -day, "Gull Hardware") for day in range(1, 5)]

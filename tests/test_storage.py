@@ -408,6 +408,19 @@ class OtherPrograms(OnDisk):
         self.assertEqual(len(copies_of(moved)), 1)
         self.assertEqual(sum("when it was called" in said for said in again.messages), 2)
 
+    def test_a_journal_of_a_window_that_is_still_open_is_not_taken_from_it(self) -> None:
+        opened = self.open()
+        opened.edit(change("Amount", AMOUNT, "6.00"))
+        moved = self.path.with_name("Reed, O. 2025.halfyard")
+        self.path.rename(moved)
+        other = OpenFile.open(moved)
+        self.assertEqual((other.unsaved, journal_path(self.path).exists()), (0, True))
+        with self.assertRaises(FileInUseError):
+            opened.save()
+        other.close()
+        opened.save()
+        self.assertEqual(str(read_file(moved).entries["e00001"].amount), "6.00")
+
     def test_a_removed_file_is_written_anew_and_a_removed_folder_loses_nothing(self) -> None:
         opened = self.open()
         opened.edit(change("Amount", AMOUNT, "5.00"))

@@ -24,6 +24,9 @@ DAYS_APART = 2
 ALIKE = 0.6
 """The part of the rows in the days that both cover from which two accounts look alike."""
 NUMBER = re.compile(r"\d{4,}$")
+A_YEAR = re.compile(r"(19|20)\d\d")
+NOT_COMPARED = re.compile(r"[\s\-./*x•]")
+"""What stands between the digits of a number, or for those that a bank hides."""
 LONG_NUMBER = 8
 
 Twins = Mapping[str, str]
@@ -62,7 +65,9 @@ def is_same_account(file: ClientFile, one: str, other: str) -> bool | None:
         return True
     ours, theirs = _number(one), _number(other)
     if ours and theirs:
-        if ours.endswith(theirs) or theirs.endswith(ours):
+        # Two accounts may be called by words and the same digits; a number alone, or its end, is no such
+        # name.
+        if (ours.endswith(theirs) or theirs.endswith(ours)) and not (_words(one) and _words(other)):
             return True
         if min(len(ours), len(theirs)) >= LONG_NUMBER:
             return False
@@ -85,8 +90,17 @@ def _joined(one: str, other: str, answers: Mapping[frozenset[str], bool]) -> boo
 
 def _number(account: str) -> str:
     """The digits at the end of an account's name that make its number; empty where there are too few."""
-    found = NUMBER.search(re.sub(r"[\s\-./*x•]", "", account.casefold()))
-    return found[0].lstrip("0") if found else ""
+    found = NUMBER.search(_without_masks(account))
+    return found[0].lstrip("0") if found and not A_YEAR.fullmatch(found[0]) else ""
+
+
+def _words(account: str) -> str:
+    """What an account's name has before its number."""
+    return NUMBER.sub("", _without_masks(account))
+
+
+def _without_masks(account: str) -> str:
+    return NOT_COMPARED.sub("", account.casefold())
 
 
 def alike_accounts(file: ClientFile, statement: Statement) -> list[Alike]:
@@ -116,14 +130,21 @@ PAIRS: Remembered[Alike | None] = Remembered()
 
 def unsure_accounts(file: ClientFile) -> list[tuple[str, Alike]]:
     """The statements of the file that look like another account's, by their ids: two names for one account
-    count its money twice."""
+    count its money twice. So do those of one account, by its number, that were never compared."""
     found = []
     for (first, one), (second, other) in combinations(sorted(file.statements.items()), 2):
-        if is_same_account(file, one.account, other.account) is None:
+        same = is_same_account(file, one.account, other.account)
+        if same is None or (same and _were_never_compared(one, other)):
             alike = PAIRS.get((first, second), (one, other), partial(_alike, first, one, other))
             if alike is not None:
                 found.append((second, alike))
     return found
+
+
+def _were_never_compared(one: Statement, other: Statement) -> bool:
+    """Whether two statements of one account under two names have all their rows live."""
+    doubles = any(row.is_double for each in (one, other) for row in each.rows.values())
+    return same_name(one.account) != same_name(other.account) and not doubles
 
 
 def answer_accounts(file: ClientFile, one: str, other: str, *, same: bool) -> list[Change]:
@@ -135,44 +156,63 @@ def answer_accounts(file: ClientFile, one: str, other: str, *, same: bool) -> li
     return [Change(op="replace" if known else "add", path=f"/account_answers/{key}", value=answer)]
 
 
-def called(file: ClientFile, statement: str, like: str, *, same: bool) -> list[Change]:
-    """The changes that give the account of a statement without one a name: that of the account that it is,
-    or else one of its own, since answers are kept by name."""
-    known = file.statements[statement]
-    if known.account:
+def called(file: ClientFile, statement: str, name: str) -> list[Change]:
+    """The changes that give the account of a statement without one a name: answers are kept by name."""
+    if file.statements[statement].account:
         return []
-    name = like if same else f"account of {known.name} {statement}"
     return [Change(op="replace", path=f"/statements/{statement}/account", value=name)]
 
 
 def settle_accounts(file: ClientFile, statement: str, other: str, *, same: bool) -> Edit:
     """The edit that keeps whether the accounts of two statements of the file are one. Where they are, rows of
-    the first that the other has are set aside, and what was made from them is taken out."""
+    later statements that earlier ones have are set aside, and what was made from them is taken out."""
     mine, theirs = file.statements[statement], file.statements[other]
+    own, of_other = (f"account of {each.name} {key}" for each, key in ((mine, statement), (theirs, other)))
     changes = [
-        *called(file, statement, theirs.account, same=same),
-        *called(file, other, mine.account, same=same),
+        *called(file, statement, (theirs.account or of_other) if same else own),
+        *called(file, other, (mine.account or of_other) if same else of_other),
     ]
-    named = apply(file, Edit(label="", changes=tuple(changes)))[0].statements
-    pair = (named[other].account, named[statement].account)
-    if all(pair) and same_name(pair[0]) != same_name(pair[1]):
+    named = _with(file, changes)
+    pair = (named.statements[other].account, named.statements[statement].account)
+    if same_name(pair[0]) != same_name(pair[1]):
         changes += answer_accounts(file, *pair, same=same)
-    if same:
-        changes += _set_doubles_aside(file, statement, theirs)
+    changes += doubles_aside(file, _with(file, changes), sure=(other, statement) if same else None)
     words = "one account" if same else "two accounts"
-    label = f"{theirs.account or theirs.name} and {mine.account or mine.name}: {words}"
-    return Edit(label=label, changes=tuple(changes))
+    return Edit(label=f"{pair[0]} and {pair[1]}: {words}", changes=tuple(changes))
 
 
-def _set_doubles_aside(file: ClientFile, statement: str, theirs: Statement) -> Iterator[Change]:
-    made: dict[str, list[str]] = defaultdict(list)
+def doubles_aside(
+    before: ClientFile, after: ClientFile, *, sure: tuple[str, str] | None = None
+) -> list[Change]:
+    """The changes that set rows aside which are here already, of all accounts that are one after an answer
+    and were not before."""
+    changes: list[Change] = []
+    for first, second in combinations(sorted(after.statements), 2):
+        now, then = (
+            is_same_account(file, file.statements[first].account, file.statements[second].account)
+            for file in (after, before)
+        )
+        if (now and not then) or (sure is not None and {first, second} == set(sure)):
+            made = list(_set_aside(after, first, second))
+            after = _with(after, made)
+            changes += made
+    return changes
+
+
+def _set_aside(file: ClientFile, first: str, second: str) -> Iterator[Change]:
+    known, statement = file.statements[first], file.statements[second]
+    entries: dict[str, list[str]] = defaultdict(list)
     for key, entry in file.entries.items():
-        made[entry.from_row].append(key)
-    for row in twins(theirs, file.statements[statement]):
-        yield from (Change(op="remove", path=f"/entries/{key}") for key in made[f"{statement}/{row}"])
-        path = f"/statements/{statement}/rows/{row}"
+        entries[entry.from_row].append(key)
+    for row in twins(known, statement):
+        yield from (Change(op="remove", path=f"/entries/{key}") for key in entries[f"{second}/{row}"])
+        path = f"/statements/{second}/rows/{row}"
         yield Change(op="replace", path=f"{path}/parts_aside", value={})
-        yield Change(op="replace", path=f"{path}/set_aside", value=already_in(theirs))
+        yield Change(op="replace", path=f"{path}/set_aside", value=already_in(known))
+
+
+def _with(file: ClientFile, changes: Iterable[Change]) -> ClientFile:
+    return apply(file, Edit(label="", changes=tuple(changes)))[0]
 
 
 def already_in(statement: Statement) -> str:

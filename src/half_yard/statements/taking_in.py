@@ -6,7 +6,16 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from half_yard.books import Alike, alike_accounts, already_in, answer_accounts, called, is_same_account, twins
+from half_yard.books import (
+    Alike,
+    alike_accounts,
+    already_in,
+    answer_accounts,
+    called,
+    doubles_aside,
+    is_same_account,
+    twins,
+)
 from half_yard.records import Change, ClientFile, Edit, Statement, StatementRow, add, apply, next_id
 from half_yard.records.naming import same_name
 from half_yard.statements.delimited import MOST_ROWS
@@ -47,11 +56,15 @@ def take_in(file: ClientFile, statement: Statement, answers: Mapping[str, bool] 
     unanswered = [each for each in alike if each.account not in answers]
     if unanswered:
         raise AccountUnsureError(statement, unanswered)
-    changes: list[Change] = []
+    before, changes = file, list[Change]()
     for each in alike:
         made, statement = _answered(file, statement, each, same=answers[each.account])
         changes += made
         file, _ = apply(file, Edit(label="", changes=tuple(made)))
+    # An answer may join accounts that both are here already.
+    joined = doubles_aside(before, file)
+    file, _ = apply(file, Edit(label="", changes=tuple(joined)))
+    changes += joined
     rows, aside = _without_doubles(file, statement)
     key = ""
     if aside < len(rows) or not rows:
@@ -77,12 +90,12 @@ def _answered(
 ) -> tuple[list[Change], Statement]:
     """The changes that keep an answer, and the statement with the name that its account has then."""
     known = file.statements[alike.statement]
-    if not statement.account:
-        name = (known.account if same else "") or f"account of {statement.name or 'a statement'}"
-        statement = statement.model_copy(update={"account": name})
-    changes = called(file, alike.statement, statement.account, same=same)
+    own, of_known = f"account of {statement.name}", f"account of {known.name} {alike.statement}"
+    changes = called(file, alike.statement, (statement.account or of_known) if same else of_known)
     theirs = str(changes[0].value) if changes else known.account
-    if theirs and statement.account and same_name(theirs) != same_name(statement.account):
+    if not statement.account:
+        statement = statement.model_copy(update={"account": theirs if same else own})
+    if same_name(theirs) != same_name(statement.account):
         changes += answer_accounts(file, theirs, statement.account, same=same)
     return changes, statement
 
