@@ -184,8 +184,8 @@ def settle_accounts(file: ClientFile, statement: str, other: str, *, same: bool)
 def doubles_aside(
     before: ClientFile, after: ClientFile, *, sure: tuple[str, str] | None = None
 ) -> list[Change]:
-    """The changes that set rows aside which are here already, of all accounts that are one after an answer
-    and were not before."""
+    """The changes that set rows aside which are here already: of all accounts that are one after an answer
+    and were not before, and of the two statements that surely are of one (`sure`)."""
     changes: list[Change] = []
     for first, second in combinations(sorted(after.statements), 2):
         now, then = (
