@@ -166,7 +166,7 @@ def _tray_row(
     )
     aside = row.amount if row.set_aside else sum((part.amount for part in row.parts_aside.values()), NOTHING)
     left = row.amount - placed - aside
-    if not entries and not aside:
+    if not entries and not row.parts_aside:
         state = RowState.ASIDE if row.set_aside else RowState.WAITING
     elif abs(left) > abs(row.amount) or left * row.amount < 0:
         state = RowState.DIFFERS
