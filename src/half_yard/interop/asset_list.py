@@ -124,7 +124,8 @@ def _workbook_cells(data: bytes) -> Iterator[list[str]]:
         # What a sheet says of its own size is not to be believed: only rows that are there are read.
         sheet.reset_dimensions()
         for row in sheet.iter_rows(max_row=MOST_ROWS + 2, max_col=MOST_COLUMNS, values_only=True):
-            yield [_cell_text(cell) for cell in row]
+            # Most rows of a sheet with a cell at its far end are nothing but nothing.
+            yield [_cell_text(cell) for cell in row] if row.count(None) < len(row) else []
     except UnreadableListError:
         raise
     except Exception as error:  # whatever a broken workbook makes the library raise
