@@ -9,6 +9,7 @@ import tempfile
 import textwrap
 import threading
 import unittest
+from hashlib import sha256
 from pathlib import Path
 from unittest import mock
 
@@ -274,6 +275,18 @@ class Journals(OnDisk):
         opened = self.open()
         self.assertEqual(str(opened.file.entries["e00001"].amount), "2000.00")
         self.assertIn("cut off", opened.messages[1])
+
+    def test_lines_that_are_whole_and_still_none_of_ours(self) -> None:
+        bodies = (
+            b'{"base": 1, "seq": 1}',
+            b'{"base": "x"}',
+            b'{"base": ' + b"[" * 50_000,
+            b'{"base": "x", "seq": -1}',
+        )
+        lines = [sha256(body).hexdigest()[:16].encode() + b" " + body + b"\n" for body in bodies]
+        journal_path(self.path).write_bytes(b"".join(lines))
+        lock_path(self.path).write_text("[" * 4000, encoding="utf-8")
+        self.assertEqual(self.open().file, sole_proprietor("1000"))
 
     def test_undo_has_bounds(self) -> None:
         opened = self.open()

@@ -9,6 +9,7 @@ doubt."""
 from __future__ import annotations
 
 import datetime
+import errno
 import json
 import os
 import re
@@ -93,9 +94,18 @@ def _whole(piece: bytes) -> dict[str, Any] | None:
     its last sign is damaged, that one only ended it."""
     for body in (piece[SUM_LENGTH + 1 :].partition(b"\n")[0], piece[SUM_LENGTH + 1 : -1]):
         if _sum(body).encode() == piece[:SUM_LENGTH]:
-            line = json.loads(body)
-            return line if line["seq"] <= MOST_LINES else None
+            return _line_of(body)
     return None
+
+
+def _line_of(body: bytes) -> dict[str, Any] | None:
+    """What a whole line says; None where it is none of ours all the same."""
+    try:
+        line = json.loads(body)
+        ours = isinstance(line["base"], str) and 0 < int(line["seq"]) <= MOST_LINES
+    except (ValueError, TypeError, KeyError, RecursionError):
+        return None
+    return line if ours else None
 
 
 def _edit(line: dict[str, Any], seal: Seal | None) -> Edit:
@@ -112,7 +122,7 @@ def _first_format(data: bytes, digest: str) -> Recovered:
         base = str(json.loads(head)["base"])
         for line in filter(None, lines):
             edits.append(Edit.model_validate_json(line))
-    except (ValueError, TypeError, KeyError):
+    except (ValueError, TypeError, KeyError, RecursionError):
         return Recovered(tuple(edits), cut=True)
     if base != digest:
         return Recovered(foreign=frozenset({state_of(base)} if edits else ()))
@@ -186,7 +196,7 @@ class Journal:
         try:
             written = os.write(self._handle, line)
             if written < len(line):
-                raise OSError(28, "No space left on device", str(self._path))
+                raise OSError(errno.ENOSPC, os.strerror(errno.ENOSPC), str(self._path))
         except OSError:
             # What was written of it goes. Should that fail too, its number is used again, and the last line
             # of a number is the one that counts.

@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import contextlib
 import datetime
+import errno
 import fcntl
 import json
 import os
@@ -76,7 +77,7 @@ def _opened(place: Path) -> int:
     except PermissionError as error:
         raise UnwritableError(error.errno, error.strerror, str(place)) from error
     except OSError as error:
-        if error.errno == 30:  # a file system that is mounted to be read
+        if error.errno == errno.EROFS:
             raise UnwritableError(error.errno, error.strerror, str(place)) from error
         raise
 
@@ -127,7 +128,7 @@ def _same(handle: int, place: Path) -> bool:
 def _read(handle: int) -> dict[str, str]:
     try:
         document = json.loads(os.pread(handle, 4096, 0) or b"{}")
-    except ValueError:
+    except (ValueError, RecursionError):
         return {}
     return {str(key): str(value) for key, value in document.items()} if isinstance(document, dict) else {}
 

@@ -7,6 +7,7 @@ a test holds them to it.
 from __future__ import annotations
 
 import contextlib
+import errno
 import os
 import stat
 import tempfile
@@ -33,7 +34,7 @@ def write_whole(path: Path, data: bytes, mode: int = OWN) -> None:
             stream.flush()
             os.fsync(stream.fileno())
         if part.read_bytes() != data:
-            raise OSError(5, "What was written does not read back as it was", str(path))
+            raise OSError(errno.EIO, "What was written does not read back as it was", str(path))
         part.chmod(mode)
         part.replace(path)
     except BaseException:
