@@ -243,24 +243,23 @@ def _split(options: argparse.Namespace) -> int:
         before = file = opened.file
         pack, changes, told = pack_for(file.country), list[Change](), []
         for part in options.parts:
-            size, equals, words = part.partition("=")
+            size, equals, to = part.partition("=")
             if not equals:
                 raise CommandError(f"“{part}” is no part. Give AMOUNT=TARGET, such as 120=supplies.")
             row = _row(Tray.of(file, pack).all_rows(), options.row)
             try:
                 amount = None if size.strip().casefold() == "rest" else reckon(size)
-                edit = add_part(file, pack, row, _target(words, file, pack), amount)
+                edit = add_part(file, pack, row, _target(to, file, pack), amount)
             except (PartError, ValueError) as error:
                 raise CommandError(f"{part}: {error}") from error
             file, _ = apply(file, edit)
             changes += edit.changes
-            told.append({"amount": size.strip(), "to": words.strip()})
+            told.append({"amount": size.strip(), "to": to.strip()})
         left = _row(Tray.of(file, pack).all_rows(), options.row).left
         edit = Edit(label=f"{options.row} split", changes=tuple(changes))
         document = {"row": options.row, "parts": told, "left": format(left, "f")}
-        return _finish(
-            opened, edit, before, options, document, f"{exact_text(abs(left))} left of {options.row}"
-        )
+        words = f"{exact_text(abs(left))} left of {options.row}"
+        return _finish(opened, edit, before, options, document, words)
     finally:
         opened.close()
 
@@ -285,14 +284,13 @@ def _finish(
     if options.json:
         changes = [{"op": change.op, "path": change.path} for change in edit.changes]
         saved = bool(edit.changes) and not options.dry_run
-        print(json.dumps({**document, "changes": changes, "lines": changed, "saved": saved}, indent=1,
-                         ensure_ascii=False))  # fmt: skip
+        whole = {**document, "changes": changes, "lines": changed, "saved": saved}
+        print(json.dumps(whole, indent=1, ensure_ascii=False))
         return DONE
-    for line in changed:
-        words += f"\n{line['title']}: {line['before']} → {line['after']}"
-    print(
-        "\n".join(filter(None, [words.strip(), "nothing was changed: a dry run" if options.dry_run else ""]))
-    )
+    lines = [words, *(f"{line['title']}: {line['before']} → {line['after']}" for line in changed)]
+    if options.dry_run:
+        lines.append("nothing was changed: a dry run")
+    print("\n".join(filter(None, lines)))
     return DONE
 
 

@@ -51,14 +51,14 @@ def take_in(file: ClientFile, statement: Statement, answers: Mapping[str, bool] 
     """The edit that takes a statement in. `answers` say by account whether an account of the file is the same
     as the statement's; they are kept in the file. Raises AccountUnsureError where one is missing,
     TooManyRowsError."""
-    answers = answers or {}
+    said = {same_name(account): same for account, same in (answers or {}).items()}
     alike = alike_accounts(file, statement)
-    unanswered = [each for each in alike if each.account not in answers]
+    unanswered = [each for each in alike if same_name(each.account) not in said]
     if unanswered:
         raise AccountUnsureError(statement, unanswered)
     before, changes = file, list[Change]()
     for each in alike:
-        made, statement = _answered(file, statement, each, same=answers[each.account])
+        made, statement = _answered(file, statement, each, same=said[same_name(each.account)])
         changes += made
         file, _ = apply(file, Edit(label="", changes=tuple(made)))
     # An answer may join accounts that both are here already.
