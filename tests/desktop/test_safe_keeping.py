@@ -4,6 +4,7 @@ plain."""
 from __future__ import annotations
 
 import ast
+import os
 from pathlib import Path
 from unittest import mock
 
@@ -15,6 +16,7 @@ from half_yard.desktop.stages import Stage
 from half_yard.records import ClientFile, change
 from half_yard.storage import OpenFile, SealedFileError, read_file
 from half_yard.storage.copies import copies_of
+from half_yard.storage.places import journal_path
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
 ENTER = Key.Key_Return
@@ -137,6 +139,20 @@ class OtherPrograms(Case):
         self.assertEqual((self.workspace.path, self.here), (self.path, "Ines"))
         self.rename("Ina")
         OpenFile.open(other).close()
+
+    def test_all_that_an_opening_has_to_say_is_said(self) -> None:
+        self.window.close()
+        opened = OpenFile.open(self.path)
+        opened.edit(change("First name", NAME, "Ina"))
+        opened.close()
+        journal = journal_path(self.path)
+        journal.write_bytes(journal.read_bytes() + b"0123456789abcdef {")
+        os.link(self.path, self.folder / "twin")
+        self.window = self.new_window()
+        self.window.open_path(self.path)
+        said = self.window._message.text()
+        for words in ("hard link", "1 unsaved edit was brought back", "was cut off"):
+            self.assertIn(words, said)
 
     def test_an_edit_that_cannot_be_flushed_is_told(self) -> None:
         with mock.patch("os.fdatasync", side_effect=OSError(5, "Input/output error")):

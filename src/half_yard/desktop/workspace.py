@@ -103,8 +103,8 @@ class Workspace(QObject):
         self._open, self._computation = opened, computation
         self._before, self.subject = {}, None
         self._activity = ""
-        for message in opened.messages:
-            self.said.emit(message)
+        if opened.messages:
+            self.said.emit(" ".join(opened.messages))
         self.opened.emit()
         self.changed.emit()
 
@@ -137,8 +137,8 @@ class Workspace(QObject):
 
     def _save(self, opened: OpenFile, *, over_changes: bool = False) -> None:
         try:
-            for words in opened.save(over_changes=over_changes):
-                self.said.emit(words)
+            if said := opened.save(over_changes=over_changes):
+                self.said.emit(" ".join(said))
         except ChangedElsewhereError as error:
             self.conflict.emit(error)
             raise
