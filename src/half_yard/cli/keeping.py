@@ -31,7 +31,6 @@ DONE = 0
 def add_commands(commands: Any) -> None:
     """Add these commands to the command line."""
     states = add_command(commands, "states", "print the earlier states of a file, newest first", _states)
-    states.add_argument("--json", action="store_true", help="as a JSON array of objects")
     back = add_command(commands, "go-back", "bring an earlier state back, as one edit", _go_back)
     back.add_argument("state", metavar="STATE", help="by the name that “half-yard states” prints")
     sealing = add_command(
@@ -43,7 +42,9 @@ def add_commands(commands: Any) -> None:
         metavar="PATH",
         help="another passphrase instead",
     )
-    add_command(commands, "unseal", "take the seal off a file, or off all of a folder", _unseal)
+    unsealing = add_command(commands, "unseal", "take the seal off a file, or off all of a folder", _unseal)
+    for parser in (states, back, sealing, unsealing):
+        parser.add_argument("--json", action="store_true", help="as JSON")
 
 
 def _states(options: argparse.Namespace) -> int:
@@ -71,17 +72,22 @@ def _go_back(options: argparse.Namespace) -> int:
     if state is None:
         raise CommandError(f"There is no state {options.state}; “half-yard states” lists them.")
     if not _is_readable(path, keys):
-        for said in put_in_place(path, state):
-            print(said)
-        return DONE
+        return _say(options, {"changed": [], "said": put_in_place(path, state)})
     opened = open_for_work(path, keys)
     try:
         differs = differences(opened.file, state.read())
         opened.go_back_to(state.read(), f"Back to the {state.words.lower()}")
-        for said in (*differs, *opened.save()):
-            print(said)
+        return _say(options, {"changed": differs, "said": opened.save()})
     finally:
         opened.close()
+
+
+def _say(options: argparse.Namespace, done: dict[str, list[str]]) -> int:
+    """Print what was done, in words or as JSON."""
+    if options.json:
+        print(json.dumps(done, indent=1, ensure_ascii=False))
+    else:
+        print("\n".join(words for each in done.values() for words in each))
     return DONE
 
 
@@ -110,14 +116,14 @@ def _seal(options: argparse.Namespace) -> int:
     elif options.new_passphrase_file is not None:
         given = argparse.Namespace(passphrase_stdin=False, passphrase_file=options.new_passphrase_file)
         seal = keys.remember(seal.under(_needed_passphrase(given)))
-    return _put_under(path, seal, keys, f"{path.name} is sealed. {FINAL}")
+    return _put_under(options, path, seal, keys, f"{path.name} is sealed. {FINAL}")
 
 
 def _unseal(options: argparse.Namespace) -> int:
     path, keys = options.file.resolve(), Keys()
     if _known_seal(path, keys, _needed_passphrase(options)) is None:
         raise CommandError(f"{path.name} is not sealed.")
-    return _put_under(path, None, keys, f"{path.name} is not sealed any more.")
+    return _put_under(options, path, None, keys, f"{path.name} is not sealed any more.")
 
 
 def _needed_passphrase(options: argparse.Namespace) -> str:
@@ -136,11 +142,10 @@ def _known_seal(path: Path, keys: Keys, passphrase: str) -> Seal | None:
         return keys.unlock(error.wrapped, passphrase)
 
 
-def _put_under(path: Path, seal: Seal | None, keys: Keys, said: str) -> int:
+def _put_under(options: argparse.Namespace, path: Path, seal: Seal | None, keys: Keys, said: str) -> int:
     """Put a file or a folder under a seal, or under none, and say so."""
     if not path.is_dir():
         set_seal(path, seal, keys)
     elif refused := seal_folder(path, seal, keys):
         raise CommandError("; ".join(refused))
-    print(said)
-    return DONE
+    return _say(options, {"said": [said]})
