@@ -173,7 +173,7 @@ class Refusal(OnDisk):
         self.assertIn("not text in UTF-8", self.refused(b"\xff\xfe\x00"))
         self.assertIn("not a Half Yard client file", self.refused('{"hello": 1}'))
         self.assertIn("not a Half Yard client file", self.refused("[1, 2]"))
-        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 2})))
+        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 3})))
         self.assertIn("/tax_year", self.refused(json.dumps({**document, "tax_year": "soon"})))
         self.assertIn("/extra", self.refused(json.dumps({**document, "extra": 1})))
         document["entries"]["e00001"]["amount"] = 12.5
@@ -535,3 +535,26 @@ class Writing(OnDisk):
         kept = last_good_copy(self.path)
         assert kept is not None
         self.assertEqual(kept.stat().st_mode & 0o777, 0o600)
+
+
+class OlderFormats(OnDisk):
+    """Files of each version there was, as the program of then wrote them."""
+
+    def test_a_file_its_journal_and_its_copies_of_version_1_open(self) -> None:
+        kept = Path(__file__).parent / "reference" / "format-1"
+        self.path.write_bytes((kept / "file.halfyard").read_bytes())
+        journal_path(self.path).write_bytes((kept / "file.journal").read_bytes())
+        copies_folder(self.path).mkdir()
+        (copies_folder(self.path) / "00000001.halfyard").write_bytes((kept / "copy.halfyard").read_bytes())
+        before = self.path.read_bytes()
+        self.assertIn(b'"format_version": 1', before)
+        opened = self.open()
+        self.assertEqual(opened.file.entries["e00002"].memo, "unsaved")
+        self.assertEqual(self.path.read_bytes(), before, "only saving changes what is on disk")
+        states = [state.read() for state in earlier_states(self.path, Keys(), opened)]
+        amounts = sorted(str(state.entries["e00001"].amount) for state in states)
+        self.assertEqual(amounts, ["14760.00", "14800.00"])
+        opened.save()
+        self.assertIn(b'"format_version": 2', self.path.read_bytes())
+        self.assertEqual(len(copies_of(self.path)), 2)
+        self.assertEqual(read_file(self.path), opened.file)

@@ -156,7 +156,7 @@ class ClientFile(Record):
     """
 
     format: Literal["half-yard client file"]
-    format_version: Literal[1]
+    format_version: Literal[2]
     country: Text
     tax_year: Annotated[int, Field(ge=1900, le=2200)]
     household: Household = Household()
@@ -183,7 +183,7 @@ class ClientFile(Record):
         """An empty file, with an owner who has no name yet."""
         return ClientFile(
             format="half-yard client file",
-            format_version=1,
+            format_version=2,
             country=country,
             tax_year=tax_year,
             people={"owner": Person()},

@@ -12,7 +12,7 @@ DIALECT = "https://json-schema.org/draft/2020-12/schema"
 def client_file_schema() -> JsonSchemaValue:
     """The schema of a client file as it is written, in JSON Schema draft 2020-12."""
     schema = ClientFile.model_json_schema(mode="serialization")
-    return {"$schema": DIALECT, "title": "Half Yard client file, format version 1", **schema}
+    return {"$schema": DIALECT, "title": "Half Yard client file, format version 2", **schema}
 
 
 def schema_text() -> str:

@@ -13,9 +13,9 @@ from pydantic import ValidationError
 from half_yard.records import ClientFile
 from half_yard.storage.refusals import FileRefusedError, NewerFileError
 from half_yard.storage.sealing import Keys, Seal, is_sealed, unsealed
+from half_yard.storage.upgrading import VERSION, brought_up
 
 FORMAT = "half-yard client file"
-VERSION = 1
 LARGEST_BYTES = 10_000_000
 """Of the plain text: 40,000 rows of statements. What is no client file may take thirty times as
 much memory before it is found out."""
@@ -93,7 +93,7 @@ def read_document(data: bytes, name: str, keys: Keys | None = None) -> Document:
             f"{VERSION}). It was left as it is. Open it with the newer program."
         )
     try:
-        return Document(ClientFile.model_validate(document), seal)
+        return Document(ClientFile.model_validate(brought_up(document)), seal)
     except ValidationError as error:
         raise FileRefusedError(f"{name} is damaged: {_problems(error)}") from error
 
