@@ -37,15 +37,16 @@ def statement_rows(
         return []
     known = pack.statement_lines(computation.file.activities[activity])
     totals = computation.statements.get(activity, {})
+    together = _together(sheets)
+    first = [lines[0] for lines in together]
     rows = []
-    ends = [number for number, line in enumerate(sheets[0].lines) if line.place.line in ENDS]
-    behind = sheets[0].lines[ends[-1] + 1 :] if ends else ()
+    ends = [number for number, line in enumerate(first) if line.place.line in ENDS]
+    behind = first[ends[-1] + 1 :] if ends else []
     used = unfolded or any(item.key in totals for item in known if item.sheet_line in _keys(behind))
-    for number, line in enumerate(sheets[0].lines):
+    for line, figures in zip(first, ([each.figure for each in lines] for lines in together), strict=True):
         if line in behind and not used:
             break
         own = [item for item in known if item.sheet_line == line.place.line]
-        figures = [sheet.lines[number].figure for sheet in sheets if number < len(sheet.lines)]
         unfinished = any(figure.gaps for figure in figures)
         for item in own if len(own) > 1 else ():
             entered = totals[item.key].amount if item.key in totals else Decimal(0)
@@ -64,6 +65,22 @@ def statement_rows(
             )
         )
     return rows
+
+
+def _together(sheets: Sequence[Sheet]) -> list[list[Line]]:
+    """The lines of all owners' sheets by their keys, in the form's order: an owner's sheet may lack a line
+    that another's has."""
+    order: list[str] = []
+    found: dict[str, list[Line]] = {}
+    for sheet in sheets:
+        place = 0
+        for line in sheet.lines:
+            key = line.place.line
+            if key not in found:
+                order.insert(place, key)
+            place = order.index(key) + 1
+            found.setdefault(key, []).append(line)
+    return [found[key] for key in order]
 
 
 def _keys(lines: Sequence[Line]) -> set[str]:
