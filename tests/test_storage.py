@@ -460,6 +460,10 @@ class OtherPrograms(OnDisk):
         opened.close()
         self.assertTrue(link.is_symlink())
         self.assertEqual(self.amount(), "5.00")
+        round_ = self.path.with_name("round.halfyard")
+        round_.symlink_to(round_)
+        with self.assertRaises(FileRefusedError):
+            OpenFile.open(round_)
         os.link(self.path, self.path.with_name("hard.halfyard"))
         self.assertIn("hard link", " ".join(self.open().messages))
 

@@ -177,6 +177,12 @@ class Seals(Case):
         self.window = self.new_window()
         clients = self.window.clients
         clients.finish_listing()
+        names = [clients.files.item(row, 0).text() for row in range(clients.files.rowCount())]  # type: ignore[union-attr]
+        row = next(number for number, name in enumerate(names) if "Hallowell" in name)
+        clients.files.setCurrentCell(row, 0)
+        clients.show_earlier()
+        self.assertIn("Open it first", clients.earlier.inside.text())
+        self.assertFalse(clients.earlier.back.isEnabled())
         states = [clients.files.item(row, 2).text() for row in range(clients.files.rowCount())]  # type: ignore[union-attr]
         self.assertIn("Sealed", states)
         self.assertFalse(self.window.open_path(self.path))
@@ -280,7 +286,23 @@ class PlainNames(Case):
                         self.assertTrue(words.startswith("plain_tip(") or fixed or "final" in words, words)
 
 
-class SmallFile(WindowCase):
+class OddFiles(WindowCase):
+    def test_a_link_that_leads_round_is_listed_and_refused(self) -> None:
+        link = self.folder / "Round 2025.halfyard"
+        link.symlink_to(link)
+        self.window.clients.refresh_files()
+        self.window.clients.finish_listing()
+        self.assertFalse(self.window.open_path(link))
+        self.assertIn("Round 2025.halfyard", self.window.clients._problem.text())
+
+    def test_a_long_name_is_cut_to_what_a_file_system_holds(self) -> None:
+        self.window.clients.first.setText("Ö" * 300)
+        self.window.clients.make_new()
+        self.assertEqual(len(list(self.folder.glob("*.halfyard"))), 1)
+        self.window.workspace.do(change("First name", NAME, "Ada"))
+        self.window.save()
+        self.window.workspace.do(change("First name", NAME, "Ida"))
+
     def test_a_name_that_leads_elsewhere_stays_in_the_folder(self) -> None:
         self.window.clients.first.setText("../../Ada")
         self.window.clients.make_new()

@@ -20,6 +20,7 @@ from half_yard.storage import (
     put_in_place,
     read_bytes,
     read_document,
+    real_path,
     seal_folder,
     set_seal,
 )
@@ -48,7 +49,7 @@ def add_commands(commands: Any) -> None:
 
 
 def _states(options: argparse.Namespace) -> int:
-    path = options.file.resolve()
+    path = real_path(options.file)
     keys = _keys(path, options)
     found = earlier_states(path, keys)
     if options.json:
@@ -66,7 +67,7 @@ def _states(options: argparse.Namespace) -> int:
 
 
 def _go_back(options: argparse.Namespace) -> int:
-    path = options.file.resolve()
+    path = real_path(options.file)
     keys = _keys(path, options)
     state = next((each for each in earlier_states(path, keys) if each.name == options.state), None)
     if state is None:
@@ -109,7 +110,7 @@ def _is_readable(path: Path, keys: Keys) -> bool:
 
 
 def _seal(options: argparse.Namespace) -> int:
-    path, keys, passphrase = options.file.resolve(), Keys(), _needed_passphrase(options)
+    path, keys, passphrase = real_path(options.file), Keys(), _needed_passphrase(options)
     seal = _known_seal(path, keys, passphrase)
     if seal is None:
         seal = keys.remember(Seal.new(passphrase))
@@ -120,7 +121,7 @@ def _seal(options: argparse.Namespace) -> int:
 
 
 def _unseal(options: argparse.Namespace) -> int:
-    path, keys = options.file.resolve(), Keys()
+    path, keys = real_path(options.file), Keys()
     if _known_seal(path, keys, _needed_passphrase(options)) is None:
         raise CommandError(f"{path.name} is not sealed.")
     return _put_under(options, path, None, keys, f"{path.name} is not sealed any more.")

@@ -9,7 +9,15 @@ from typing import Any
 
 from half_yard.countries import PACKS, Computation, compute
 from half_yard.records import ClientFile, EditError, apply
-from half_yard.storage import FileRefusedError, Keys, OpenFile, SealedFileError, read_bytes, read_document
+from half_yard.storage import (
+    FileRefusedError,
+    Keys,
+    OpenFile,
+    SealedFileError,
+    read_bytes,
+    read_document,
+    real_path,
+)
 from half_yard.storage.document import digest
 from half_yard.storage.journal import read_journal
 
@@ -114,7 +122,7 @@ def read_to_look(options: argparse.Namespace) -> tuple[ClientFile, int]:
     data = read_bytes(path)
     document = read_document(data, path.name, keys)
     check_rules(document.file, path)
-    pending = read_journal(path.resolve(), digest(data), document.seal).edits
+    pending = read_journal(real_path(path), digest(data), document.seal).edits
     if options.with_unsaved:
         return _with(document.file, pending), 0
     if pending:

@@ -12,10 +12,18 @@ from platformdirs import user_state_path
 from half_yard.countries import PACKS, compute
 from half_yard.figures.explain import money_text
 from half_yard.review import Level
-from half_yard.storage import SUFFIX, FileRefusedError, Keys, SealedFileError, read_file, write_whole
+from half_yard.storage import (
+    SUFFIX,
+    FileRefusedError,
+    Keys,
+    SealedFileError,
+    read_file,
+    real_path,
+    write_whole,
+)
 
 MOST_RECENT = 12
-LONGEST_NAME = 120
+LONGEST_NAME = 150
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,14 +52,14 @@ class RecentFiles:
 
     def note(self, path: Path) -> None:
         """Remember that a file was opened, and its folder."""
-        path = path.resolve()
+        path = real_path(path)
         self.folder = path.parent
         self.files = [path, *(other for other in self.files if other != path)][:MOST_RECENT]
         self._keep()
 
     def use_folder(self, folder: Path) -> None:
         """Remember the office's folder."""
-        self.folder = folder.resolve()
+        self.folder = real_path(folder)
         self._keep()
 
     def _keep(self) -> None:
@@ -96,7 +104,9 @@ def standing_of(path: Path, keys: Keys | None = None) -> Standing:
 def safe_name(name: str) -> str:
     """A name without the signs that lead elsewhere or that some file system can't hold."""
     signs = ("-" if sign in '/\\:*?"<>|' or not sign.isprintable() else sign for sign in name)
-    return "".join(signs).strip(". ")[:LONGEST_NAME]
+    # What is kept beside a file has a longer name; file systems count bytes.
+    cut = "".join(signs).strip(". ").encode()[:LONGEST_NAME]
+    return cut.decode(errors="ignore").strip()
 
 
 def file_name(first: str, last: str, year: int, taken: Sequence[str] = ()) -> str:

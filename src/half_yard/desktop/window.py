@@ -33,7 +33,7 @@ from half_yard.desktop.tape import Tape
 from half_yard.desktop.thread_panel import ThreadPanel
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
-from half_yard.storage import FileRefusedError, OpenFile, SealedFileError
+from half_yard.storage import FileRefusedError, OpenFile, SealedFileError, real_path
 
 MOST_BACK = 50
 
@@ -154,7 +154,7 @@ class MainWindow(QMainWindow):
     def open_path(self, path: Path) -> bool:
         """Open a client file, or say why not; says whether it is open."""
         path = Path(path)
-        if self.workspace.path is not None and path.resolve() == self.workspace.path.resolve():
+        if self.workspace.path is not None and real_path(path) == self.workspace.path:
             self.show_stage(Stage.BOOKS)
             return True
         try:

@@ -21,6 +21,7 @@ from half_yard.storage import (
     OpenFile,
     Seal,
     change_seal,
+    real_path,
     seal_folder,
 )
 
@@ -168,7 +169,9 @@ class Workspace(QObject):
         return self._seal_all(folder, None, f"The folder {folder.name} is not sealed any more.")
 
     def _seal_all(self, folder: Path, seal: Seal | None, said: str) -> str:
-        opened = self._open if self._open is not None and self._open.path.parent == folder.resolve() else None
+        opened = (
+            self._open if self._open is not None and self._open.path.parent == real_path(folder) else None
+        )
         if opened is not None:
             change_seal(opened, seal, self.keys)
         refused = seal_folder(folder, seal, self.keys, spare=opened.path if opened else None)

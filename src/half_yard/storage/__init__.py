@@ -4,7 +4,7 @@ from half_yard.storage.copies import last_good_copy
 from half_yard.storage.document import read_bytes, read_document, read_file, to_bytes, to_text
 from half_yard.storage.earlier import EarlierState, earlier_states, put_in_place
 from half_yard.storage.open_file import OpenFile
-from half_yard.storage.places import SUFFIX
+from half_yard.storage.places import SUFFIX, real_path
 from half_yard.storage.refusals import (
     ChangedElsewhereError,
     FileInUseError,
@@ -36,6 +36,7 @@ __all__ = [
     "read_bytes",
     "read_document",
     "read_file",
+    "real_path",
     "seal_folder",
     "set_seal",
     "to_bytes",

@@ -16,7 +16,7 @@ from half_yard.storage.history import MOST_STEPS, Done, History
 from half_yard.storage.journal import Journal, read_journal
 from half_yard.storage.keeper import Keeper
 from half_yard.storage.lock import Lock, UnwritableError
-from half_yard.storage.places import copies_folder, journal_path, parts_of
+from half_yard.storage.places import copies_folder, journal_path, parts_of, real_path
 from half_yard.storage.refusals import (
     ChangedElsewhereError,
     FileRefusedError,
@@ -60,7 +60,7 @@ class OpenFile:
     def open(path: Path, keys: Keys | None = None) -> OpenFile:
         """Open a file and bring back the edits of a journal. Raises FileRefusedError, of which there is a
         family: see `refusals`."""
-        path = path.resolve()
+        path = real_path(path)
         if not path.exists():
             read_bytes(path)  # says that it is not there, before a lock is made for it
         lock, why = _locked(path)
@@ -88,7 +88,7 @@ class OpenFile:
     @staticmethod
     def create(path: Path, file: ClientFile, seal: Seal | None = None) -> OpenFile:
         """Write a new file and open it. Raises FileRefusedError if one is there already, OSError."""
-        path = path.resolve()
+        path = real_path(path)
         if path.exists():
             raise FileRefusedError(f"{path.name} is already there. Open it, or choose another name or year.")
         lock = Lock.take(path)

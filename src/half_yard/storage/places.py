@@ -3,10 +3,16 @@
 from __future__ import annotations
 
 import datetime
+import os
 from pathlib import Path
 
 SUFFIX = ".halfyard"
 ASIDE = "journal-set-aside"
+
+
+def real_path(path: Path) -> Path:
+    """Where a file really lies, links followed as far as they lead."""
+    return Path(os.path.realpath(path))
 
 
 def journal_path(path: Path) -> Path:

@@ -13,7 +13,7 @@ from half_yard.storage.copies import all_copies, replace_copies
 from half_yard.storage.document import json_document, read_bytes, read_document, to_bytes
 from half_yard.storage.journal import resealed
 from half_yard.storage.open_file import OpenFile
-from half_yard.storage.places import SUFFIX, damaged_states, set_aside_journals
+from half_yard.storage.places import SUFFIX, damaged_states, real_path, set_aside_journals
 from half_yard.storage.refusals import FileRefusedError, SealedFileError
 from half_yard.storage.sealing import SEALED_FORMAT, VERSION, Keys, Seal, wrapped_key
 from half_yard.storage.writing import write_whole
@@ -73,7 +73,7 @@ def seal_folder(folder: Path, seal: Seal | None, keys: Keys, *, spare: Path | No
         write_whole(folder / OFFICE_KEY, _key_document(seal))
     refused = []
     for path in sorted(folder.glob(f"*{SUFFIX}")):
-        if path.resolve() == spare:
+        if real_path(path) == spare:
             continue
         try:
             set_seal(path, seal, keys)

@@ -14,7 +14,7 @@ import tempfile
 import time
 from pathlib import Path
 
-from half_yard.storage.places import SUFFIX, part_prefix
+from half_yard.storage.places import SUFFIX, part_prefix, real_path
 from half_yard.storage.refusals import FileRefusedError
 
 OWN = 0o600
@@ -47,7 +47,7 @@ def write_whole(path: Path, data: bytes, mode: int = OWN) -> None:
 def write_out(path: Path, data: bytes) -> None:
     """Write an export. Raises FileRefusedError where it would write over a client file or what belongs to
     one, OSError where there is no writing."""
-    target = path.resolve()
+    target = real_path(path)
     if belongs_to_client(target):
         raise FileRefusedError(f"{path.name} is a client file or belongs to one. Choose another name.")
     if target.exists() and not stat.S_ISREG(target.stat().st_mode):

@@ -27,7 +27,15 @@ from half_yard.desktop.parts import Page, button, plain_table, soft, title
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import ClientFile, apply, change
-from half_yard.storage import FINAL, SUFFIX, FileRefusedError, OpenFile, SealedFileError, office_seal
+from half_yard.storage import (
+    FINAL,
+    SUFFIX,
+    FileRefusedError,
+    OpenFile,
+    SealedFileError,
+    office_seal,
+    real_path,
+)
 
 PATH_ROLE = Qt.ItemDataRole.UserRole + 1
 COLUMNS = (("Client", 170), ("Year", 46), ("Stands at", 118), ("Result", 104))
@@ -202,7 +210,7 @@ class ClientsPage(Page):
         self.files.setRowCount(len(paths))
         for row, path in enumerate(paths):
             self._set_row(row, path, Standing(path.stem, "", "…", ""))
-            if path.resolve() == (self._workspace.path or Path()).resolve():
+            if real_path(path) == self._workspace.path:
                 self.files.setCurrentCell(row, 0)
         self._waiting = paths
         self._timer.start()
@@ -221,7 +229,7 @@ class ClientsPage(Page):
             self._stand_next()
 
     def _set_row(self, row: int, path: Path, standing: Standing) -> None:
-        current = path.resolve() == (self._workspace.path or Path()).resolve()
+        current = real_path(path) == self._workspace.path
         for column, text in enumerate((standing.title, standing.year, standing.state, standing.result)):
             item = QTableWidgetItem(text)
             item.setData(PATH_ROLE, path)

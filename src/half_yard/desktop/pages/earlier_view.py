@@ -15,10 +15,19 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 from half_yard.records import ClientFile
 from half_yard.records.differing import differences
-from half_yard.storage import EarlierState, FileRefusedError, earlier_states, put_in_place, read_file
+from half_yard.storage import (
+    EarlierState,
+    FileRefusedError,
+    SealedFileError,
+    earlier_states,
+    put_in_place,
+    read_file,
+    real_path,
+)
 
 COLUMNS = (("State", 180), ("When", 124), ("Differs", 60), ("Result", 104))
 NOTHING = "No earlier state is kept yet: the first save makes one."
+SEALED = "It is sealed. Open it first: its earlier states are shown then."
 ABOUT = (
     "The last saved states are kept beside the file. Going back is an edit like any other: undo takes it "
     "back, and the state of now is kept at the next save."
@@ -58,11 +67,13 @@ class EarlierView(QWidget):
     def show_file(self, path: Path) -> None:
         """Show the earlier states of the file at a path, whether it is open, closed or can't be read."""
         workspace = self._workspace
-        opened = workspace.open_file if workspace.is_open and workspace.path == path.resolve() else None
-        self._path = path.resolve()
-        self._states = earlier_states(self._path, workspace.keys, opened)
+        opened = workspace.open_file if workspace.is_open and workspace.path == real_path(path) else None
+        self._path = real_path(path)
+        self._states, sealed = earlier_states(self._path, workspace.keys, opened), False
         try:
             self._now = opened.file if opened else read_file(self._path, workspace.keys)
+        except SealedFileError:
+            self._now, self._states, sealed = None, [], True
         except FileRefusedError:
             self._now = None
         self.heading.setText(f"Earlier states of {self._path.stem}")
@@ -70,7 +81,7 @@ class EarlierView(QWidget):
         self.table.setRowCount(len(self._states))
         for row, state in enumerate(self._states):
             self._show(row, state)
-        self.inside.setText("" if self._states else NOTHING)
+        self.inside.setText("" if self._states else (SEALED if sealed else NOTHING))
         self.back.setEnabled(bool(self._states))
         if self._states:
             self.table.setCurrentCell(0, 0)
