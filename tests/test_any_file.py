@@ -9,6 +9,7 @@ from decimal import Decimal
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from half_yard.cli.printed import as_json
 from half_yard.countries import PACKS, compute
 from half_yard.countries.offered import WhatIf
 from half_yard.countries.us.assets.basis import ORIGINS
@@ -19,6 +20,7 @@ from half_yard.countries.us.on_return import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY
 from half_yard.countries.us.statement_lines import BY_KIND
 from half_yard.figures import recompute
+from half_yard.figures.remembered import Memory
 from half_yard.records import (
     Activity,
     Asset,
@@ -63,6 +65,9 @@ BOXES = (
 BASIS = sorted({box.key for origin in ORIGINS.values() for box in origin.boxes} | {"odd"})
 QUESTIONS = sorted({question.key for questions in ACTIVITY.values() for question in questions})
 SPOUSES = ("", "community", "joint_venture", "partnership", "odd")
+COLLECTIONS = (
+    "entries", "assets", "activities", "forms", "people", "household", "elections", "wages", "short_years",
+)  # fmt: skip
 KEYS = st.sampled_from(["a00001", "a00002", "a00003", "a00009"])
 
 
@@ -199,3 +204,17 @@ class AnyFile(unittest.TestCase):
         again = read_document(to_text(file).encode(), "again").file
         second = [(line.place, line.figure.amount) for sheet in compute(again).sheets for line in sheet.lines]
         self.assertEqual(first, second)
+
+    @settings(max_examples=30, deadline=None)
+    @given(files(), files(), st.lists(st.sampled_from(COLLECTIONS), min_size=1, max_size=3))
+    def test_what_is_remembered_changes_no_number(
+        self, file: ClientFile, other: ClientFile, changed: list[str]
+    ) -> None:
+        """Files that differ in a few collections, computed one after another with one memory and each with a
+        fresh one."""
+        memory = Memory()
+        mixed = file.model_copy(update={name: getattr(other, name) for name in changed})
+        one = dict(list(mixed.entries.items())[:1])
+        fewer = mixed.model_copy(update={"entries": {**mixed.entries, **file.entries, **one}})
+        for step in (file, mixed, fewer, other, file):
+            self.assertEqual(as_json(compute(step, memory), 0), as_json(compute(step, Memory()), 0))

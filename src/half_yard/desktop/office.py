@@ -11,6 +11,7 @@ from platformdirs import user_state_path
 
 from half_yard.countries import PACKS, compute
 from half_yard.figures.explain import money_text
+from half_yard.figures.remembered import Memory
 from half_yard.review import Level
 from half_yard.storage import (
     SUFFIX,
@@ -83,7 +84,7 @@ def standing_of(path: Path, keys: Keys | None = None) -> Standing:
         file = read_file(path, keys)
         if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
             return Standing(file.title, str(file.tax_year), "No rules for its year or country", "")
-        computation = compute(file)
+        computation = compute(file, Memory())
     except SealedFileError:
         return Standing(path.stem, "", "Sealed", "")
     except FileRefusedError as error:

@@ -11,6 +11,7 @@ from PySide6.QtCore import QObject, Signal
 from half_yard.countries import Computation, Pack, compute, pack_for
 from half_yard.desktop.subjects import Subject
 from half_yard.figures import Place
+from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile, Edit, EditError
 from half_yard.storage import (
     FINAL,
@@ -52,6 +53,7 @@ class Workspace(QObject):
         self._before: Mapping[Place, Decimal] = {}
         self.subject: Subject | None = None
         self._activity = ""
+        self._memory = Memory()
 
     # -- the file ------------------------------------------------------------------------------------
 
@@ -93,7 +95,8 @@ class Workspace(QObject):
         """Make an opened file the one worked on; the file before is saved and let go. Raises FileRefusedError
         where it can't be computed, or the one before can't be saved; OSError. Then the one before stays."""
         try:
-            computation = compute(opened.file)
+            memory = Memory()
+            computation = compute(opened.file, memory)
         except Exception as error:
             raise FileRefusedError(
                 f"{opened.path.name} can't be computed: the program made a mistake with it "
@@ -101,7 +104,7 @@ class Workspace(QObject):
             ) from error
         self.release()
         opened.tell(self._tell_of_flush)
-        self._open, self._computation = opened, computation
+        self._open, self._computation, self._memory = opened, computation, memory
         self._before, self.subject = {}, None
         self._activity = ""
         if opened.messages:
@@ -248,7 +251,7 @@ class Workspace(QObject):
     def _compute_again(self) -> None:
         if self._computation is not None:
             self._before = self._carried(self._computation)
-        self._computation = compute(self.file)
+        self._computation = compute(self.file, self._memory)
         self.changed.emit()
 
     @staticmethod

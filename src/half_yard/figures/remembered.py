@@ -2,29 +2,62 @@
 what the edit touched.
 
 Nothing is remembered by value: the very same things, not ones like them, must come again, so what is given
-back is what would be made.
+back is what would be made. What is remembered lies in a memory: whoever works on a file has one of its own,
+so that a look at other files never costs what was remembered of this one.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Hashable
+from collections.abc import Callable, Hashable, Iterator
+from contextlib import contextmanager
+from contextvars import ContextVar
 from operator import is_
-from typing import Generic, TypeVar
+from typing import Any, Generic, TypeVar
 
 V = TypeVar("V")
+
+
+class Memory:
+    """What was made for one file. A computation uses the memory that is in use while it runs."""
+
+    def __init__(self) -> None:
+        self._kept: dict[object, dict[Hashable, tuple[tuple[object, ...], Any]]] = {}
+
+    @contextmanager
+    def in_use(self) -> Iterator[None]:
+        """Have everything that is made meanwhile remembered here."""
+        token = IN_USE.set(self)
+        try:
+            yield
+        finally:
+            IN_USE.reset(token)
+
+    def of(self, owner: object) -> dict[Hashable, tuple[tuple[object, ...], Any]]:
+        """What one owner has kept here: values by key, each with what it was made from."""
+        return self._kept.setdefault(owner, {})
+
+
+IN_USE: ContextVar[Memory] = ContextVar("memory", default=Memory())  # noqa: B039 (shared on purpose)
 
 
 class Remembered(Generic[V]):
     """Values by key, each with the things it was made from; the last value of a key is kept."""
 
-    def __init__(self) -> None:
-        self._kept: dict[Hashable, tuple[tuple[object, ...], V]] = {}
-
     def get(self, key: Hashable, made_from: tuple[object, ...], make: Callable[[], V]) -> V:
         """The value of a key made from these things, made now if it was not made from them before."""
-        kept = self._kept.get(key)
+        memory = IN_USE.get().of(self)
+        kept = memory.get(key)
         if kept is not None and len(kept[0]) == len(made_from) and all(map(is_, kept[0], made_from)):
-            return kept[1]
+            value: V = kept[1]
+            return value
         value = make()
-        self._kept[key] = (made_from, value)
+        memory[key] = (made_from, value)
+        return value
+
+    def renew(self, key: Hashable, make: Callable[[V | None], V]) -> V:
+        """The value of a key made from the one that it had last, whatever that was made from."""
+        memory = IN_USE.get().of(self)
+        kept = memory.get(key)
+        value = make(None if kept is None else kept[1])
+        memory[key] = ((), value)
         return value

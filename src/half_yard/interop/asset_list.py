@@ -14,6 +14,7 @@ from decimal import Decimal, InvalidOperation
 from zipfile import ZipFile
 
 from half_yard.countries import compute, pack_for
+from half_yard.figures.remembered import Memory
 from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset, Change, ClientFile, Edit, apply
 from half_yard.records.amounts import LARGEST
@@ -299,6 +300,6 @@ def _questions(file: ClientFile, asset: Asset) -> set[str]:
 def _prior(file: ClientFile, assets: Mapping[int, Asset]) -> dict[int, Decimal]:
     """What earlier years took of each by computation, by line; none of those that are stopped."""
     rows = [ListRow(line, asset, ()) for line, asset in assets.items()]
-    stories = compute(apply(file, list_edit(file, rows))[0]).stories
+    stories = compute(apply(file, list_edit(file, rows))[0], Memory()).stories
     keys = zip(assets, fresh_ids("assets", file.assets), strict=False)
     return {line: stories[key].prior.amount for line, key in keys if key in stories}

@@ -44,6 +44,7 @@ def keep_books(file: ClientFile) -> Books:
 
 TOTALS: Remembered[Figure] = Remembered()
 HUNDRED = Decimal(100)
+LOOKED_AT = 8
 Group = dict[str, Figure]
 Titles = Mapping[str, Mapping[str, str]]
 """The titles of the statement lines by activity and line."""
@@ -60,13 +61,16 @@ class _Landings:
     stops: Mapping[str, str]
 
 
-# The landings of the last file: those of a file after an edit differ in a few entries of thousands.
-LAST: list[_Landings] = []
+# Those of a file after an edit differ from the last ones in a few entries of thousands.
+LANDINGS: Remembered[_Landings] = Remembered()
 
 
 def _landings(entries: Mapping[str, Entry], titles: Titles, year: int) -> _Landings:
     """The landings of these entries, made from the last ones where those are of the same circumstances."""
-    last = LAST[0] if LAST else None
+    return LANDINGS.renew("", partial(_from_last, entries, titles, year))
+
+
+def _from_last(entries: Mapping[str, Entry], titles: Titles, year: int, last: _Landings | None) -> _Landings:
     if last is None or (last.titles, last.year) != (titles, year) or _others(last.entries, entries):
         last = _Landings({}, titles, year, {}, {})
     before = last.entries
@@ -95,15 +99,15 @@ def _landings(entries: Mapping[str, Entry], titles: Titles, year: int) -> _Landi
         groups[place] = dict(sorted(groups[place].items()))
         if not groups[place]:
             del groups[place]
-    made = _Landings(entries, titles, year, groups, stops)
-    LAST[:] = [made]
-    return made
+    return _Landings(entries, titles, year, groups, stops)
 
 
 def _others(before: Mapping[str, Entry], entries: Mapping[str, Entry]) -> bool:
-    """Whether these are another file's entries: the first one is not the one before."""
-    first = next(iter(entries), "")
-    return bool(before) and before.get(first) is not entries.get(first)
+    """Whether these are another file's entries: none of a few of them is the one before. It is only a
+    question of time: what is made from others comes out the same."""
+    keys = list(entries)
+    looked_at = keys[:: max(1, len(keys) // LOOKED_AT)]
+    return bool(before) and not any(before.get(key) is entries[key] for key in looked_at)
 
 
 def _land(key: str, entry: Entry, titles: Mapping[str, str] | None, year: int) -> Figure | str:

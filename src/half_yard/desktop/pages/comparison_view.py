@@ -17,6 +17,7 @@ from half_yard.desktop.tables import COLUMN_ROLE, CellDelegate, Column, Kind
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
+from half_yard.figures.remembered import Memory
 from half_yard.records import Change, Edit
 from half_yard.records.reckoning import reckon
 from half_yard.storage import SUFFIX, FileRefusedError, SealedFileError, read_file
@@ -149,7 +150,7 @@ class ComparisonView(QWidget):
     def take_file(self, path: Path) -> None:
         """Take over last year's amounts from its file, or say why not."""
         try:
-            before = compute(read_file(path, self._workspace.keys))
+            before = compute(read_file(path, self._workspace.keys), Memory())
             edit, names = from_last_year(self._workspace.file, before, self._workspace.pack)
         except SealedFileError:
             self._workspace.said.emit(

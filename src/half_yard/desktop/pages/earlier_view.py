@@ -13,6 +13,7 @@ from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
+from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
 from half_yard.records.differing import differences
 from half_yard.storage import (
@@ -148,6 +149,6 @@ def _result(file: ClientFile) -> str:
     """What the return comes to in a state, in a few words."""
     if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
         return ""
-    computation = compute(file)
+    computation = compute(file, Memory())
     refund, owed = (computation.line(point.place).figure.amount for point in computation.carry[-2:])
     return f"refund {money_text(refund)}" if refund else f"to pay {money_text(owed)}"
