@@ -13,8 +13,10 @@ WHY = (
 
 
 class AccountQuestion(QWidget):
-    """Signals `answered` with whether it is the same account, `left` when nothing is to be taken in."""
+    """Signals `asked` when it asks, `answered` with whether it is the same account, `left` when nothing is to
+    be taken in."""
 
+    asked = Signal()
     answered = Signal(bool)
     left = Signal()
 
@@ -40,4 +42,5 @@ class AccountQuestion(QWidget):
         """Ask, the cursor on the answer that loses nothing by a slip: both can be undone."""
         self.words.setText(words)
         self.show()
+        self.asked.emit()
         self.same.setFocus()

@@ -63,8 +63,9 @@ class TrayView(QWidget):
         self.split.refused.connect(self._refuse)
         self.taking = Taking(workspace, self)
         self.taking.taken.connect(self._taken)
-        self.taking.left.connect(self.focus)
+        self.taking.left.connect(self._answered)
         self.question = self.taking.question
+        self.question.asked.connect(lambda: self.split.show_row(None))  # the rows need the room
         self.intake = Intake(self)
         self.intake.read.connect(self.take)
         self.intake.layout_wanted.connect(self._ask_for_layout)
@@ -298,6 +299,11 @@ class TrayView(QWidget):
     def take(self, statements: Sequence[Statement]) -> None:
         """Take statements in, and say what came of it."""
         self.taking.take(statements)
+
+    def _answered(self) -> None:
+        """Show the parts of the row again, and go on in the table."""
+        self._row_chosen(self.table.current_name)
+        self.focus()
 
     def _taken(self, key: str) -> None:
         """Show what was taken in: one statement, or all where there were several."""
