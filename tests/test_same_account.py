@@ -252,6 +252,8 @@ class Parts(unittest.TestCase):
             self.assertTrue(0 <= now.left * way <= abs(amount))
             self.assertEqual(now.placed + now.aside + now.left, amount)
             self.assertEqual(now.state.is_open, bool(now.left) or not (now.parts or now.row.set_aside))
+            said = [x for x in compute(file).findings if "in the tray" in x.message]
+            self.assertEqual(bool(said), now.state.is_open, "what is left is seen")
             totals = Tray.of(file, PACK).totals(file, "b00001")
             self.assertEqual(totals.placed + totals.aside + totals.waiting, amount)
 

@@ -129,6 +129,8 @@ def _statement_rows(computation: Computation, path: str) -> Iterator[Row]:
     yield Row(row.payee or row.memo or "Row", exact_text(row.amount), joined(at, row.reference))
     if row.set_aside:
         yield Row("Set aside", below=row.set_aside)
+    for _, part in sorted(row.parts_aside.items()):
+        yield Row("A part aside", exact_text(part.amount), part.reason)
     made = [each for each, entry in file.entries.items() if entry.from_row == f"{statement}/{key}"]
     yield Row("In the books as" if made else "Not in the books", heading=True)
     for each in made:

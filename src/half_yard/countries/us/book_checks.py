@@ -15,10 +15,15 @@ from half_yard.countries.us.identity import employer_number_problem, employer_or
 from half_yard.countries.us.left_out import COLLECTIONS
 from half_yard.countries.us.on_return import OnReturn
 from half_yard.countries.us.questions import COMMUNITY_STATES, ask
-from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, REPAIR_LINES, VEHICLE_LINES
+from half_yard.countries.us.statement_lines import (
+    ASSET_QUESTIONS,
+    RECEIPT_LINES,
+    REPAIR_LINES,
+    VEHICLE_LINES,
+)
 from half_yard.figures import Figure
 from half_yard.figures.remembered import Remembered
-from half_yard.records import Activity, Entry
+from half_yard.records import Activity, Entry, StatementRow
 from half_yard.records.naming import same_name
 from half_yard.review import Finding, Level
 from half_yard.review.sizes import against_last_year, digit_too_many
@@ -216,13 +221,19 @@ def _contractors(frame: OnReturn, books: Books) -> Iterator[Finding]:
 
 
 def _waiting(frame: OnReturn) -> Iterator[Finding]:
-    """Rows of statements that have gone to no line yet and are not set aside, whole or in part."""
-    placed = {entry.from_row for entry in frame.file.entries.values() if entry.from_row}
+    """Rows of statements of which something has gone to no line yet and is not set aside."""
+    placed: dict[str, Decimal] = {}
+    unsorted: set[str] = set()
+    for entry in frame.file.entries.values():
+        if entry.from_row:
+            into = entry.amount if entry.line in RECEIPT_LINES else -entry.amount
+            placed[entry.from_row] = placed.get(entry.from_row, Decimal(0)) + into
+            unsorted |= set() if entry.line else {entry.from_row}
     for key, statement in frame.file.statements.items():
         waiting = [
             row_key
             for row_key, row in statement.rows.items()
-            if not row.set_aside and f"{key}/{row_key}" not in placed
+            if _is_left(row, placed.get(f"{key}/{row_key}"), unsorted=f"{key}/{row_key}" in unsorted)
         ]
         if waiting:
             rows = f"{len(waiting)} row{'' if len(waiting) == 1 else 's'}"
@@ -231,6 +242,15 @@ def _waiting(frame: OnReturn) -> Iterator[Finding]:
                 Level.INCOMPLETE, f"{statement.name or 'A statement'}: {rows} {verb} in the tray.",
                 f"/statements/{key}/rows/{waiting[0]}", "Sort each to a line, or set it aside.",
             )  # fmt: skip
+
+
+def _is_left(row: StatementRow, placed: Decimal | None, *, unsorted: bool) -> bool:
+    """Whether something of a row still waits: it has gone nowhere, or its parts are not the whole of it."""
+    if row.set_aside:
+        return placed is not None  # counted although it is aside
+    aside = sum((part.amount for part in row.parts_aside.values()), Decimal(0))
+    nowhere = placed is None and not row.parts_aside
+    return nowhere or unsorted or row.amount != aside + (placed or Decimal(0))
 
 
 def _accounts(frame: OnReturn) -> Iterator[Finding]:
