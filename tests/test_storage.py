@@ -30,6 +30,7 @@ from half_yard.storage import (
 from half_yard.storage.copies import copies_of, keep_copy
 from half_yard.storage.document import digest
 from half_yard.storage.history import MOST_STEPS
+from half_yard.storage.journal import edits_in, resealed
 from half_yard.storage.keeper import WINDOW_SECONDS
 from half_yard.storage.places import copies_folder, journal_path, lock_path, set_aside_journals
 from tests.files import sole_proprietor
@@ -275,6 +276,16 @@ class Journals(OnDisk):
         opened = self.open()
         self.assertEqual(str(opened.file.entries["e00001"].amount), "2000.00")
         self.assertIn("cut off", opened.messages[1])
+
+    def test_a_cut_off_journal_of_the_first_format_stays_with_its_own_state(self) -> None:
+        edit = change("Amount", AMOUNT, "2000.00")
+        head, state = json.dumps({"base": digest(b"another")}), digest(b"another")
+        journal = f'{head}\n{edit.model_dump_json()}\n{{"label": "Memo", "ch'.encode()
+        journal_path(self.path).write_bytes(journal)
+        self.assertEqual(self.open().file, sole_proprietor("1000"))
+        self.assertEqual([aside.read_bytes() for aside in set_aside_journals(self.path)], [journal])
+        again = resealed(journal, None, None, {})
+        self.assertEqual(edits_in(again, state).edits, (edit,))
 
     def test_lines_that_are_whole_and_still_none_of_ours(self) -> None:
         bodies = (

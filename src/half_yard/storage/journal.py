@@ -61,32 +61,54 @@ def read_journal(path: Path, digest: str, seal: Seal | None = None) -> Recovered
 
 def edits_in(data: bytes, digest: str, seal: Seal | None = None) -> Recovered:
     """The edits in a journal that belong to the state with this SHA-256."""
-    if data.startswith(b'{"base": '):
-        return _first_format(data, digest)
     state = state_of(digest)
+    lines, cut = _lines(data)
     found: dict[str, dict[int, dict[str, Any]]] = {}
-    cut = False
-    for piece in filter(bytes.strip, BEGINS.split(data)):
-        line = _whole(piece)
-        cut = line is None or bool(piece.partition(b"\n")[2])
-        if line is not None:
-            found.setdefault(line["base"], {})[line["seq"]] = line
-    for base, lines in found.items():
-        if any(line.get("becomes") == state and base != state for line in lines.values()):
+    for line in lines:
+        found.setdefault(line["base"], {})[line["seq"]] = line
+    for base, others in found.items():
+        if any(line.get("becomes") == state and base != state for line in others.values()):
             return Recovered()  # the save was done; only the journal had not been removed yet
     ours = found.pop(state, {})
     edits, unreadable = [], 0
     for number in sorted(ours):
         if "becomes" not in ours[number]:
-            try:
-                edits.append(_edit(ours[number], seal))
-            except (ValidationError, TamperedError, KeyError, TypeError):
+            if (edit := _edit(ours[number], seal)) is not None:
+                edits.append(edit)
+            else:
                 unreadable += 1
     missing = max(ours, default=0) - len(ours)
     foreign = frozenset(
-        base for base, lines in found.items() if any("becomes" not in x for x in lines.values())
+        base for base, others in found.items() if any("becomes" not in x for x in others.values())
     )
     return Recovered(tuple(edits), missing + unreadable, cut and not foreign, foreign)
+
+
+def _lines(data: bytes) -> tuple[list[dict[str, Any]], bool]:
+    """The lines of a journal that are whole, and whether the last one was cut off."""
+    if data.startswith(b'{"base": '):
+        return _lines_of_first_format(data)
+    lines, cut = [], False
+    for piece in filter(bytes.strip, BEGINS.split(data)):
+        line = _whole(piece)
+        cut = line is None or bool(piece.partition(b"\n")[2])
+        if line is not None:
+            lines.append(line)
+    return lines, cut
+
+
+def _lines_of_first_format(data: bytes) -> tuple[list[dict[str, Any]], bool]:
+    """A journal as the first version wrote it: the state in full, then bare edits, cut off or whole."""
+    head, *rest = data.split(b"\n")
+    lines: list[dict[str, Any]] = []
+    try:
+        base = state_of(str(json.loads(head)["base"]))
+        for number, line in enumerate(filter(None, rest), 1):
+            edit = Edit.model_validate_json(line)
+            lines.append({"base": base, "seq": number, **_held(edit, None)})
+    except (ValueError, TypeError, KeyError, RecursionError):
+        return lines, True
+    return lines, False
 
 
 def _whole(piece: bytes) -> dict[str, Any] | None:
@@ -108,25 +130,14 @@ def _line_of(body: bytes) -> dict[str, Any] | None:
     return line if ours else None
 
 
-def _edit(line: dict[str, Any], seal: Seal | None) -> Edit:
-    if seal is not None:
-        return Edit.model_validate_json(seal.open(line["sealed"]))
-    return Edit.model_validate(line["edit"])
-
-
-def _first_format(data: bytes, digest: str) -> Recovered:
-    """A journal as the first version wrote it: the state in full, then bare edits, cut off or whole."""
-    head, *lines = data.split(b"\n")
-    edits: list[Edit] = []
+def _edit(line: dict[str, Any], seal: Seal | None) -> Edit | None:
+    """The edit of a line; None where it can't be read, or not with this seal."""
     try:
-        base = str(json.loads(head)["base"])
-        for line in filter(None, lines):
-            edits.append(Edit.model_validate_json(line))
-    except (ValueError, TypeError, KeyError, RecursionError):
-        return Recovered(tuple(edits), cut=True)
-    if base != digest:
-        return Recovered(foreign=frozenset({state_of(base)} if edits else ()))
-    return Recovered(tuple(edits))
+        if seal is not None:
+            return Edit.model_validate_json(seal.open(line["sealed"]))
+        return Edit.model_validate(line["edit"])
+    except (ValidationError, TamperedError, KeyError, TypeError):
+        return None
 
 
 def _sum(body: bytes) -> str:
@@ -137,13 +148,8 @@ def resealed(data: bytes, before: Seal | None, after: Seal | None, states: Mappi
     """A journal under another seal: its lines, those that can be read, with the states they name called as
     `states` has them now."""
     made = []
-    for piece in filter(bytes.strip, BEGINS.split(data)):
-        line = _whole(piece)
-        if line is not None and "becomes" not in line:
-            try:
-                edit = _edit(line, before)
-            except (ValidationError, TamperedError, KeyError, TypeError):
-                continue
+    for line in _lines(data)[0]:
+        if "becomes" not in line and (edit := _edit(line, before)) is not None:
             made.append(_packed(states.get(line["base"], line["base"]), line["seq"], _held(edit, after)))
     return b"".join(made)
 
