@@ -6,8 +6,7 @@ import sys
 from pathlib import Path
 
 from half_yard import cli
-
-REFUSED = 2
+from half_yard.cli.saying import failed
 
 
 def collect_seldom() -> None:
@@ -27,18 +26,18 @@ def main() -> int:
         return cli.main(arguments)
     cli.speak_any_locale()
     if problem := mistyped(arguments):
-        return refused(problem)
+        return failed(problem)
     try:
         # Only here is Qt loaded, so that the command line works where there is none.
         from half_yard.desktop.app import NoWindowError, run  # noqa: PLC0415
     except ImportError as error:
-        return refused(
+        return failed(
             f"the window can't be shown: {error}. Install that library; ./demo names the usual ones."
         )
     try:
         return run(arguments)
     except NoWindowError as error:
-        return refused(str(error))
+        return failed(str(error))
 
 
 def mistyped(arguments: list[str]) -> str:
@@ -52,12 +51,6 @@ def mistyped(arguments: list[str]) -> str:
     if len(arguments) > 1:
         return f"one file or folder is opened at a time; “{arguments[1]}” is one too many."
     return ""
-
-
-def refused(problem: str) -> int:
-    """Say on one line why nothing was started; returns the exit code."""
-    print(f"half-yard: {problem}", file=sys.stderr)
-    return REFUSED
 
 
 if __name__ == "__main__":

@@ -2,13 +2,15 @@
 
 from half_yard.books.accounts import (
     Alike,
+    account_in_words,
+    account_question,
     alike_accounts,
     already_in,
     answer_accounts,
-    called,
     doubles_aside,
     doubtful_rows,
     is_same_account,
+    naming,
     settle_accounts,
     twins,
     unsure_accounts,
@@ -16,13 +18,15 @@ from half_yard.books.accounts import (
 
 __all__ = [
     "Alike",
+    "account_in_words",
+    "account_question",
     "alike_accounts",
     "already_in",
     "answer_accounts",
-    "called",
     "doubles_aside",
     "doubtful_rows",
     "is_same_account",
+    "naming",
     "settle_accounts",
     "twins",
     "unsure_accounts",

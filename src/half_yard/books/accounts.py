@@ -15,7 +15,16 @@ from functools import partial
 from itertools import combinations
 
 from half_yard.figures.remembered import Remembered
-from half_yard.records import AccountAnswer, Change, ClientFile, Edit, Statement, StatementRow, apply, next_id
+from half_yard.records import (
+    AccountAnswer,
+    Change,
+    ClientFile,
+    Edit,
+    Statement,
+    StatementRow,
+    next_id,
+    with_changes,
+)
 from half_yard.records.naming import same_name
 from half_yard.records.statements import ALREADY_IN
 
@@ -44,8 +53,20 @@ class Alike:
     of: int
 
     def __str__(self) -> str:
-        called = self.account or "an account without a name"
-        return f"{called}, which has {self.rows} of its {self.of} rows by day and amount"
+        return (
+            f"{account_in_words(self.account)}, which has {self.rows} of its {self.of} rows by day and amount"
+        )
+
+
+def account_in_words(account: str) -> str:
+    """An account as it is called in a sentence."""
+    return account or "an account without a name"
+
+
+def account_question(statement: Statement, alike: Alike) -> str:
+    """What the preparer is asked about a statement whose account looks like another."""
+    name = account_in_words(statement.account)
+    return f"{statement.name}, of {name}: this looks like {alike}. Is it the same account?"
 
 
 # -- accounts ---------------------------------------------------------------------------------------------
@@ -116,11 +137,11 @@ def alike_accounts(file: ClientFile, statement: Statement) -> list[Alike]:
 
 
 def _alike(key: str, other: Statement, statement: Statement) -> Alike | None:
-    days = _common_days(_live(other), _live(statement), DAYS_APART)
+    both = _live(other), _live(statement)
+    days = _common_days(*both, DAYS_APART)
     if days is None:
         return None
-    there = [_within(rows, days) for rows in (_live(other), _live(statement))]
-    count = min(map(len, there))
+    count = min(len(_within(rows, days)) for rows in both)
     same = len(twins(other, statement))
     return Alike(other.account, key, same, count) if count and same >= max(1, ALIKE * count) else None
 
@@ -156,7 +177,7 @@ def answer_accounts(file: ClientFile, one: str, other: str, *, same: bool) -> li
     return [Change(op="replace" if known else "add", path=f"/account_answers/{key}", value=answer)]
 
 
-def called(file: ClientFile, statement: str, name: str) -> list[Change]:
+def naming(file: ClientFile, statement: str, name: str) -> list[Change]:
     """The changes that give the account of a statement without one a name: answers are kept by name."""
     if file.statements[statement].account:
         return []
@@ -169,14 +190,14 @@ def settle_accounts(file: ClientFile, statement: str, other: str, *, same: bool)
     mine, theirs = file.statements[statement], file.statements[other]
     own, of_other = (f"account of {each.name} {key}" for each, key in ((mine, statement), (theirs, other)))
     changes = [
-        *called(file, statement, (theirs.account or of_other) if same else own),
-        *called(file, other, (mine.account or of_other) if same else of_other),
+        *naming(file, statement, (theirs.account or of_other) if same else own),
+        *naming(file, other, (mine.account or of_other) if same else of_other),
     ]
-    named = _with(file, changes)
+    named = with_changes(file, changes)
     pair = (named.statements[other].account, named.statements[statement].account)
     if same_name(pair[0]) != same_name(pair[1]):
         changes += answer_accounts(file, *pair, same=same)
-    changes += doubles_aside(file, _with(file, changes), sure=(other, statement) if same else None)
+    changes += doubles_aside(file, with_changes(file, changes), sure=(other, statement) if same else None)
     words = "one account" if same else "two accounts"
     return Edit(label=f"{pair[0]} and {pair[1]}: {words}", changes=tuple(changes))
 
@@ -194,7 +215,7 @@ def doubles_aside(
         )
         if (now and not then) or (sure is not None and {first, second} == set(sure)):
             made = list(_set_aside(after, first, second))
-            after = _with(after, made)
+            after = with_changes(after, made)
             changes += made
     return changes
 
@@ -209,10 +230,6 @@ def _set_aside(file: ClientFile, first: str, second: str) -> Iterator[Change]:
         path = f"/statements/{second}/rows/{row}"
         yield Change(op="replace", path=f"{path}/parts_aside", value={})
         yield Change(op="replace", path=f"{path}/set_aside", value=already_in(known))
-
-
-def _with(file: ClientFile, changes: Iterable[Change]) -> ClientFile:
-    return apply(file, Edit(label="", changes=tuple(changes)))[0]
 
 
 def already_in(statement: Statement) -> str:

@@ -9,6 +9,7 @@ from typing import Any
 
 from half_yard.cli.opening import CommandError, add_command, computed
 from half_yard.cli.printed import as_json, as_text, findings_json, thread_text
+from half_yard.cli.saying import DONE, FOUND
 from half_yard.countries import Computation
 from half_yard.demo import write_office
 from half_yard.figures import Line
@@ -18,7 +19,6 @@ from half_yard.review import Level
 from half_yard.storage import write_out
 
 COMMANDS = ("compute", "trace", "check", "books", "assets", "schema", "demo")
-DONE, FOUND = 0, 1
 
 
 def add_commands(commands: Any) -> None:

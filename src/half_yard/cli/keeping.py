@@ -8,6 +8,7 @@ from pathlib import Path
 from typing import Any
 
 from half_yard.cli.opening import CommandError, add_command, keys_for, open_for_work, passphrase_of
+from half_yard.cli.saying import DONE
 from half_yard.records.differing import differences
 from half_yard.storage import (
     FINAL,
@@ -26,7 +27,6 @@ from half_yard.storage import (
 )
 
 COMMANDS = ("states", "go-back", "seal", "unseal")
-DONE = 0
 
 
 def add_commands(commands: Any) -> None:

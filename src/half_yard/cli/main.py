@@ -10,11 +10,10 @@ from contextlib import suppress
 
 from half_yard.cli import computing, keeping, working
 from half_yard.cli.opening import CommandError
+from half_yard.cli.saying import DONE, INTERRUPTED, MISTAKE, failed
 from half_yard.storage import FileRefusedError
 
 COMMANDS = (*computing.COMMANDS, *working.COMMANDS, *keeping.COMMANDS)
-DONE, REFUSED, MISTAKE, INTERRUPTED = 0, 2, 3, 130
-"""Exit codes; 1 says that `check` found errors, and nothing else."""
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -28,21 +27,21 @@ def main(arguments: Sequence[str] | None = None) -> int:
         sys.stdout.flush()
         return code
     except (FileRefusedError, CommandError) as error:
-        return _failed(str(error), REFUSED)
+        return failed(str(error))
     except BrokenPipeError:
         # Whoever read has enough. Python flushes once more at the end, which must go nowhere.
         with suppress(OSError):
             os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
         return DONE
     except KeyboardInterrupt:
-        return _failed("interrupted; nothing more was written", INTERRUPTED)
+        return failed("interrupted; nothing more was written", INTERRUPTED)
     except OSError as error:
-        return _failed(f"{error.filename or 'a file'}: {error.strerror or error}", REFUSED)
+        return failed(f"{error.filename or 'a file'}: {error.strerror or error}")
     except MemoryError:
-        return _failed("there is not enough memory for this file", REFUSED)
+        return failed("there is not enough memory for this file")
     except Exception as error:
         where = f"{type(error).__name__}: {error}".splitlines()[0][:300]
-        return _failed(f"the program made a mistake ({where}). Please report it with what you did.", MISTAKE)
+        return failed(f"the program made a mistake ({where}). Please report it with what you did.", MISTAKE)
 
 
 def speak_any_locale() -> None:
@@ -56,11 +55,6 @@ def speak_any_locale() -> None:
             reconfigure(errors="replace")
         else:
             reconfigure(encoding="utf-8", errors="replace")
-
-
-def _failed(message: str, code: int) -> int:
-    print(f"half-yard: {message}", file=sys.stderr)
-    return code
 
 
 def _parser() -> argparse.ArgumentParser:

@@ -7,8 +7,9 @@ import sys
 from pathlib import Path
 from typing import Any
 
+from half_yard.cli.saying import say
 from half_yard.countries import PACKS, Computation, compute
-from half_yard.records import ClientFile, EditError, apply
+from half_yard.records import ClientFile, replayed
 from half_yard.storage import (
     FileRefusedError,
     Keys,
@@ -18,7 +19,7 @@ from half_yard.storage import (
     read_document,
     real_path,
 )
-from half_yard.storage.document import digest
+from half_yard.storage.document import Document, digest
 from half_yard.storage.journal import read_journal
 
 LARGEST_PASSPHRASE_FILE = 10_000
@@ -67,9 +68,14 @@ def passphrase_of(options: argparse.Namespace) -> str:
 def keys_for(path: Path, options: argparse.Namespace) -> Keys:
     """The keys with which a file can be read. Raises FileRefusedError; CommandError where a passphrase is
     missing."""
+    return _read(read_bytes(path), path, options)[1]
+
+
+def _read(data: bytes, path: Path, options: argparse.Namespace) -> tuple[Document, Keys]:
+    """What a file holds, and the keys with which it can be read. Raises as `keys_for` does."""
     keys = Keys()
     try:
-        read_document(read_bytes(path), path.name, keys)
+        return read_document(data, path.name, keys), keys
     except SealedFileError as error:
         passphrase = passphrase_of(options)
         if not passphrase:
@@ -77,14 +83,14 @@ def keys_for(path: Path, options: argparse.Namespace) -> Keys:
                 f"{path.name} is sealed. Give its passphrase with --passphrase-stdin or --passphrase-file."
             ) from error
         keys.unlock(error.wrapped, passphrase)
-    return keys
+    return read_document(data, path.name, keys), keys
 
 
 def open_for_work(path: Path, keys: Keys) -> OpenFile:
     """A file to be changed; what it has to say goes to standard error. Raises FileRefusedError."""
     opened = OpenFile.open(path, keys)
     for message in opened.messages:
-        print(f"half-yard: {message}", file=sys.stderr)
+        say(message)
     try:
         check_rules(opened.file, path)
         if opened.why_look_only:
@@ -118,27 +124,13 @@ def read_to_look(options: argparse.Namespace) -> tuple[ClientFile, int]:
     """The file named, which somebody else may have open, and how many edits of its journal it leaves out.
     Raises FileRefusedError, CommandError."""
     path = options.file
-    keys = keys_for(path, options)
     data = read_bytes(path)
-    document = read_document(data, path.name, keys)
+    document, _ = _read(data, path, options)
     check_rules(document.file, path)
     pending = read_journal(real_path(path), digest(data), document.seal).edits
     if options.with_unsaved:
-        return _with(document.file, pending), 0
+        return replayed(document.file, pending), 0
     if pending:
         some = "1 unsaved edit" if len(pending) == 1 else f"{len(pending)} unsaved edits"
-        print(
-            f"half-yard: {some} in the journal of {path.name} left out. Save in the window, or add "
-            "--with-unsaved.",
-            file=sys.stderr,
-        )
+        say(f"{some} in the journal of {path.name} left out. Save in the window, or add --with-unsaved.")
     return document.file, len(pending)
-
-
-def _with(file: ClientFile, edits: Any) -> ClientFile:
-    for edit in edits:
-        try:
-            file, _ = apply(file, edit)
-        except EditError:
-            continue  # it builds on an edit that was lost; opening the file says so
-    return file

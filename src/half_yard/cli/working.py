@@ -12,6 +12,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from half_yard.cli.opening import CommandError, add_command, keys_for, open_for_work, read_to_look
+from half_yard.cli.saying import DONE
 from half_yard.countries import Pack, compute, pack_for
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text
@@ -37,13 +38,11 @@ from half_yard.statements import (
 )
 from half_yard.statements.delimited import LARGEST_BYTES
 from half_yard.statements.parts import PartError, add_part
-from half_yard.statements.sorting import rule_of
 from half_yard.statements.targets import read_target, target_options, target_words
 from half_yard.storage import OpenFile
 from half_yard.texts import NotTextError, decoded, to_the_end
 
 COMMANDS = ("take", "tray", "sort", "split")
-DONE = 0
 
 
 def add_commands(commands: Any) -> None:
@@ -209,7 +208,7 @@ def _sort(options: argparse.Namespace) -> int:
         else:
             proposed = _proposed(file, pack, named)
             if options.rules:
-                proposed = {name: found for name, found in proposed.items() if rule_of(found)}
+                proposed = {name: found for name, found in proposed.items() if found.by_rule}
             wanted = [(row, proposed[row.name].target) for row in named if row.name in proposed]
         edit = sort_rows(file, pack, wanted)
         shown = target_options(file, pack)

@@ -9,9 +9,10 @@ from pathlib import Path
 
 from platformdirs import user_state_path
 
-from half_yard.countries import PACKS, compute
+from half_yard.countries import PACKS, Computation, compute
 from half_yard.figures.explain import money_text
 from half_yard.figures.remembered import Memory
+from half_yard.records import ClientFile
 from half_yard.review import Level
 from half_yard.storage import (
     SUFFIX,
@@ -82,7 +83,7 @@ def standing_of(path: Path, keys: Keys | None = None) -> Standing:
     """Read and compute one file to say how it stands; a file that can't be read says why."""
     try:
         file = read_file(path, keys)
-        if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
+        if not has_rules(file):
             return Standing(file.title, str(file.tax_year), "No rules for its year or country", "")
         computation = compute(file, Memory())
     except SealedFileError:
@@ -97,9 +98,18 @@ def standing_of(path: Path, keys: Keys | None = None) -> Standing:
     elif gaps:
         in_the_tray = all(finding.path.startswith("/statements") for finding in gaps)
         state = "Not all sorted" if in_the_tray else "Not all computed"
+    return Standing(file.title, str(file.tax_year), state, result_in_words(computation))
+
+
+def has_rules(file: ClientFile) -> bool:
+    """Whether there are rules for the year and country of a file."""
+    return file.country in PACKS and file.tax_year in PACKS[file.country].years
+
+
+def result_in_words(computation: Computation) -> str:
+    """What the return comes to: what is refunded, or is to be paid."""
     refund, owed = (computation.line(point.place).figure.amount for point in computation.carry[-2:])
-    result = f"refund {money_text(refund)}" if refund else f"to pay {money_text(owed)}"
-    return Standing(file.title, str(file.tax_year), state, result)
+    return f"refund {money_text(refund)}" if refund else f"to pay {money_text(owed)}"
 
 
 def safe_name(name: str) -> str:

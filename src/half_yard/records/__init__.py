@@ -9,7 +9,17 @@ from half_yard.records.client_file import (
     Household,
     Person,
 )
-from half_yard.records.edits import Change, Edit, EditError, add, apply, change, remove
+from half_yard.records.edits import (
+    Change,
+    Edit,
+    EditError,
+    add,
+    apply,
+    change,
+    remove,
+    replayed,
+    with_changes,
+)
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.identifiers import next_id
 from half_yard.records.record import Address, Record
@@ -42,4 +52,6 @@ __all__ = [
     "change",
     "next_id",
     "remove",
+    "replayed",
+    "with_changes",
 ]

@@ -6,7 +6,6 @@ money went.
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from dataclasses import dataclass
 from decimal import Decimal
 
@@ -15,7 +14,10 @@ from half_yard.figures.explain import exact_text
 from half_yard.records import Change, ClientFile, Edit
 from half_yard.records.identifiers import fresh_ids
 from half_yard.statements.sorting import Target
-from half_yard.statements.tray import Receipts, TrayRow, new_part
+from half_yard.statements.tray import Receipts, TrayRow, new_entry, new_part
+
+OF_A_PART = ("activity", "line", "amount", "share")
+"""The fields of an entry that say where a part of a row goes, and how much of it."""
 
 
 class PartError(ValueError):
@@ -54,8 +56,8 @@ def add_part(file: ClientFile, pack: Pack, row: TrayRow, target: Target, amount:
     left = row.left * _way(row)
     wanted = left if amount is None else amount
     _check(wanted, left)
-    change = new_part(row, target, wanted * _way(row), Receipts(file, pack), _ids(file))
-    return Edit(label=f"Part of {_called(row)}", changes=(change,))
+    ids = fresh_ids("entries", file.entries)
+    return _edit(row, new_part(row, target, wanted * _way(row), Receipts(file, pack), ids))
 
 
 def change_part(
@@ -67,22 +69,23 @@ def change_part(
     if amount is not None:
         _check(wanted, row.left * _way(row) + part.amount)
     to = target or part.target
-    removal = Change(op="remove", path=part.path)
-    made = new_part(row, to, wanted * _way(row), Receipts(file, pack), _ids(file))
-    kept = part.path.split("/")[:-1] == made.path.split("/")[:-1]
-    # A part that stays of its kind stays under its id, with what else its record has.
-    if kept and part.path.startswith("/entries/"):
-        values = {key: made.value[key] for key in ("activity", "line", "amount", "share")}  # type: ignore[index,call-overload]
-        steps = tuple(
-            Change(op="replace", path=f"{part.path}/{key}", value=value) for key, value in values.items()
+    signed, receipts = wanted * _way(row), Receipts(file, pack)
+    if part.path.startswith("/entries/") and not to.set_aside:
+        # An entry stays under its id, with what else its record has.
+        entry = new_entry(row, to, signed, receipts).model_dump(mode="json", include=set(OF_A_PART))
+        return _edit(
+            row, *(Change(op="replace", path=f"{part.path}/{key}", value=entry[key]) for key in OF_A_PART)
         )
-        return Edit(label=f"Part of {_called(row)}", changes=steps)
-    return Edit(label=f"Part of {_called(row)}", changes=(removal, made))
+    return _edit(
+        row,
+        Change(op="remove", path=part.path),
+        new_part(row, to, signed, receipts, fresh_ids("entries", file.entries)),
+    )
 
 
 def remove_part(row: TrayRow, part: Part) -> Edit:
     """The edit that brings a part back to what is left of its row."""
-    return Edit(label=f"Part of {_called(row)}", changes=(Change(op="remove", path=part.path),))
+    return _edit(row, Change(op="remove", path=part.path))
 
 
 def _check(wanted: Decimal, left: Decimal) -> None:
@@ -96,9 +99,5 @@ def _way(row: TrayRow) -> int:
     return 1 if row.row.amount >= 0 else -1
 
 
-def _ids(file: ClientFile) -> Iterator[str]:
-    return fresh_ids("entries", file.entries)
-
-
-def _called(row: TrayRow) -> str:
-    return row.row.payee or row.row.memo or "a row"
+def _edit(row: TrayRow, *changes: Change) -> Edit:
+    return Edit(label=f"Part of {row.row.payee or row.row.memo or 'a row'}", changes=changes)

@@ -37,18 +37,11 @@ class Target:
 
 @dataclass(frozen=True, slots=True)
 class Proposal:
-    """A target, and why it is proposed."""
+    """A target, why it is proposed, and whether a rule does."""
 
     target: Target
     why: str
-
-
-RULE = "rule "
-
-
-def rule_of(proposal: Proposal) -> bool:
-    """Whether it is proposed by a rule."""
-    return proposal.why.startswith(RULE)
+    by_rule: bool = False
 
 
 def target_of(rule: SortingRule) -> Target:
@@ -85,7 +78,7 @@ def proposals(
         rule = next((rule for wanted, rule in plain if wanted in words), None)
         mark = row.reference.partition(":")[0]
         if rule is not None:
-            made[name] = Proposal(target_of(rule), f"{RULE}“{rule.words}”")
+            made[name] = Proposal(target_of(rule), f"rule “{rule.words}”", by_rule=True)
         elif mark in marked and (activity := _first_of(file, "business")):
             made[name] = Proposal(Target(activity, marked[mark]), f"{mark} of a marketplace")
         elif (known := learned.of(row)) is not None:

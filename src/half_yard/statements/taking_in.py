@@ -8,15 +8,16 @@ from dataclasses import dataclass
 
 from half_yard.books import (
     Alike,
+    account_question,
     alike_accounts,
     already_in,
     answer_accounts,
-    called,
     doubles_aside,
     is_same_account,
+    naming,
     twins,
 )
-from half_yard.records import Change, ClientFile, Edit, Statement, StatementRow, add, apply, next_id
+from half_yard.records import Change, ClientFile, Edit, Statement, StatementRow, add, next_id, with_changes
 from half_yard.records.naming import same_name
 from half_yard.statements.delimited import MOST_ROWS
 
@@ -26,8 +27,7 @@ class AccountUnsureError(ValueError):
     preparer must say, or its money might count twice."""
 
     def __init__(self, statement: Statement, alike: Sequence[Alike]) -> None:
-        name = statement.account or "an account without a name"
-        super().__init__(f"{statement.name}, of {name}: this looks like {alike[0]}. Is it the same account?")
+        super().__init__(account_question(statement, alike[0]))
         self.statement = statement
         self.alike = tuple(alike)
 
@@ -60,10 +60,10 @@ def take_in(file: ClientFile, statement: Statement, answers: Mapping[str, bool] 
     for each in alike:
         made, statement = _answered(file, statement, each, same=said[same_name(each.account)])
         changes += made
-        file, _ = apply(file, Edit(label="", changes=tuple(made)))
+        file = with_changes(file, made)
     # An answer may join accounts that both are here already.
     joined = doubles_aside(before, file)
-    file, _ = apply(file, Edit(label="", changes=tuple(joined)))
+    file = with_changes(file, joined)
     changes += joined
     rows, aside = _without_doubles(file, statement)
     key = ""
@@ -91,7 +91,7 @@ def _answered(
     """The changes that keep an answer, and the statement with the name that its account has then."""
     known = file.statements[alike.statement]
     own, of_known = f"account of {statement.name}", f"account of {known.name} {alike.statement}"
-    changes = called(file, alike.statement, (statement.account or of_known) if same else of_known)
+    changes = naming(file, alike.statement, (statement.account or of_known) if same else of_known)
     theirs = str(changes[0].value) if changes else known.account
     if not statement.account:
         statement = statement.model_copy(update={"account": theirs if same else own})

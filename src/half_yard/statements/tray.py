@@ -210,7 +210,13 @@ def new_part(
         aside = AsidePart(amount=amount, reason=target.set_aside)
         path = f"{tray_row.path}/parts_aside/{key}"
         return Change(op="add", path=path, value=aside.model_dump(mode="json"))
-    entry = Entry(
+    entry = new_entry(tray_row, target, amount, receipts)
+    return Change(op="add", path=f"/entries/{next(ids)}", value=entry.model_dump(mode="json"))
+
+
+def new_entry(tray_row: TrayRow, target: Target, amount: Decimal, receipts: Receipts) -> Entry:
+    """The entry that a part of a row is on a line. `amount` is in dollars with the row's sign."""
+    return Entry(
         activity=target.activity,
         date=tray_row.row.date,
         payee=tray_row.row.payee,
@@ -220,7 +226,6 @@ def new_part(
         share=target.share,
         from_row=tray_row.name,
     )
-    return Change(op="add", path=f"/entries/{next(ids)}", value=entry.model_dump(mode="json"))
 
 
 def set_aside(rows: Iterable[TrayRow], reason: str) -> Edit:

@@ -23,21 +23,29 @@ OF = "of"
 copies."""
 
 
+def all_copies(path: Path) -> list[Path]:
+    """Every file among the copies that is ours by its name, whole or not, oldest first."""
+    folder = copies_folder(path)
+    if not folder.is_dir():
+        return []
+    return sorted(copy for copy in folder.iterdir() if NAME.fullmatch(copy.name) and copy.is_file())
+
+
 def copies_of(path: Path) -> list[Path]:
     """The copies of a file that are whole, oldest first."""
-    return [copy for copy in _ours(path) if _is_whole(copy)]
+    return [copy for copy in all_copies(path) if _is_whole(copy)]
 
 
 def last_good_copy(path: Path) -> Path | None:
     """The newest copy kept when the file was saved, if there is one that is whole."""
-    return next((copy for copy in reversed(_ours(path)) if _is_whole(copy)), None)
+    return next((copy for copy in reversed(all_copies(path)) if _is_whole(copy)), None)
 
 
 def keep_copy(path: Path, data: bytes) -> Path:
     """Keep a state of a file among its copies, and let the oldest go. Raises OSError."""
     folder = copies_folder(path)
     folder.mkdir(mode=0o700, exist_ok=True)
-    there = _ours(path)
+    there = all_copies(path)
     state = state_of(digest(data))
     if there and _parts(there[-1])[1] == state and _is_whole(there[-1]):
         _let_go_of_old(path)
@@ -80,27 +88,15 @@ def replace_copies(path: Path, with_data: Mapping[Path, bytes]) -> dict[str, str
     return states
 
 
-def all_copies(path: Path) -> list[Path]:
-    """Every file among the copies that is ours by its name, whole or not."""
-    return _ours(path)
-
-
 def _let_go_of_old(path: Path) -> None:
     """Only whole copies count; broken ones go once there are enough whole ones."""
     whole = copies_of(path)
     if len(whole) < KEPT_COPIES:
         return
     kept = set(whole[-KEPT_COPIES:])
-    for copy in _ours(path):
+    for copy in all_copies(path):
         if copy not in kept:
             copy.unlink(missing_ok=True)
-
-
-def _ours(path: Path) -> list[Path]:
-    folder = copies_folder(path)
-    if not folder.is_dir():
-        return []
-    return sorted(copy for copy in folder.iterdir() if NAME.fullmatch(copy.name) and copy.is_file())
 
 
 def _parts(copy: Path) -> tuple[int, str]:

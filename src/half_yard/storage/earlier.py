@@ -9,9 +9,9 @@ from dataclasses import dataclass
 from functools import partial
 from pathlib import Path
 
-from half_yard.records import ClientFile, EditError, apply
+from half_yard.records import ClientFile, replayed
 from half_yard.storage.copies import all_copies, copies_of
-from half_yard.storage.document import Document, digest, read_bytes, read_document
+from half_yard.storage.document import digest, read_bytes, read_document
 from half_yard.storage.journal import edits_in, state_of
 from half_yard.storage.lock import Lock
 from half_yard.storage.open_file import OpenFile
@@ -91,38 +91,20 @@ def _with_edits(path: Path, journal: Path, keys: Keys) -> ClientFile:
     """The state that the edits of a journal were made on, with all of them that can be made; where that
     state is not kept any more, the present one with them."""
     data = read_bytes(journal)
-    document = _base_of(path, data, keys)
-    file = document.file
-    for edit in edits_in(data, _base_digest(path, data), document.seal).edits:
-        try:
-            file, _ = apply(file, edit)
-        except EditError:
-            continue  # what it builds on is not there
-    return file
+    base, state = _base_of(path, edits_in(data, "").foreign)
+    document = read_document(base, path.name, keys)
+    return replayed(document.file, edits_in(data, state, document.seal).edits)
 
 
-def _bases(path: Path) -> Iterator[tuple[str, Path]]:
+def _base_of(path: Path, named: frozenset[str]) -> tuple[bytes, str]:
+    """What a journal's edits were made on that names these states, and which of them it is: a copy, or the
+    file as it is now; that too where no copy is one of them."""
     for place in [*reversed(all_copies(path)), path]:
         if place.exists():
-            yield digest(read_bytes(place)), place
-
-
-def _base_of(path: Path, journal: bytes, keys: Keys) -> Document:
-    wanted = _base_digest(path, journal)
-    for known, place in _bases(path):
-        if known == wanted:
-            return read_document(read_bytes(place), path.name, keys)
-    return read_document(read_bytes(path), path.name, keys)
-
-
-def _base_digest(path: Path, journal: bytes) -> str:
-    """The state that a journal's edits were made on: that of a copy, where one is it; otherwise any that it
-    names."""
-    named = edits_in(journal, "").foreign
-    for known, _ in _bases(path):
-        if state_of(known) in named:
-            return known
-    return next(iter(sorted(named)), "")
+            data = read_bytes(place)
+            if state_of(digest(data)) in named:
+                return data, digest(data)
+    return read_bytes(path), min(named, default="")
 
 
 def _when(path: Path) -> datetime.datetime:

@@ -7,7 +7,7 @@ from collections.abc import Iterator, Mapping
 from decimal import Decimal
 from functools import partial
 
-from half_yard.books import unsure_accounts
+from half_yard.books import account_in_words, unsure_accounts
 from half_yard.countries.results import MatchState
 from half_yard.countries.us.assets.classes import LOAN
 from half_yard.countries.us.books import Books
@@ -257,7 +257,7 @@ def _accounts(frame: OnReturn) -> Iterator[Finding]:
     """Statements that look like those of another account: under two names its money counts twice."""
     for key, alike in unsure_accounts(frame.file):
         statement = frame.file.statements[key]
-        name = statement.account or "an account without a name"
+        name = account_in_words(statement.account)
         yield Finding(
             Level.INCOMPLETE, f"{statement.name or 'A statement'}, of {name}, looks like {alike}.",
             f"/statements/{key}/account", "Say in the tray whether it is the same account.",

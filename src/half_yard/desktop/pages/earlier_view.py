@@ -7,12 +7,12 @@ from pathlib import Path
 from PySide6.QtCore import Qt, Signal
 from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
 
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute
+from half_yard.desktop.office import has_rules, result_in_words
 from half_yard.desktop.parts import button, in_a_row, plain_table, soft, title
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
-from half_yard.figures.explain import money_text
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
 from half_yard.records.differing import differences
@@ -46,6 +46,7 @@ class EarlierView(QWidget):
         self._workspace = workspace
         self._path = Path()
         self._states: list[EarlierState] = []
+        self._inside: list[str] = []
         self._now: ClientFile | None = None
         self.heading = title("Earlier states")
         self.table = plain_table("Earlier states", COLUMNS, {2, 3})
@@ -80,8 +81,7 @@ class EarlierView(QWidget):
         self.heading.setText(f"Earlier states of {self._path.stem}")
         self.back.setText("Go back to it" if self._now else "Put it in its place")
         self.table.setRowCount(len(self._states))
-        for row, state in enumerate(self._states):
-            self._show(row, state)
+        self._inside = [self._show(row, state) for row, state in enumerate(self._states)]
         self.inside.setText("" if self._states else (SEALED if sealed else NOTHING))
         self.back.setEnabled(bool(self._states))
         if self._states:
@@ -89,36 +89,35 @@ class EarlierView(QWidget):
             self._look_into(0)
         self.table.setFocus()
 
-    def _show(self, row: int, state: EarlierState) -> None:
+    def _show(self, row: int, state: EarlierState) -> str:
+        """Show a state in its row; returns in words what it has otherwise than now."""
+        differs = result = ""
         try:
             file = state.read()
-            differs = str(len(differences(self._now, file))) if self._now else ""
-            result = _result(file)
-        except FileRefusedError:
-            differs, result = "", "can't be read"
+        except FileRefusedError as error:
+            result, inside = "can't be read", str(error)
+        else:
+            result = result_in_words(compute(file, Memory())) if has_rules(file) else ""
+            if self._now is None:
+                inside = f"{file.title}, {file.tax_year}: {len(file.entries)} entries."
+            elif found := differences(self._now, file):
+                differs, inside = str(len(found)), f"Going back: {'; '.join(found)}."
+            else:
+                differs, inside = "nothing", "It is the same as now."
         when = f"{state.when:%Y-%m-%d  %H:%M}"
-        for column, text in enumerate((state.words, when, differs if differs != "0" else "nothing", result)):
+        for column, text in enumerate((state.words, when, differs, result)):
             item = QTableWidgetItem(text)
             item.setToolTip(plain_tip(text))
             if column > 1:
                 item.setTextAlignment(RIGHT)
             item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
             self.table.setItem(row, column, item)
+        return inside
 
     def _look_into(self, row: int) -> None:
         """Say what the state under the cursor has otherwise than now."""
-        if not 0 <= row < len(self._states):
-            return
-        try:
-            file = self._states[row].read()
-        except FileRefusedError as error:
-            self.inside.setText(str(error))
-            return
-        if self._now is None:
-            self.inside.setText(f"{file.title}, {file.tax_year}: {len(file.entries)} entries.")
-            return
-        found = differences(self._now, file)
-        self.inside.setText(f"Going back: {'; '.join(found)}." if found else "It is the same as now.")
+        if 0 <= row < len(self._inside):
+            self.inside.setText(self._inside[row])
 
     def go_back(self) -> None:
         """Go back to the state under the cursor."""
@@ -143,12 +142,3 @@ class EarlierView(QWidget):
         self.opened.emit(self._path)
         self._workspace.said.emit(" ".join(said))
         self.left.emit()
-
-
-def _result(file: ClientFile) -> str:
-    """What the return comes to in a state, in a few words."""
-    if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
-        return ""
-    computation = compute(file, Memory())
-    refund, owed = (computation.line(point.place).figure.amount for point in computation.carry[-2:])
-    return f"refund {money_text(refund)}" if refund else f"to pay {money_text(owed)}"

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field, replace
 
 from PySide6.QtCore import QObject, Signal
 
-from half_yard.books import settle_accounts, unsure_accounts
+from half_yard.books import account_question, settle_accounts, unsure_accounts
 from half_yard.desktop.statements.account_question import AccountQuestion
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Statement, apply
@@ -99,8 +99,7 @@ class Taking(QObject):
             if key == statement:
                 self._asked = Asked((), pair=(key, alike.statement))
                 mine = self._workspace.file.statements[key]
-                name = mine.account or "an account without a name"
-                self.question.ask(f"{mine.name}, of {name}: this looks like {alike}. Is it the same account?")
+                self.question.ask(account_question(mine, alike))
 
 
 def _came_of(statement: Statement, taken: TakenIn) -> str:
