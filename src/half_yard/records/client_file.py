@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from decimal import Decimal
-from typing import Annotated, Literal
+from typing import Annotated, Final, Literal
 
 from pydantic import Field
 
@@ -18,6 +18,8 @@ from half_yard.records.forms import DividendStatement, InterestStatement, Receiv
 from half_yard.records.record import Address, Date, Days, Key, Record, Text, Year
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 
+FORMAT_VERSION: Final = 2
+"""Of the client file as it is written; `storage/upgrading.py` brings older ones up."""
 WHOLE = Decimal(100)
 
 
@@ -183,7 +185,7 @@ class ClientFile(Record):
         """An empty file, with an owner who has no name yet."""
         return ClientFile(
             format="half-yard client file",
-            format_version=2,
+            format_version=FORMAT_VERSION,
             country=country,
             tax_year=tax_year,
             people={"owner": Person()},

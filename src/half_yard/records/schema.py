@@ -4,7 +4,7 @@ import json
 
 from pydantic.json_schema import JsonSchemaValue
 
-from half_yard.records.client_file import ClientFile
+from half_yard.records.client_file import FORMAT_VERSION, ClientFile
 
 DIALECT = "https://json-schema.org/draft/2020-12/schema"
 
@@ -12,7 +12,7 @@ DIALECT = "https://json-schema.org/draft/2020-12/schema"
 def client_file_schema() -> JsonSchemaValue:
     """The schema of a client file as it is written, in JSON Schema draft 2020-12."""
     schema = ClientFile.model_json_schema(mode="serialization")
-    return {"$schema": DIALECT, "title": "Half Yard client file, format version 2", **schema}
+    return {"$schema": DIALECT, "title": f"Half Yard client file, format version {FORMAT_VERSION}", **schema}
 
 
 def schema_text() -> str:

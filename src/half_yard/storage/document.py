@@ -11,9 +11,10 @@ from typing import Any, NoReturn
 from pydantic import ValidationError
 
 from half_yard.records import ClientFile
+from half_yard.records.client_file import FORMAT_VERSION
 from half_yard.storage.refusals import FileRefusedError, NewerFileError
 from half_yard.storage.sealing import Keys, Seal, is_sealed, unsealed
-from half_yard.storage.upgrading import VERSION, brought_up
+from half_yard.storage.upgrading import brought_up
 
 FORMAT = "half-yard client file"
 LARGEST_BYTES = 10_000_000
@@ -87,10 +88,10 @@ def read_document(data: bytes, name: str, keys: Keys | None = None) -> Document:
     version = document.get("format_version")
     if not isinstance(version, int) or version < 1:
         raise FileRefusedError(f"{name} is damaged: its format version is {_short(repr(version))}.")
-    if version > VERSION:
+    if version > FORMAT_VERSION:
         raise NewerFileError(
             f"{name} was written by a newer Half Yard (format version {version}; this one reads up to "
-            f"{VERSION}). It was left as it is. Open it with the newer program."
+            f"{FORMAT_VERSION}). It was left as it is. Open it with the newer program."
         )
     try:
         return Document(ClientFile.model_validate(brought_up(document)), seal)

@@ -180,7 +180,7 @@ class Journal:
 
     def start(self, edits: Sequence[Edit] = ()) -> None:
         """Write a journal with these edits in place of one there may be. Raises OSError."""
-        self._let_go()
+        self.close()
         lines = [self._line(number, edit) for number, edit in enumerate(edits, 1)]
         write_whole(self._path, b"".join(lines))
         self._handle = os.open(self._path, os.O_WRONLY | os.O_APPEND | os.O_CLOEXEC, OWN)
@@ -221,9 +221,6 @@ class Journal:
 
     def close(self) -> None:
         """Close it; what is in it stays."""
-        self._let_go()
-
-    def _let_go(self) -> None:
         if self._handle >= 0:
             if self._keeper is not None:
                 self._keeper.forget()
@@ -233,7 +230,7 @@ class Journal:
     def finish(self) -> None:
         """Close and remove it: everything is saved. Where it can't be removed it says itself that it is
         done."""
-        self._let_go()
+        self.close()
         try:
             self._path.unlink(missing_ok=True)
         except OSError:

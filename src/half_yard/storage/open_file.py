@@ -261,10 +261,7 @@ class OpenFile:
         """Go on with the state that another program made of the file; ours is kept among the copies, and undo
         brings it back. Raises FileRefusedError, OSError, EditError."""
         data = read_bytes(self.path)
-        keys = Keys()
-        if self.seal is not None:
-            keys.remember(self.seal)
-        theirs = read_document(data, self.path.name, keys).file
+        theirs = self._read_theirs(data)
         keep_copy(self.path, to_bytes(self.file, self.seal))
         edit = difference(self.file, theirs, f"{self.path.name} as another program left it")
         after, inverse = apply(self.file, edit)
@@ -274,17 +271,22 @@ class OpenFile:
         self._saved(data)
 
     def _changed_elsewhere(self, there: bytes) -> ChangedElsewhereError:
-        keys = Keys()
-        if self.seal is not None:
-            keys.remember(self.seal)
         try:
-            differs = differences(self.file, read_document(there, self.path.name, keys).file)
+            differs = differences(self.file, self._read_theirs(there))
         except FileRefusedError as error:
             differs = [f"it can't be read any more: {error}"]
         return ChangedElsewhereError(
             f"{self.path.name} was changed by another program while it was open here. Nothing was written.",
             differs or ["nothing that this program reads"],
         )
+
+    def _read_theirs(self, data: bytes) -> ClientFile:
+        """What another program made of the file, sealed with our seal or with none. Raises
+        FileRefusedError."""
+        keys = Keys()
+        if self.seal is not None:
+            keys.remember(self.seal)
+        return read_document(data, self.path.name, keys).file
 
     def _on_disk(self) -> bytes | None:
         """What stands at the path now; None where nothing does. Raises OSError."""

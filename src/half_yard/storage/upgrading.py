@@ -6,13 +6,14 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-VERSION = 2
+from half_yard.records.client_file import FORMAT_VERSION
+
 Document = dict[str, Any]
 
 
 def brought_up(document: Document) -> Document:
     """A client file's document of any version there was, in the present format."""
-    while (version := document["format_version"]) < VERSION:
+    while (version := document["format_version"]) < FORMAT_VERSION:
         document = {**STEPS[version](document), "format_version": version + 1}
     return document
 
