@@ -6,7 +6,8 @@ does not fit into 64 bits that way, and what has yearly limits, is worked out on
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from decimal import Decimal
 
 import numpy as np
@@ -20,6 +21,64 @@ SHARE, RATE = 10_000, 100_000
 """Parts of one in which shares and rates are counted."""
 LARGEST = Decimal(10_000_000)
 """The largest basis in dollars whose products fit: cents times share times rate below 2**63."""
+
+
+@dataclass(frozen=True, eq=False)
+class ManyYears:
+    """What many assets take year by year. The first year of each stands in `_first`, its years from then on
+    in a row of `_cents`; the arrays are this module's own."""
+
+    _first: npt.NDArray[np.int64]
+    _cents: Cents
+
+    @staticmethod
+    def of(
+        first: Sequence[int], terms: Sequence[Terms], instead: Mapping[int, Sequence[Decimal]]
+    ) -> ManyYears:
+        """The years by terms; of the rows numbered in `instead` those given there, in dollars."""
+        made = years_of_all(terms)
+        longest = max([made.shape[1], *(len(years) for years in instead.values())])
+        made = np.pad(made, ((0, 0), (0, longest - made.shape[1])))
+        for number, years in instead.items():
+            made[number] = 0
+            made[number, : len(years)] = [int(amount * HUNDRED) for amount in years]
+        return ManyYears(np.array(first, np.int64), made)
+
+    def picked(self, rows: Sequence[int]) -> ManyYears:
+        """The assets of some rows, in that order."""
+        return ManyYears(self._first[rows], self._cents[rows])
+
+    def years(self, row: int) -> tuple[int, list[Decimal]]:
+        """The first year of an asset, and what it takes from then on, in dollars."""
+        taken = self._cents[row].tolist()
+        while taken and not taken[-1]:
+            taken.pop()
+        return int(self._first[row]), [_dollars(each) for each in taken]
+
+    def total(self, year: int) -> Decimal:
+        """What all of them take in a year, in dollars."""
+        return _dollars(int(self._from_year(year, 1).sum()))
+
+    def by_group(self, groups: Sequence[str], year: int, most: int) -> dict[str, list[Decimal]]:
+        """What the assets of each group take together from a year on, for so many years, in dollars; the
+        groups are given row by row."""
+        names = sorted(set(groups))
+        row = {name: number for number, name in enumerate(names)}
+        together = np.zeros((len(names), most), np.int64)
+        np.add.at(together, [row[group] for group in groups], self._from_year(year, most))
+        return {name: [_dollars(each) for each in together[row[name]].tolist()] for name in names}
+
+    def _from_year(self, year: int, most: int) -> Cents:
+        """The rows moved to begin with a year: an array of assets by years."""
+        columns = year - self._first[:, None] + np.arange(most)
+        if not self._cents.shape[1]:
+            return np.zeros_like(columns)
+        there = (columns >= 0) & (columns < self._cents.shape[1])
+        return np.where(there, np.take_along_axis(self._cents, np.where(there, columns, 0), axis=1), 0)
+
+
+def _dollars(amount: int) -> Decimal:
+    return Decimal(amount).scaleb(-2)
 
 
 def years_of_all(terms: Sequence[Terms]) -> Cents:

@@ -14,7 +14,7 @@ from decimal import ROUND_HALF_UP, Decimal
 from fractions import Fraction
 from functools import cache
 
-WHOLE = Fraction(1)
+ONE = Fraction(1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,7 +47,7 @@ def _balance_rates(recovery: Recovery, counted: Fraction) -> list[Decimal]:
     life, factor = Fraction(recovery.years), Fraction(recovery.declining)
     rates = [_rounded(counted * factor / life, recovery.places)]
     while life - counted > 1:
-        balance = WHOLE - sum(map(Fraction, rates))
+        balance = ONE - sum(map(Fraction, rates))
         declining = balance * factor / life
         straight = balance / (life - counted)
         rates.append(_rounded(max(declining, straight), recovery.places))
@@ -58,10 +58,10 @@ def _balance_rates(recovery: Recovery, counted: Fraction) -> list[Decimal]:
 def _level_rates(recovery: Recovery, counted: Fraction) -> list[Decimal]:
     """The rates of all years but the last, from one rounded yearly and one rounded monthly rate."""
     life = Fraction(recovery.years)
-    monthly = _rounded(WHOLE / life / 12, recovery.places)
+    monthly = _rounded(ONE / life / 12, recovery.places)
     months = counted * 12
     first = monthly * months.numerator / months.denominator
-    yearly = _rounded(WHOLE / life, recovery.places)
+    yearly = _rounded(ONE / life, recovery.places)
     return [first, *[yearly] * int(life - counted)]
 
 

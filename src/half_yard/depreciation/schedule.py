@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from decimal import ROUND_HALF_UP, Decimal
 
 CENT = Decimal("0.01")
-NOTHING = Decimal(0)
+ZERO = Decimal(0)
 MOST_YEARS = 400
 """Years after which what limits have cut off is not followed any more."""
 
@@ -25,8 +25,8 @@ class Terms:
     basis: Decimal
     rates: tuple[Decimal, ...]
     shares: tuple[Decimal, ...] = (Decimal(1),)
-    expensed: Decimal = NOTHING
-    allowance: Decimal = NOTHING
+    expensed: Decimal = ZERO
+    allowance: Decimal = ZERO
     limits: tuple[Decimal, ...] | None = None
     left_in: tuple[int, Decimal] | None = None
 
@@ -43,7 +43,7 @@ class Terms:
     @property
     def in_full_use(self) -> Terms:
         """The same asset as if all of its use were for the business (26 U.S.C. 280F(d)(8))."""
-        expensed = cents(self.expensed / self.share(0)) if self.expensed else NOTHING
+        expensed = cents(self.expensed / self.share(0)) if self.expensed else ZERO
         return replace(self, shares=(Decimal(1),), expensed=expensed)
 
 
@@ -54,7 +54,7 @@ def cents(amount: Decimal) -> Decimal:
 
 def first_allowance(terms: Terms) -> Decimal:
     """The allowance of the first year, before any limit."""
-    return cents(max(terms.basis * terms.share(0) - terms.expensed, NOTHING) * terms.allowance)
+    return cents(max(terms.basis * terms.share(0) - terms.expensed, ZERO) * terms.allowance)
 
 
 def yearly(terms: Terms, years: int | None = None) -> list[Decimal]:
@@ -74,20 +74,20 @@ def yearly(terms: Terms, years: int | None = None) -> list[Decimal]:
             amount = _year(terms, index, allowance, taken)
         else:
             # What is left behind the table is that of full use, and of each year the part for the business.
-            amount = cents(full[index] * terms.share(index)) if index < len(full) else NOTHING
+            amount = cents(full[index] * terms.share(index)) if index < len(full) else ZERO
         if index >= len(terms.rates) and amount <= 0:
             break
-        taken.append(min(amount, max(most - sum(taken), NOTHING)))
+        taken.append(min(amount, max(most - sum(taken), ZERO)))
     return taken
 
 
 def _year(terms: Terms, index: int, allowance: Decimal, taken: Sequence[Decimal]) -> Decimal:
     """A year before the test that it leaves the basis above zero."""
     if terms.left_in is not None and index > terms.left_in[0]:
-        return NOTHING
+        return ZERO
     limit = terms.limit(index)
     if index >= len(terms.rates):
-        return max(min(cents(terms.basis - sum(taken)), limit or NOTHING), NOTHING)
+        return max(min(cents(terms.basis - sum(taken)), limit or ZERO), ZERO)
     off = terms.expensed + allowance
     first_limit = terms.limit(0)
     if index and first_limit is not None and terms.allowance == 1:
@@ -97,7 +97,7 @@ def _year(terms: Terms, index: int, allowance: Decimal, taken: Sequence[Decimal]
     rate = terms.rates[index]
     if terms.left_in is not None and index == terms.left_in[0]:
         rate *= terms.left_in[1]
-    amount = cents(max(terms.basis * terms.share(index) - off, NOTHING) * rate)
+    amount = cents(max(terms.basis * terms.share(index) - off, ZERO) * rate)
     if index == 0:
         amount += terms.expensed + allowance
     return amount if limit is None else min(amount, limit)

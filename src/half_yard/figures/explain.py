@@ -22,16 +22,19 @@ WORDS = {
     Operation.DOLLARS: "rounded half up to whole dollars",
     Operation.CENTS: "rounded half up to cents",
     Operation.CARRIED: "carried from",
+    Operation.DECIDED: "decided by a test",
 }
 
 
 @dataclass(frozen=True, slots=True)
 class Step:
-    """A figure in an explanation and how deep it stands; `hidden` counts parts left out behind it."""
+    """A figure in an explanation and how deep it stands; `hidden` counts parts left out behind it, `nothing`
+    those of its own parts that are folded away because they are nothing."""
 
     depth: int
     figure: Figure
     hidden: int = 0
+    nothing: int = 0
 
 
 def how(figure: Figure) -> str:
@@ -40,22 +43,42 @@ def how(figure: Figure) -> str:
         return "nothing is entered"
     if figure.operation is Operation.SUM and len(figure.parts) == 1:
         return "taken over from"
+    if figure.operation is Operation.DECIDED and figure.found is not None:
+        left, right = figure.parts[1:]
+        compared = "it" if left is figure.parts[0] else left.label or "what is compared"
+        return f"because {compared} {figure.found} {right.label or 'the other'}"
     return WORDS[figure.operation]
+
+
+FOLDED = {Operation.SUM, Operation.DIFFERENCE}
+"""The operations whose parts may be left out where they are nothing."""
+
+
+def _parts_shown(figure: Figure) -> tuple[Figure, ...]:
+    """The parts of a figure without those that are nothing and say nothing."""
+    if figure.operation is Operation.DECIDED:
+        made, left, right = figure.parts
+        return (made, right) if left is made else figure.parts
+    if figure.operation not in FOLDED:
+        return figure.parts
+    begins = figure.parts[0] if figure.operation is Operation.DIFFERENCE else None
+    return tuple(part for part in figure.parts if part.amount or part.marks or part is begins)
 
 
 def steps(figure: Figure, most_parts: int = 40) -> Iterator[Step]:
     """The figure and everything below it, down to what was entered, to rules, and to other lines.
 
-    Of a figure with more than `most_parts` parts the first are given and the rest counted.
+    Of a figure with more than `most_parts` parts the first are given and the rest counted; parts that are
+    nothing are folded away and counted.
     """
     stack = [Step(0, figure)]
     while stack:
         step = stack.pop()
-        yield step
         at_other_line = step.figure.place is not None and step.figure is not figure
-        if at_other_line:
-            continue
-        parts = step.figure.parts
+        parts = () if at_other_line else _parts_shown(step.figure)
+        folded = not at_other_line and step.figure.operation in FOLDED
+        nothing = len(step.figure.parts) - len(parts) if folded else 0
+        yield Step(step.depth, step.figure, step.hidden, nothing)
         below = [Step(step.depth + 1, part) for part in parts[:most_parts]]
         if len(parts) > most_parts:
             below[-1] = Step(step.depth + 1, parts[most_parts - 1], len(parts) - most_parts)
@@ -64,9 +87,17 @@ def steps(figure: Figure, most_parts: int = 40) -> Iterator[Step]:
 
 def amount_text(figure: Figure) -> str:
     """The amount for reading: a share as a rate, money with thousands set apart and cents if it has any."""
-    if isinstance(figure.origin, RuleValue) and not figure.origin.unit.startswith("USD"):
-        return _plain(figure.amount)
+    unit = figure.origin.unit if isinstance(figure.origin, RuleValue) else "USD"
+    if unit.startswith("share"):
+        return f"{format((figure.amount * 100).normalize(), 'f')}%"
+    if not unit.startswith("USD"):
+        return percent_text(figure.amount)
     return money_text(figure.amount)
+
+
+def line_text(figure: Figure, *, in_cents: bool) -> str:
+    """The amount of a line for reading, with its cents where its form keeps them."""
+    return exact_text(figure.amount) if in_cents else amount_text(figure)
 
 
 def exact_text(amount: Decimal) -> str:
@@ -85,7 +116,8 @@ def _signed(amount: Decimal, shown: str) -> str:
     return f"−{shown}" if amount < 0 else shown
 
 
-def _plain(rate: Decimal) -> str:
+def percent_text(rate: Decimal) -> str:
+    """A rate for reading: a part of one as percent, anything else as it is."""
     if abs(rate) >= 1:
         return format(rate.normalize(), "f")
     return f"{format((rate * 100).normalize(), 'f')}%"

@@ -8,13 +8,11 @@ figures.
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from decimal import Decimal
 from enum import StrEnum
 
-from half_yard.figures.rounding import to_cents, to_dollars
-
-ZERO = Decimal(0)
+from half_yard.figures.rounding import ZERO, to_cents, to_dollars
 
 
 class Operation(StrEnum):
@@ -32,6 +30,7 @@ class Operation(StrEnum):
     DOLLARS = "rounded to whole dollars"
     CENTS = "rounded to cents"
     CARRIED = "carried from"
+    DECIDED = "decided by a test"
 
 
 class MarkKind(StrEnum):
@@ -108,12 +107,14 @@ class Figure:
     marks: frozenset[Mark] = NO_MARKS
     place: Place | None = None
     reference: str = ""
+    found: Comparison | None = None
+    """How the second part stands to the third, of a figure that was decided by that."""
 
     def __add__(self, other: Figure) -> Figure:
-        return total("", (self, other))
+        return total((self, other))
 
     def __sub__(self, other: Figure) -> Figure:
-        return difference("", self, other)
+        return difference(self, other)
 
     def __mul__(self, other: Figure) -> Figure:
         return _made(self.amount * other.amount, "", Operation.PRODUCT, (self, other))
@@ -132,6 +133,15 @@ class Figure:
     def marked(self, *marks: Mark) -> Figure:
         """The same figure, and all that will be made from it, under the marks."""
         return self._copy(marks=self.marks | frozenset(marks)) if marks else self
+
+    def where(self, *tests: Test) -> Figure:
+        """The figure, with the tests that decided that it is this one."""
+        made = self
+        for test in tests:
+            parts = (made, test.left, test.right)
+            decided = _made(made.amount, made.label, Operation.DECIDED, parts)
+            made = replace(decided, found=test.found, reference=made.reference)
+        return made
 
     def at(self, place: Place, label: str) -> Figure:
         """This figure as a line of a sheet. A figure that already is a line is carried from there."""
@@ -174,6 +184,7 @@ class Figure:
             self.marks if marks is None else marks,
             self.place if place is None else place,
             self.reference if reference is None else reference,
+            self.found,
         )
 
     @property
@@ -214,27 +225,110 @@ def stated(amount: Decimal, label: str, reference: str = "") -> Figure:
     return Figure(amount, label, Operation.STATED, reference=reference)
 
 
+NOTHING = stated(ZERO, "zero")
+"""Zero, to compare with."""
 NOT_BELOW_ZERO = stated(ZERO, "not less than zero")
 """The floor that forms state in words."""
 
 
-def total(label: str, parts: Iterable[Figure]) -> Figure:
+def carried(figure: Figure) -> Figure:
+    """A figure taken over as it is, to say there what shaped it on its way."""
+    return _made(figure.amount, figure.label, Operation.CARRIED, (figure,))
+
+
+def total(parts: Iterable[Figure], label: str = "") -> Figure:
     """The sum of the parts; of none, an empty sum of zero."""
     kept = tuple(parts)
     return _made(sum((part.amount for part in kept), ZERO), label, Operation.SUM, kept)
 
 
-def difference(label: str, start: Figure, *taken: Figure) -> Figure:
+def difference(start: Figure, *taken: Figure, label: str = "") -> Figure:
     """The first figure less the others."""
     amount = start.amount - sum((part.amount for part in taken), ZERO)
     return _made(amount, label, Operation.DIFFERENCE, (start, *taken))
 
 
-def smaller_of(label: str, *parts: Figure) -> Figure:
+def smaller_of(*parts: Figure, label: str = "") -> Figure:
     """The smallest of the parts."""
     return _made(min(part.amount for part in parts), label, Operation.SMALLER, parts)
 
 
-def larger_of(label: str, *parts: Figure) -> Figure:
+def larger_of(*parts: Figure, label: str = "") -> Figure:
     """The largest of the parts."""
     return _made(max(part.amount for part in parts), label, Operation.LARGER, parts)
+
+
+def not_below_zero(figure: Figure, label: str = "") -> Figure:
+    """The figure, or zero where it is less."""
+    return larger_of(figure, NOT_BELOW_ZERO, label=label)
+
+
+class Comparison(StrEnum):
+    """How the two figures of a test are compared."""
+
+    ABOVE = "is above"
+    AT_LEAST = "is at least"
+    BELOW = "is below"
+    AT_MOST = "is not above"
+    NOT_BELOW = "is not below"
+    LESS = "is less than"
+
+    @property
+    def is_asked(self) -> bool:
+        """Whether it is what was asked, not the opposite that was found instead."""
+        return self in {Comparison.ABOVE, Comparison.AT_LEAST, Comparison.BELOW}
+
+    def holds(self, left: Decimal, right: Decimal) -> bool:
+        """Whether the one amount stands so to the other."""
+        match self:
+            case Comparison.ABOVE:
+                return left > right
+            case Comparison.AT_LEAST | Comparison.NOT_BELOW:
+                return left >= right
+            case Comparison.BELOW | Comparison.LESS:
+                return left < right
+            case Comparison.AT_MOST:
+                return left <= right
+
+
+OPPOSITE = {
+    Comparison.ABOVE: Comparison.AT_MOST,
+    Comparison.BELOW: Comparison.NOT_BELOW,
+    Comparison.AT_LEAST: Comparison.LESS,
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Test:
+    """A question between two figures on which a branch turns; true where it holds."""
+
+    left: Figure
+    comparison: Comparison
+    right: Figure
+
+    def __bool__(self) -> bool:
+        return self.comparison.holds(self.left.amount, self.right.amount)
+
+    @property
+    def found(self) -> Comparison:
+        """How the two stand to each other, whichever way that is."""
+        return self.comparison if self else OPPOSITE[self.comparison]
+
+
+def above(left: Figure, right: Figure) -> Test:
+    """Whether the first figure is more than the second."""
+    return Test(left, Comparison.ABOVE, right)
+
+
+def below(left: Figure, right: Figure) -> Test:
+    """Whether the first figure is less than the second."""
+    return Test(left, Comparison.BELOW, right)
+
+
+def at_least(left: Figure, right: Figure) -> Test:
+    """Whether the first figure is as much as the second or more."""
+    return Test(left, Comparison.AT_LEAST, right)
+
+
+NOTHING_ENTERED = total((), "nothing entered")
+"""What stands on a line to which nothing was entered."""

@@ -18,9 +18,13 @@ V = TypeVar("V")
 
 
 class Memory:
-    """What was made for one file. A computation uses the memory that is in use while it runs."""
+    """What was made for one file: the parts of its computations (`asking.py`), how many there were and of
+    which records the last, and what else was remembered while this memory was in use."""
 
     def __init__(self) -> None:
+        self.parts: dict[Any, Any] = {}
+        self.runs = 0
+        self.records: object = None
         self._kept: dict[object, dict[Hashable, tuple[tuple[object, ...], Any]]] = {}
 
     @contextmanager
@@ -41,7 +45,8 @@ IN_USE: ContextVar[Memory] = ContextVar("memory", default=Memory())  # noqa: B03
 
 
 class Remembered(Generic[V]):
-    """Values by key, each with the things it was made from; the last value of a key is kept."""
+    """Values by key, each with the things it was made from; the last value of a key is kept. It is for what
+    is asked outside a computation, whose own parts remember what they read."""
 
     def get(self, key: Hashable, made_from: tuple[object, ...], make: Callable[[], V]) -> V:
         """The value of a key made from these things, made now if it was not made from them before."""
@@ -52,12 +57,4 @@ class Remembered(Generic[V]):
             return value
         value = make()
         memory[key] = (made_from, value)
-        return value
-
-    def renew(self, key: Hashable, make: Callable[[V | None], V]) -> V:
-        """The value of a key made from the one that it had last, whatever that was made from."""
-        memory = IN_USE.get().of(self)
-        kept = memory.get(key)
-        value = make(None if kept is None else kept[1])
-        memory[key] = ((), value)
         return value

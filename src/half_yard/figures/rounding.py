@@ -8,6 +8,7 @@ from decimal import ROUND_HALF_UP, Decimal
 
 CENT = Decimal("0.01")
 DOLLAR = Decimal(1)
+ZERO = Decimal(0)
 
 
 def to_cents(amount: Decimal) -> Decimal:

@@ -2,26 +2,60 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from dataclasses import dataclass, field
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from enum import StrEnum
 
 from half_yard.figures.figure import Figure, Mark, Place
 
 
+class Role(StrEnum):
+    """What a line is to its sheet, so that nobody has to know it by its key."""
+
+    LINE = "line"
+    COST = "worked out elsewhere"
+    SUBTOTAL = "subtotal"
+    TOTAL = "total"
+    RESULT = "result"
+    LIMITED = "result as the law lets it count"
+    REFUND = "refund"
+    OWED = "owed"
+
+    @property
+    def stands_out(self) -> bool:
+        """Whether the sheet comes to something on such a line."""
+        return self not in {Role.LINE, Role.COST}
+
+
+@dataclass(frozen=True, slots=True)
+class Carries:
+    """What next year's file takes from a line: a carryover of a kind, the year that it is from where that
+    counts, and the book under which it was worked out where that is not the regular one."""
+
+    kind: str
+    year: int | None = None
+    book: str = ""
+
+
 @dataclass(frozen=True, slots=True)
 class Line:
-    """A figure with a place: the line's stable key, its printed number and its title."""
+    """A figure with a place: the line's stable key, its printed number, its title, what it is, and what next
+    year takes from it."""
 
     place: Place
     number: str
     title: str
     figure: Figure
     section: str = ""
+    role: Role = Role.LINE
+    carries: Carries | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class Sheet:
-    """A form or worksheet, filled in: `key` is stable over the years, titles are for reading."""
+    """A form or worksheet, filled in: `key` is stable over the years, titles are for reading; `about` is the
+    activity or person that it is about, where it is about one; `statement` says that it is the statement on
+    which that activity is reported, `assets` that it is the schedule of its assets."""
 
     key: str
     form: str
@@ -29,6 +63,10 @@ class Sheet:
     lines: tuple[Line, ...]
     facts: tuple[tuple[str, str], ...] = ()
     notes: tuple[str, ...] = ()
+    about: str = ""
+    statement: bool = False
+    assets: bool = False
+    in_cents: bool = False
 
     @property
     def title(self) -> str:
@@ -54,12 +92,26 @@ class Sheet:
         """Everything marked on any of the sheet's lines."""
         return frozenset[Mark]().union(*(line.figure.marks for line in self.lines))
 
+    @property
+    def key_line(self) -> Line | None:
+        """The line that says most of the sheet: what is settled, its result, or else its last total or
+        line."""
+        settled = [line for line in self.lines if line.role in {Role.REFUND, Role.OWED}]
+        if settled:
+            return next((line for line in settled if line.figure.amount), settled[-1])
+        for role in (Role.LIMITED, Role.RESULT, Role.TOTAL, Role.SUBTOTAL):
+            found = [line for line in self.lines if line.role is role]
+            if found:
+                return found[-1]
+        return self.lines[-1] if self.lines else None
+
 
 @dataclass(slots=True)
 class Page:
     """A sheet while it is being filled in, line after line, as its form reads.
 
-    `numbers` are the year's own line numbers where they differ from the usual ones, by line key.
+    `numbers` are the year's own line numbers where they differ from the usual ones, by line key; `in_cents`
+    says that the form keeps cents.
     """
 
     key: str
@@ -67,26 +119,74 @@ class Page:
     subject: str = ""
     numbers: Mapping[str, str] = field(default_factory=dict)
     section: str = ""
-    facts: list[tuple[str, str]] = field(default_factory=list)
+    facts: Sequence[tuple[str, str]] = ()
     notes: list[str] = field(default_factory=list)
-    _lines: list[Line] = field(default_factory=list)
+    about: str = ""
+    statement: bool = False
+    assets: bool = False
+    in_cents: bool = False
+    lines: list[Line] = field(default_factory=list)
 
-    def line(self, key: str, number: str, title: str, figure: Figure) -> Figure:
-        """Put the figure on a line in whole dollars; returns the figure as that line."""
-        return self._place(key, number, title, figure.in_dollars())
+    def line(
+        self,
+        key: str,
+        number: str,
+        title: str,
+        figure: Figure,
+        role: Role = Role.LINE,
+        carries: Carries | None = None,
+    ) -> Figure:
+        """Put the figure on a line, in whole dollars, or in cents on a form that keeps them; returns the
+        figure as that line."""
+        rounded = figure.in_cents() if self.in_cents else figure.in_dollars()
+        return self._place(key, number, title, rounded, role, carries)
 
-    def exact_line(self, key: str, number: str, title: str, figure: Figure) -> Figure:
+    def exact_line(
+        self,
+        key: str,
+        number: str,
+        title: str,
+        figure: Figure,
+        role: Role = Role.LINE,
+        carries: Carries | None = None,
+    ) -> Figure:
         """Put a rate or an amount in cents on a worksheet line, without rounding."""
-        return self._place(key, number, title, figure)
+        return self._place(key, number, title, figure, role, carries)
 
-    def _place(self, key: str, number: str, title: str, figure: Figure) -> Figure:
+    def _place(
+        self, key: str, number: str, title: str, figure: Figure, role: Role, carries: Carries | None
+    ) -> Figure:
         place = Place(self.key, key)
         placed = figure.at(place, title)
-        self._lines.append(Line(place, self.numbers.get(key, number), title, placed, self.section))
+        number = self.numbers.get(key, number)
+        self.lines.append(
+            Line(
+                place=place,
+                number=number,
+                title=title,
+                figure=placed,
+                section=self.section,
+                role=role,
+                carries=carries,
+            )
+        )
         return placed
 
     def sheet(self) -> Sheet:
-        """The finished sheet."""
+        """The sheet as it is filled in."""
         return Sheet(
-            self.key, self.form, self.subject, tuple(self._lines), tuple(self.facts), tuple(self.notes)
+            key=self.key,
+            form=self.form,
+            subject=self.subject,
+            lines=tuple(self.lines),
+            facts=tuple(self.facts),
+            notes=tuple(self.notes),
+            about=self.about,
+            statement=self.statement,
+            assets=self.assets,
+            in_cents=self.in_cents,
         )
+
+    def like(self) -> Page:
+        """An empty page with the same head."""
+        return replace(self, section="", notes=[], lines=[])

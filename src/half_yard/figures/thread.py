@@ -6,9 +6,9 @@ from collections.abc import Iterable, Iterator
 from decimal import Decimal
 from functools import cached_property, partial
 
-from half_yard.figures.figure import ZERO, Entered, Figure, Operation, Place
+from half_yard.figures.figure import Entered, Figure, Operation, Place
 from half_yard.figures.remembered import Remembered
-from half_yard.figures.rounding import to_cents, to_dollars
+from half_yard.figures.rounding import ZERO, to_cents, to_dollars
 from half_yard.figures.sheet import Line, Sheet
 
 
@@ -47,6 +47,10 @@ def _evaluate(figure: Figure, amounts: list[Decimal]) -> Decimal:
             return to_cents(amounts[0])
         case Operation.CARRIED:
             return amounts[0]
+        case Operation.DECIDED:
+            if figure.found is None or not figure.found.holds(amounts[1], amounts[2]):
+                raise ArithmeticError(f"{figure.label}: its test comes out otherwise")
+            return amounts[0]
         case Operation.ENTERED | Operation.RULE | Operation.STATED:
             return figure.amount
 
@@ -58,13 +62,25 @@ class Threads:
         self._lines = [line for sheet in sheets for line in sheet.lines]
 
     @cached_property
+    def _made_of(self) -> dict[Place, tuple[Place, ...]]:
+        """The lines that each line is made of; made when first asked for."""
+        return {
+            line.place: FEEDING.get(line.place, (line.figure,), partial(_feeding, line.figure))
+            for line in self._lines
+        }
+
+    @cached_property
     def _fed(self) -> dict[Place, list[Line]]:
         """The lines that each line feeds; made when first asked for."""
         fed: dict[Place, list[Line]] = {}
         for line in self._lines:
-            for place in FEEDING.get(line.place, (line.figure,), partial(_feeding, line.figure)):
+            for place in self._made_of[line.place]:
                 fed.setdefault(place, []).append(line)
         return fed
+
+    def made_of(self, place: Place) -> tuple[Place, ...]:
+        """The lines that the line at this place is made of."""
+        return self._made_of.get(place, ())
 
     def fed_by(self, place: Place) -> tuple[Line, ...]:
         """The lines that the line at this place goes to next."""

@@ -17,5 +17,5 @@ def split(whole: Figure, shares: Mapping[str, Figure]) -> dict[str, Figure]:
     parts = {owner: (whole * shares[owner]).in_cents().named(whole.label) for owner in owners}
     if sum(share.amount for share in shares.values()) == 1:
         *others, last = owners
-        parts[last] = difference(whole.label, whole, *(parts[owner] for owner in others))
+        parts[last] = difference(whole, *(parts[owner] for owner in others), label=whole.label)
     return parts

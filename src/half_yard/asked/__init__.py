@@ -1,0 +1,28 @@
+"""What is asked of a file, described without a window: fields, columns, sections of records."""
+
+from half_yard.asked.columns import Column, Kind, NameColumn
+from half_yard.asked.fields import (
+    Field,
+    FieldKind,
+    heading,
+    plain_value,
+    read_field,
+    shown_value,
+    value_at,
+)
+from half_yard.asked.sections import Now, Section
+
+__all__ = [
+    "Column",
+    "Field",
+    "FieldKind",
+    "Kind",
+    "NameColumn",
+    "Now",
+    "Section",
+    "heading",
+    "plain_value",
+    "read_field",
+    "shown_value",
+    "value_at",
+]

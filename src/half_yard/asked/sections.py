@@ -1,0 +1,33 @@
+"""Sections of records: a table of one collection, as a country asks for it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field
+
+from pydantic import JsonValue
+
+from half_yard.asked.columns import Column
+from half_yard.records import ClientFile
+
+Now = Callable[[], ClientFile]
+"""The file as it is at the moment of asking."""
+
+
+@dataclass(frozen=True)
+class Section:
+    """One collection of records under a heading: what one of them is called, which fields it can't do
+    without, what a new one begins with, and its columns. `payer` is the field with the name of a form's
+    payer, which a known number fills in; `boxes` say that its records have further boxes."""
+
+    collection: str
+    heading: str
+    explanation: str
+    noun: str
+    new_hint: str
+    needed: tuple[str, ...]
+    columns: Sequence[Column]
+    start: Mapping[str, JsonValue] = field(default_factory=dict)
+    hint_column: int = 0
+    payer: str = ""
+    boxes: bool = False

@@ -1,0 +1,318 @@
+"""Asking: the parts of a computation ask for each other, and each is made once.
+
+A part is a function of an `Ask` and of what it is about. What it reads of the records and which other parts
+it asks for is noted while it runs, so the order of a computation follows by itself, a circle is found and
+named, and after an edit only what read the change is made again. A part may be asked under an assumption
+("without section 179"): that is the same code, and what never looks at the assumption is shared with the
+computation itself.
+
+What a part is about are plain values (strings, numbers), and a part is made of nothing but what it asks for.
+"""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Callable, Hashable, Mapping
+from dataclasses import dataclass
+from decimal import Decimal
+from typing import Any, Concatenate, Generic, NamedTuple, ParamSpec, TypeVar
+
+from half_yard.figures.remembered import Memory
+
+F = TypeVar("F")
+"""The records that a computation is of."""
+P = ParamSpec("P")
+V = TypeVar("V")
+
+RUNS_KEPT = 8
+"""After so many computations without it, what was made is forgotten."""
+PLAIN = (str, int, bool, type(None), datetime.date)
+
+
+class CircleError(RuntimeError):
+    """Parts that wait for each other; the message names them in the order in which they ask."""
+
+
+@dataclass(frozen=True, slots=True)
+class Assumption:
+    """Something that may be taken to be otherwise than the records say."""
+
+    words: str
+
+
+NONE: frozenset[Assumption] = frozenset()
+NO_LOOK: Mapping[Assumption, bool] = {}
+Key = tuple[Callable[..., Any], tuple[Hashable, ...]]
+
+
+class _Branch(NamedTuple):
+    """That a part asked for another under further assumptions."""
+
+    made: Made
+    under: frozenset[Assumption]
+
+
+class _Read(NamedTuple):
+    """That a part read something of the records, by which reader, and what it was."""
+
+    reader: Callable[..., object]
+    arguments: tuple[Any, ...]
+    value: object
+
+
+class _Watched:
+    """Stands for the records while a reader reads: notes which of their fields it looks at."""
+
+    __slots__ = ("_fields", "_records")
+
+    def __init__(self, records: object, fields: set[str]) -> None:
+        self._records = records
+        self._fields = fields
+
+    def __getattr__(self, name: str) -> Any:
+        self._fields.add(name)
+        return getattr(self._records, name)
+
+
+class Made:
+    """A part that was made: its value, what it was made of, which assumptions it looked at, and which fields
+    of the records it and all that it asked for have read."""
+
+    __slots__ = ("fields", "key", "looked_at", "made_of", "run", "value")
+
+    def __init__(
+        self,
+        key: Key,
+        value: Any,
+        made_of: tuple[Made | _Branch | _Read, ...],
+        looked_at: Mapping[Assumption, bool],
+        fields: frozenset[str],
+        run: int,
+    ) -> None:
+        self.key = key
+        self.value = value
+        self.made_of = made_of
+        self.looked_at = looked_at
+        self.fields = fields
+        self.run = run
+
+    def is_for(self, under: frozenset[Assumption]) -> bool:
+        """Whether it is what would be made under these assumptions."""
+        return all((assumption in under) is held for assumption, held in self.looked_at.items())
+
+
+class Asking(Generic[F]):
+    """One computation of some records, with the memory of the ones before."""
+
+    def __init__(self, records: F, memory: Memory) -> None:
+        self.records = records
+        self._known: dict[Key, list[Made]] = memory.parts
+        self._before = memory.records
+        memory.records = records
+        memory.runs += 1
+        self._run = memory.runs
+        self._waiting: list[tuple[Key, frozenset[Assumption]]] = []
+        self._at_work: set[object] = set()
+        self._fields: dict[frozenset[str], frozenset[str]] = {}
+        self._unchanged: dict[frozenset[str], bool] = {}
+
+    def run(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
+        """The value of a part, and of all that it asks for. Raises CircleError."""
+        ask: Ask[F] = Ask(self, NONE, None)
+        value = ask(part, *about, **named)
+        if self._run % RUNS_KEPT == 0:
+            self._forget()
+        return value
+
+    def made(self, key: Key, under: frozenset[Assumption]) -> Made:
+        """A part under assumptions: the one that is remembered, or one made now. Raises CircleError."""
+        known = self._known.get(key)
+        if known is None:
+            known = self._known[key] = []
+        fitting = []
+        for made in known:
+            if not made.looked_at or made.is_for(under):
+                if made.run == self._run:
+                    return made
+                fitting.append(made)
+        for made in fitting:
+            if made.run == self._run - 1 and self._is_unchanged(made.fields):
+                made.run = self._run
+                return made
+        # The list of what is known of a part stands for the part: numbers are looked up faster.
+        at_work = (id(known), under) if under else id(known)
+        if at_work in self._at_work:
+            raise CircleError(self._circle((key, under)))
+        self._at_work.add(at_work)
+        self._waiting.append((key, under))
+        try:
+            for made in fitting:
+                if self._still_holds(made, under):
+                    made.run = self._run
+                    return made
+            made = self._make(key, under, fitting[-1] if fitting else None)
+        finally:
+            self._at_work.remove(at_work)
+            self._waiting.pop()
+        # What fitted and does not hold any more must not stand in the way of what was made now.
+        if fitting:
+            known[:] = [other for other in known if other not in fitting]
+        known.append(made)
+        return made
+
+    def _is_unchanged(self, fields: frozenset[str]) -> bool:
+        """Whether these fields of the records are the very ones of the computation before."""
+        unchanged = self._unchanged.get(fields)
+        if unchanged is None:
+            before, now = self._before, self.records
+            unchanged = all(getattr(before, name, None) is getattr(now, name) for name in fields)
+            self._unchanged[fields] = unchanged
+        return unchanged
+
+    def _make(self, key: Key, under: frozenset[Assumption], last: Made | None) -> Made:
+        part, about = key
+        ask: Ask[F] = Ask(self, under, last)
+        value = part(ask, *about)
+        if last is not None and same(last.value, value):
+            value = last.value
+        fields = self._known_fields(frozenset(ask.fields))
+        return Made(key, value, tuple(ask.made_of), ask.looked_at or NO_LOOK, fields, self._run)
+
+    def _still_holds(self, made: Made, under: frozenset[Assumption]) -> bool:
+        """Whether everything that a part was made of is as it was, looked at in the order in which it asked:
+        up to the first thing that is otherwise it would ask for the same again. What that has come to read
+        and to look at meanwhile, the part has read and looked at too."""
+        read: set[str] = set()
+        looked_at: dict[Assumption, bool] = {}
+        watched: Any = _Watched(self.records, read)
+        for item in made.made_of:
+            if isinstance(item, _Read):
+                try:
+                    now = item.reader(watched, *item.arguments)
+                except LookupError:
+                    return False
+                if now is not item.value and not same(item.value, now):
+                    return False
+                continue
+            before, more = (item, NONE) if isinstance(item, Made) else item
+            child = self.made(before.key, under | more if more else under)
+            if child.value is not before.value:
+                return False
+            if not child.fields <= made.fields:
+                read |= child.fields
+            looked_at.update(each for each in child.looked_at.items() if each[0] not in more)
+        if not read <= made.fields:
+            made.fields = self._known_fields(made.fields | read)
+        if not looked_at.keys() <= made.looked_at.keys():
+            made.looked_at = {**made.looked_at, **looked_at}
+        return True
+
+    def _known_fields(self, fields: frozenset[str]) -> frozenset[str]:
+        """The same set of fields: few of them are read again and again, so each is kept once."""
+        return self._fields.setdefault(fields, fields)
+
+    def _circle(self, waiting: tuple[Key, frozenset[Assumption]]) -> str:
+        names = [_name(key) for key, _ in self._waiting[self._waiting.index(waiting) :]]
+        return "a circle: " + " asks for ".join([*names, names[0]])
+
+    def _forget(self) -> None:
+        """Let go of what was not asked for lately."""
+        oldest = self._run - RUNS_KEPT
+        for key in list(self._known):
+            kept = [made for made in self._known[key] if made.run >= oldest]
+            if kept:
+                self._known[key] = kept
+            else:
+                del self._known[key]
+
+
+class Ask(Generic[F]):
+    """What a part is given to ask with."""
+
+    __slots__ = ("_asking", "_last", "_more", "_seen", "_under", "fields", "looked_at", "made_of")
+
+    def __init__(
+        self,
+        asking: Asking[F],
+        under: frozenset[Assumption],
+        last: Made | None,
+        more: frozenset[Assumption] = NONE,
+    ) -> None:
+        self._asking = asking
+        self._under = under
+        self._more = more
+        self._last = last
+        self.made_of: list[Made | _Branch | _Read] = []
+        self._seen: frozenset[str] | None = None
+        self.looked_at: dict[Assumption, bool] = {}
+        self.fields: set[str] = set()
+
+    def __call__(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
+        """The value of another part. Raises CircleError where that waits for this one; TypeError where it is
+        asked with named arguments."""
+        if named:
+            raise TypeError("a part is asked for with what it is about, in order")
+        more = self._more
+        made = self._asking.made((part, about), self._under | more if more else self._under)
+        self.made_of.append(_Branch(made, more) if more else made)
+        if made.fields is not self._seen:
+            self._seen = made.fields
+            self.fields |= made.fields
+        if made.looked_at:
+            for assumption, held in made.looked_at.items():
+                if assumption not in more:
+                    self.looked_at[assumption] = held
+        value: V = made.value
+        return value
+
+    def of(self, reader: Callable[Concatenate[F, P], V], *arguments: P.args, **named: P.kwargs) -> V:
+        """What a reader reads of the records: the less it reads, the less often the part is made again."""
+        del named
+        watched: Any = _Watched(self._asking.records, self.fields)
+        value = reader(watched, *arguments)  # type: ignore[call-arg]
+        self.made_of.append(_Read(reader, arguments, value))
+        return value
+
+    def assumes(self, assumption: Assumption) -> bool:
+        """Whether the part is asked for under an assumption."""
+        if assumption in self._more:
+            return True
+        held = assumption in self._under
+        self.looked_at[assumption] = held
+        return held
+
+    def under(self, *assumptions: Assumption) -> Ask[F]:
+        """The same, to ask for parts under further assumptions."""
+        other = Ask(self._asking, self._under, self._last, self._more | frozenset(assumptions))
+        other.made_of, other.looked_at, other.fields = self.made_of, self.looked_at, self.fields
+        return other
+
+    @property
+    def last(self) -> Any:
+        """What this part was when it was last made, to be made from; None the first time."""
+        return None if self._last is None else self._last.value
+
+
+def same(before: object, now: object) -> bool:
+    """Whether two values are alike in everything, so that the one before can stand for the other. What is not
+    plain is only like itself."""
+    if before is now:
+        return True
+    if type(before) is not type(now):
+        return False
+    if isinstance(before, PLAIN):
+        return before == now
+    if isinstance(before, Decimal) and isinstance(now, Decimal):
+        return before.as_tuple() == now.as_tuple()
+    if isinstance(before, tuple) and isinstance(now, tuple):
+        return len(before) == len(now) and all(map(same, before, now))
+    if isinstance(before, dict) and isinstance(now, dict):
+        return list(before) == list(now) and all(map(same, before.values(), now.values()))
+    return isinstance(before, frozenset) and before == now
+
+
+def _name(key: Key) -> str:
+    part, about = key
+    name = getattr(part, "__qualname__", repr(part)).rpartition(".")[2]
+    module = getattr(part, "__module__", "").rpartition(".")[2]
+    return f"{module}.{name}({', '.join(map(str, about))})"
