@@ -15,9 +15,22 @@ from half_yard.books.accounts import (
     twins,
     unsure_accounts,
 )
+from half_yard.books.keeping import BookKeeping, Books
+from half_yard.books.lines import OWN, StatementLine, StatementLines
+from half_yard.books.payers import Box, FormKind, MatchState, PayerMatch, PayersForms
 
 __all__ = [
+    "OWN",
     "Alike",
+    "BookKeeping",
+    "Books",
+    "Box",
+    "FormKind",
+    "MatchState",
+    "PayerMatch",
+    "PayersForms",
+    "StatementLine",
+    "StatementLines",
     "account_in_words",
     "account_question",
     "alike_accounts",

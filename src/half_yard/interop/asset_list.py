@@ -18,7 +18,6 @@ from half_yard.figures.remembered import Memory
 from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset, Change, ClientFile, Edit, apply
 from half_yard.records.amounts import LARGEST
-from half_yard.records.dates import read_date
 from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import same_name
 from half_yard.texts import BrokenLine, NotTextError, decoded, quoted, rows_of
@@ -195,7 +194,7 @@ def _row(
     owner = _activity(file, str(values.pop("activity", "")), activity, problems)
     words = str(values.pop("asset_class", ""))
     kind = file.activities[owner].kind if owner in file.activities else ""
-    found = pack_for(file.country).find_class(words or str(values.get("name", "")), kind)
+    found = pack_for(file.country).assets.find_class(words or str(values.get("name", "")), kind)
     if not found:
         problems.append(f"Class: {quoted(words)} is no class known here; it is left open" if words else
                         "Class: none is named; it is left open")  # fmt: skip
@@ -225,7 +224,7 @@ def _read(role: str, text: str, file: ClientFile) -> object:
     if not text:
         return None if role in DAYS | AMOUNTS | {"share"} else ""
     if role in DAYS:
-        return read_date(text, file.tax_year)
+        return pack_for(file.country).country.calendar(file.tax_year).read(text)
     if role in AMOUNTS:
         amount = _number(text)
         if not 0 <= amount <= LARGEST:
@@ -294,7 +293,7 @@ def settle_prior(file: ClientFile, rows: Sequence[ListRow]) -> tuple[list[ListRo
 
 
 def _questions(file: ClientFile, asset: Asset) -> set[str]:
-    return {question.key for question in pack_for(file.country).asset_questions(asset.asset_class)}
+    return {question.key for question in pack_for(file.country).assets.questions(asset.asset_class)}
 
 
 def _prior(file: ClientFile, assets: Mapping[int, Asset]) -> dict[int, Decimal]:

@@ -58,7 +58,7 @@ def _activity(computation: Computation, activity: str) -> str:
             reason = escape(computation.stops.get(f"/assets/{key}", ""))
             rows.append(f'<tr><td>{name}</td><td colspan="7">Not depreciated. {reason}</td></tr>')
             continue
-        basis = pack.bases(asset).depreciation
+        basis = pack.one_by_one.bases(asset).depreciation
         taken = story.taken.amount
         amounts = (basis, story.prior.amount, story.this_year.amount, basis - taken, story.next_year.amount)
         sums = [whole + amount for whole, amount in zip(sums, amounts, strict=True)]
@@ -85,11 +85,11 @@ def _row(kind: str, words: Iterable[str], amounts: Iterable[Decimal]) -> str:
 
 def _tied(computation: Computation, activity: str) -> str:
     """Where the totals stand on the activity's form."""
-    key = f"form_4562.{activity}"
-    if not computation.has_sheet(key):
-        return ""
-    sheet = computation.sheet(key)
-    lines = [line for line in sheet.lines if line.place.line in {"total", "amortization", "expensed"}]
     return escape(
-        "; ".join(f"{sheet.form}, line {line.number}: {exact_text(line.figure.amount)}" for line in lines)
+        "; ".join(
+            f"{sheet.form}, line {line.number}: {exact_text(line.figure.amount)}"
+            for sheet in computation.asset_sheets(activity)
+            for line in sheet.lines
+            if line.role.stands_out
+        )
     )

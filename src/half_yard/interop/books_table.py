@@ -39,7 +39,7 @@ def books_rows(computation: Computation) -> Iterator[BooksRow]:
     file = computation.file
     pack = pack_for(file.country)
     lines: dict[str, dict[str, StatementLine]] = {
-        key: {line.key: line for line in pack.statement_lines(activity)}
+        key: {line.key: line for line in pack.ledger.lines(activity)}
         for key, activity in file.activities.items()
     }
     for key, entry in sorted(file.entries.items(), key=lambda item: (item[1].activity, item[0])):

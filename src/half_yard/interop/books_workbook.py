@@ -71,7 +71,7 @@ def _totals(sheet: Worksheet, computation: Computation, last: int) -> None:
     booked = _booked(computation)
     for key, activity in sorted(computation.file.activities.items()):
         totals = computation.statements.get(key, {})
-        for line in pack.statement_lines(activity):
+        for line in pack.ledger.lines(activity):
             if line.key not in totals:
                 continue
             number += 1

@@ -3,6 +3,7 @@
 from half_yard.records.client_file import (
     Activity,
     Asset,
+    Carryover,
     ClientFile,
     Entry,
     EstimatedPayment,
@@ -17,7 +18,6 @@ from half_yard.records.edits import (
     apply,
     change,
     remove,
-    replayed,
     with_changes,
 )
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
@@ -31,6 +31,7 @@ __all__ = [
     "Address",
     "AsidePart",
     "Asset",
+    "Carryover",
     "Change",
     "ClientFile",
     "DividendStatement",
@@ -52,6 +53,5 @@ __all__ = [
     "change",
     "next_id",
     "remove",
-    "replayed",
     "with_changes",
 ]

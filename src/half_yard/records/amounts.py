@@ -7,6 +7,8 @@ from pydantic import BeforeValidator, Field, PlainSerializer
 
 from half_yard.figures.rounding import CENT
 
+HUNDRED = Decimal(100)
+"""A whole, in percent."""
 LARGEST = Decimal("99999999999.99")
 
 

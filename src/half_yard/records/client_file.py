@@ -13,24 +13,26 @@ from typing import Annotated, Final, Literal
 from pydantic import Field
 
 from half_yard.figures.rounding import to_cents
-from half_yard.records.amounts import Amount, Percent
+from half_yard.records.amounts import HUNDRED, Amount, Percent
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.record import Address, Date, Days, Key, Record, Text, Year
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 
-FORMAT_VERSION: Final = 2
+FORMAT_VERSION: Final = 3
 """Of the client file as it is written; `storage/upgrading.py` brings older ones up."""
-WHOLE = Decimal(100)
 
 
 class Person(Record):
-    """A person of the household. `identity_number` is kept as typed; the country's pack checks it."""
+    """A person of the household. `identity_number` is kept as typed; the country's pack checks it. `answers`
+    and `choices` are the pack's questions about a person, by key."""
 
     first_name: Text = ""
     last_name: Text = ""
     birth_date: Date = None
     identity_number: Text = ""
     blind: bool = False
+    answers: Mapping[Key, bool] = {}
+    choices: Mapping[Key, Text] = {}
 
     @property
     def name(self) -> str:
@@ -39,10 +41,13 @@ class Person(Record):
 
 
 class Household(Record):
-    """What holds for the whole return. `filing_status` is a key of the country's pack."""
+    """What holds for the whole file. `filing_status` is a key of the country's pack, `answers` and `choices`
+    are its questions about the household, by key."""
 
     filing_status: Text = ""
     address: Address = Address()
+    answers: Mapping[Key, bool] = {}
+    choices: Mapping[Key, Text] = {}
 
 
 class Activity(Record):
@@ -97,7 +102,7 @@ class Entry(Record):
     @property
     def counts(self) -> Decimal:
         """The part of the amount that is the activity's, in cents."""
-        return self.amount if self.share is None else to_cents(self.amount * self.share / WHOLE)
+        return self.amount if self.share is None else to_cents(self.amount * self.share / HUNDRED)
 
 
 class Asset(Record):
@@ -144,9 +149,24 @@ class Asset(Record):
 
 
 class EstimatedPayment(Record):
-    """A payment of estimated tax for this tax year."""
+    """A payment of estimated tax for this tax year, of a person where each files a return of their own."""
 
+    person: Text = ""
     date: Date = None
+    amount: Amount
+    reckoning: Text = ""
+
+
+class Carryover(Record):
+    """An amount in dollars that an earlier year carries into this one. `kind` is a key of the country's pack,
+    `of` what it belongs to: an activity, an asset, a person, a class of assets, or nothing for the whole
+    return; `year` is the year that it comes from, where that matters, `book` the book under which it was
+    worked out, where that is not the regular one."""
+
+    kind: Text = ""
+    of: Text = ""
+    year: Year | None = None
+    book: Text = ""
     amount: Amount
     reckoning: Text = ""
 
@@ -158,7 +178,7 @@ class ClientFile(Record):
     """
 
     format: Literal["half-yard client file"]
-    format_version: Literal[2]
+    format_version: Literal[3]
     country: Text
     tax_year: Annotated[int, Field(ge=1900, le=2200)]
     household: Household = Household()
@@ -176,9 +196,7 @@ class ClientFile(Record):
     sorting_rules: Mapping[Key, SortingRule] = {}
     elections: Mapping[Key, Text] = {}
     short_years: Mapping[Year, Annotated[int, Field(ge=1, le=12)]] = {}
-    expensing_carried_in: Amount | None = None
-    section_1231_losses: Amount | None = None
-    business_loss_carried_in: Amount | None = None
+    carryovers: Mapping[Key, Carryover] = {}
 
     @staticmethod
     def new(country: str, tax_year: int) -> ClientFile:
@@ -193,11 +211,11 @@ class ClientFile(Record):
 
     @property
     def title(self) -> str:
-        """The owner's name, last name first, with the spouse's where there is one."""
+        """The owner's name, last name first, with that of a second person where there is one."""
         owner = self.people.get("owner", Person())
-        spouse = self.people.get("spouse")
+        second = next((person for key, person in self.people.items() if key != "owner"), None)
         first = owner.first_name
-        if spouse is not None and spouse.first_name:
-            same = spouse.last_name in {"", owner.last_name}
-            first = f"{first} and {spouse.first_name if same else spouse.name}"
+        if second is not None and second.first_name:
+            same = second.last_name in {"", owner.last_name}
+            first = f"{first} and {second.first_name if same else second.name}"
         return ", ".join(part for part in (owner.last_name, first) if part) or "New client"

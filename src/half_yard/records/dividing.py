@@ -9,11 +9,11 @@ from decimal import ROUND_DOWN, Decimal
 from pydantic import JsonValue
 
 from half_yard.figures.rounding import CENT, to_cents
+from half_yard.records.amounts import HUNDRED
 from half_yard.records.client_file import Asset, ClientFile
 from half_yard.records.edits import Change, Edit
 from half_yard.records.identifiers import next_id
 
-HUNDRED = Decimal(100)
 DIVIDED = ("cost", "expensed", "prior_depreciation", "proceeds", "selling_costs", "units_in_all")
 DIVIDED_BY_KEY = ("basis", "own_years", "units")
 

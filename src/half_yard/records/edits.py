@@ -8,7 +8,6 @@ list of them.
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from contextlib import suppress
 from functools import cache
 from typing import Any, Literal, get_args, get_type_hints
 
@@ -74,15 +73,6 @@ def apply(file: ClientFile, edit: Edit) -> tuple[ClientFile, Edit]:
             raise EditError(step.path, "; ".join(_said(item) for item in error.errors())) from error
         inverse.append(undo)
     return file, Edit(label=edit.label, changes=tuple(reversed(inverse)))
-
-
-def replayed(file: ClientFile, edits: Iterable[Edit]) -> ClientFile:
-    """The file after those of the edits that can be made; one that builds on what is not there is left
-    out."""
-    for edit in edits:
-        with suppress(EditError):
-            file, _ = apply(file, edit)
-    return file
 
 
 def with_changes(file: ClientFile, changes: Iterable[Change]) -> ClientFile:

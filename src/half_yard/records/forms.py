@@ -32,27 +32,30 @@ class PayersForm(Record):
     state: StateBoxes = StateBoxes()
 
 
-class WageStatement(PayersForm):
-    """A person's wages from one employer: taxable wages, social-security wages and tax withheld."""
+class PersonsForm(PayersForm):
+    """A form about a person rather than an activity."""
 
     person: Text
+
+
+class WageStatement(PersonsForm):
+    """A person's wages from one employer: taxable wages, social-security wages and tax withheld."""
+
     employer: Text = ""
     wages: Amount
     social_security_wages: Amount | None = None
 
 
-class InterestStatement(PayersForm):
+class InterestStatement(PersonsForm):
     """Taxable interest from one payer, with tax withheld."""
 
-    person: Text
     payer: Text = ""
     interest: Amount
 
 
-class DividendStatement(PayersForm):
+class DividendStatement(PersonsForm):
     """Dividends from one payer: all ordinary ones, and the qualified ones among them."""
 
-    person: Text
     payer: Text = ""
     ordinary: Amount
     qualified: Amount | None = None

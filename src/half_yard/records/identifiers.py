@@ -4,24 +4,13 @@ from collections.abc import Iterable, Iterator
 from itertools import count
 from typing import TypeVar
 
+from half_yard.records.collections import COLLECTIONS
+
 R = TypeVar("R")
 
-LETTERS = {
-    "activities": "a",
-    "entries": "e",
-    "assets": "s",
-    "forms": "f",
-    "wages": "w",
-    "interest": "i",
-    "dividends": "d",
-    "estimated_payments": "p",
-    "statements": "b",
-    "rows": "r",
-    "sorting_rules": "u",
-    "own_lines": "o",
-    "account_answers": "n",
-    "parts_aside": "q",
-}
+WITHIN = {"rows": "r", "own_lines": "o", "parts_aside": "q"}
+"""The letters of records that stand within others."""
+LETTERS = {**{name: item.letter for name, item in COLLECTIONS.items() if item.letter}, **WITHIN}
 WIDTH = 5
 
 

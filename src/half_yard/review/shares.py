@@ -4,14 +4,13 @@ from collections.abc import Iterator
 from decimal import Decimal
 
 from half_yard.records import Activity, ClientFile
+from half_yard.records.amounts import HUNDRED
 from half_yard.review.finding import Finding, Level
-
-WHOLE = Decimal(100)
 
 
 def shares_add_up(activity: Activity) -> bool:
     """Whether the owners' shares are the whole, 100 percent."""
-    return sum(activity.owners.values(), Decimal(0)) == WHOLE
+    return sum(activity.owners.values(), Decimal(0)) == HUNDRED
 
 
 def share_findings(file: ClientFile) -> Iterator[Finding]:
@@ -32,5 +31,5 @@ def share_findings(file: ClientFile) -> Iterator[Finding]:
                     Level.ERROR,
                     f"{activity.name or 'This activity'} belongs to “{person}”, who is not in the file.",
                     path,
-                    "Add the person on the Clients page or change the owner.",
+                    "Add the person or change the owner.",
                 )

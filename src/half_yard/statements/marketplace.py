@@ -14,7 +14,7 @@ from half_yard.records.identifiers import fresh_ids
 from half_yard.statements.delimited import UnreadableError
 
 PAID_OUT = "Paid out to the bank: the bank's statement has it as a deposit, which is the same money"
-TAX_WITHHELD = "Tax withheld: it counts as the marketplace's form says it (1099-K, box 4)"
+TAX_WITHHELD = "Tax withheld: it counts as the marketplace's form says it"
 
 
 class _Week(BaseModel):

@@ -79,7 +79,7 @@ def proposals(
         mark = row.reference.partition(":")[0]
         if rule is not None:
             made[name] = Proposal(target_of(rule), f"rule “{rule.words}”", by_rule=True)
-        elif mark in marked and (activity := _first_of(file, "business")):
+        elif mark in marked and (activity := _first_of(file, pack_for(file.country).ledger.marketplace_kind)):
             made[name] = Proposal(Target(activity, marked[mark]), f"{mark} of a marketplace")
         elif (known := learned.of(row)) is not None:
             made[name] = known
@@ -95,7 +95,7 @@ class _Typed:
         self._receipts = {
             (key, line.key): line.receipt
             for key, activity in file.activities.items()
-            for line in pack.statement_lines(activity)
+            for line in pack.ledger.lines(activity)
         }
         self._entries: dict[Decimal, list[tuple[str, Entry]]] = {}
         for key, entry in file.entries.items():

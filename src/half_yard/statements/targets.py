@@ -14,7 +14,7 @@ from half_yard.statements.sorting import Target
 ASIDE = "Aside: "
 REASONS = (
     "transfer between own accounts", "personal", "draw of the owner", "principal of a loan",
-    "paid in by the owner", "tax, in the household", "asset, on the Assets page",
+    "paid in by the owner", "tax, in the household", "asset, among the assets",
 )  # fmt: skip
 SHARE = re.compile(r"\s+(\d{1,3}(?:\.\d{1,4})?)\s*%$")
 LONGEST_NAME = 16
@@ -30,7 +30,7 @@ def target_options(file: ClientFile, pack: Pack, *, asides: bool = True) -> list
     options: list[Option] = []
     for key, activity in activities.items():
         name = f"{_short(activity.name)}: " if several else ""
-        for line in pack.statement_lines(activity):
+        for line in pack.ledger.lines(activity):
             where = f"{key}/{line.key}"
             options += [(where, f"{name}{line.number} {words}") for words in (*line.also, line.title)]
     if asides:

@@ -12,11 +12,10 @@ from decimal import Decimal
 from enum import StrEnum
 
 from half_yard.countries import Pack
+from half_yard.figures.rounding import ZERO
 from half_yard.records import AsidePart, Change, ClientFile, Edit, Entry, StatementRow, next_id
 from half_yard.records.identifiers import fresh_ids
 from half_yard.statements.sorting import Target
-
-NOTHING = Decimal(0)
 
 
 class RowState(StrEnum):
@@ -127,16 +126,16 @@ class Tray:
         """The totals of one statement."""
         statement, rows = file.statements[key], self.rows[key]
         amounts = [row.row.amount for row in rows]
-        aside = sum((row.aside for row in rows), NOTHING)
-        placed = sum((row.placed for row in rows), NOTHING)
+        aside = sum((row.aside for row in rows), ZERO)
+        placed = sum((row.placed for row in rows), ZERO)
         return Totals(
-            statement.opening,
-            sum((amount for amount in amounts if amount > 0), NOTHING),
-            -sum((amount for amount in amounts if amount < 0), NOTHING),
-            statement.closing,
-            placed,
-            aside,
-            sum(amounts, NOTHING) - aside - placed,
+            opening=statement.opening,
+            money_in=sum((amount for amount in amounts if amount > 0), ZERO),
+            money_out=-sum((amount for amount in amounts if amount < 0), ZERO),
+            closing=statement.closing,
+            placed=placed,
+            aside=aside,
+            waiting=sum(amounts, ZERO) - aside - placed,
         )
 
 
@@ -145,7 +144,7 @@ class Receipts:
 
     def __init__(self, file: ClientFile, pack: Pack) -> None:
         self._lines = {
-            key: frozenset(line.key for line in pack.statement_lines(activity) if line.receipt)
+            key: frozenset(line.key for line in pack.ledger.lines(activity) if line.receipt)
             for key, activity in file.activities.items()
         }
 
@@ -162,9 +161,9 @@ def _tray_row(
 ) -> TrayRow:
     entries = tuple(entry for entry, _ in made)
     placed = sum(
-        (entry.amount * receipts.sign(entry.activity, entry.line, row.amount) for _, entry in made), NOTHING
+        (entry.amount * receipts.sign(entry.activity, entry.line, row.amount) for _, entry in made), ZERO
     )
-    aside = row.amount if row.set_aside else sum((part.amount for part in row.parts_aside.values()), NOTHING)
+    aside = row.amount if row.set_aside else sum((part.amount for part in row.parts_aside.values()), ZERO)
     left = row.amount - placed - aside
     if not entries and not row.parts_aside:
         state = RowState.ASIDE if row.set_aside else RowState.WAITING
@@ -174,7 +173,9 @@ def _tray_row(
         state = RowState.PART
     else:
         state = RowState.SORTED if entries else RowState.ASIDE
-    return TrayRow(statement, key, row, entries, placed, aside, state)
+    return TrayRow(
+        statement=statement, key=key, row=row, entries=entries, placed=placed, aside=aside, state=state
+    )
 
 
 def sort_rows(file: ClientFile, pack: Pack, targets: Iterable[tuple[TrayRow, Target]]) -> Edit:

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from functools import partial
 from pathlib import Path
 
-from half_yard.records import ClientFile, replayed
+from half_yard.records import ClientFile
 from half_yard.storage.copies import all_copies, copies_of
 from half_yard.storage.document import digest, read_bytes, read_document
 from half_yard.storage.journal import edits_in, state_of
@@ -18,6 +18,7 @@ from half_yard.storage.open_file import OpenFile
 from half_yard.storage.places import set_aside_journals
 from half_yard.storage.refusals import FileRefusedError
 from half_yard.storage.sealing import Keys
+from half_yard.storage.upgrading import replayed
 from half_yard.storage.writing import write_whole
 
 

@@ -25,6 +25,7 @@ from half_yard.storage.refusals import (
     WrongPassphraseError,
 )
 from half_yard.storage.sealing import Keys, Seal
+from half_yard.storage.upgrading import brought_up_edit
 from half_yard.storage.writing import OWN, write_whole
 
 NO_COPY_NEEDED = (NewerFileError, SealedFileError, WrongPassphraseError)
@@ -123,7 +124,8 @@ class OpenFile:
         found = read_journal(self.path, self._digest, self.seal)
         applied: list[Edit] = []
         lost = found.lost
-        for edit in found.edits:
+        for kept in found.edits:
+            edit = brought_up_edit(kept, self.file)
             try:
                 self._carry_out(edit, self._history)
                 applied.append(edit)

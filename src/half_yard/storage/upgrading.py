@@ -3,9 +3,11 @@ saving."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
+from contextlib import suppress
 from typing import Any
 
+from half_yard.records import Change, ClientFile, Edit, EditError, apply
 from half_yard.records.client_file import FORMAT_VERSION
 
 Document = dict[str, Any]
@@ -25,5 +27,59 @@ def _accounts_and_parts(document: Document) -> Document:
     return document
 
 
-STEPS: dict[int, Callable[[Document], Document]] = {1: _accounts_and_parts}
+CARRIED = {
+    "expensing_carried_in": ("c00001", "section_179"),
+    "section_1231_losses": ("c00002", "section_1231_loss"),
+    "business_loss_carried_in": ("c00003", "qualified_business_loss"),
+}
+"""The fields of version 2 that held what earlier years carried in; the id and the kind that each became."""
+
+
+def _carryovers(document: Document) -> Document:
+    """From version 3 on what earlier years carry in is a record of its own, with its kind. A loss of version
+    2 counted by its size, however it was typed."""
+    rest = {key: value for key, value in document.items() if key not in CARRIED}
+    made = {
+        key: {"kind": kind, "amount": _size(kind, document[field])}
+        for field, (key, kind) in CARRIED.items()
+        if document.get(field) is not None
+    }
+    return {**rest, "carryovers": made} if made else rest
+
+
+def _size(kind: str, amount: Any) -> Any:
+    is_loss = kind == "qualified_business_loss" and isinstance(amount, str)
+    return amount.strip().removeprefix("-") if is_loss else amount
+
+
+STEPS: dict[int, Callable[[Document], Document]] = {1: _accounts_and_parts, 2: _carryovers}
 """The step that brings a version up to the next, by version."""
+
+
+def brought_up_edit(edit: Edit, file: ClientFile) -> Edit:
+    """An edit of a journal of any version there was, as it is made on a file in the present format."""
+    if not any(change.path[1:] in CARRIED for change in edit.changes):
+        return edit
+    return Edit(label=edit.label, changes=tuple(_of_carryover(change, file) for change in edit.changes))
+
+
+def _of_carryover(change: Change, file: ClientFile) -> Change:
+    """A change of a field that version 2 had, as one of the carryover that it became."""
+    if change.path[1:] not in CARRIED:
+        return change
+    key, kind = CARRIED[change.path[1:]]
+    path = f"/carryovers/{key}"
+    if change.value is None:
+        return Change(op="remove", path=path)
+    op = "replace" if key in file.carryovers else "add"
+    value = {"kind": kind, "amount": _size(kind, change.value)}
+    return Change.model_validate({"op": op, "path": path, "value": value})
+
+
+def replayed(file: ClientFile, edits: Iterable[Edit]) -> ClientFile:
+    """The file after those of the edits of a journal that can be made; one that builds on what is not there
+    is left out."""
+    for edit in edits:
+        with suppress(EditError):
+            file, _ = apply(file, brought_up_edit(edit, file))
+    return file

@@ -1,0 +1,274 @@
+"""The books of a file, as parts of its computation: what stands on every line of every activity's statement,
+payers' forms included, what each owner has of it, and what is stopped.
+
+Each part reads as little as it can: an entry that is edited makes anew its own line, and what is made from
+it.
+"""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Mapping
+from dataclasses import dataclass
+from decimal import Decimal
+
+from half_yard.books.landing import Group, Landings, Span, landings
+from half_yard.books.lines import StatementLines
+from half_yard.books.payers import MatchState, PayerMatch, PayersForms, match_payer
+from half_yard.figures import NOTHING_ENTERED, Ask, Figure, entered, total
+from half_yard.records import Activity, ClientFile, ReceivedForm
+from half_yard.records.amounts import HUNDRED
+from half_yard.records.naming import same_name
+from half_yard.sharing import split
+
+Matched = tuple[tuple[PayerMatch, ...], tuple[Figure, ...]]
+
+
+@dataclass(frozen=True, slots=True)
+class Books:
+    """The books as they stand: totals in cents by activity and statement line, forms included; the entries
+    that landed, by activity and line; how payers' forms match them; and what is stopped, by record path."""
+
+    totals: Mapping[str, Mapping[str, Figure]]
+    entries: Mapping[tuple[str, str], Mapping[str, Figure]]
+    matches: tuple[PayerMatch, ...]
+    stops: Mapping[str, str]
+
+
+def calendar_year(year: int) -> tuple[datetime.date, datetime.date]:
+    """The days of a tax year that is the calendar's."""
+    return datetime.date(year, 1, 1), datetime.date(year, 12, 31)
+
+
+@dataclass(frozen=True, eq=False)
+class BookKeeping:
+    """How a country keeps books: the lines of its statements, the payers' forms, what a person without a name
+    is called, and the days of a tax year. Its methods that take an `Ask` are parts to ask for."""
+
+    lines: StatementLines
+    forms: PayersForms
+    roles: Mapping[str, str]
+    span: Span = calendar_year
+
+    # -- entries -------------------------------------------------------------------------------------
+
+    def landings(self, ask: Ask[ClientFile]) -> Landings:
+        """Where every entry lands."""
+        entries = ask.of(lambda file: file.entries)
+        titles = ask.of(self._titles)
+        year = ask.of(lambda file: file.tax_year)
+        return landings(entries, titles, year, self.span, ask.last)
+
+    def _titles(self, file: ClientFile) -> dict[str, Mapping[str, str]]:
+        return {key: self.lines.titles(activity) for key, activity in file.activities.items()}
+
+    def places(self, ask: Ask[ClientFile]) -> tuple[tuple[str, str], ...]:
+        """Every activity and line on which entries land, in order."""
+        return tuple(sorted(ask(self.landings).groups))
+
+    def group(self, ask: Ask[ClientFile], activity: str, line: str) -> Group:
+        """The entries that land on a line, as leaves by id."""
+        return ask(self.landings).groups.get((activity, line), {})
+
+    # -- payers' forms -------------------------------------------------------------------------------
+
+    def form_stops(self, ask: Ask[ClientFile]) -> dict[str, str]:
+        """Why a form counts nowhere, by id."""
+        forms = ask.of(lambda file: file.forms)
+        kinds = ask.of(_kinds)
+        return {
+            key: problem
+            for key, form in forms.items()
+            if (problem := self.forms.problem(form, kinds.get(form.activity)))
+        }
+
+    def forms_of(self, ask: Ask[ClientFile], activity: str, line: str) -> tuple[str, ...]:
+        """The ids of the forms of which something counts on a line."""
+        forms = ask.of(lambda file: file.forms)
+        kind = ask.of(_kinds).get(activity)
+        stopped = ask(self.form_stops)
+        if kind is None:
+            return ()
+        return tuple(
+            key
+            for key, form in sorted(forms.items())
+            if form.activity == activity
+            and key not in stopped
+            and line in self.forms.lines_touched(form, kind)
+        )
+
+    def form_places(self, ask: Ask[ClientFile]) -> tuple[tuple[str, str], ...]:
+        """Every activity and line on which forms count."""
+        forms, kinds = ask.of(lambda file: file.forms), ask.of(_kinds)
+        stopped = ask(self.form_stops)
+        return tuple(
+            sorted(
+                {
+                    (form.activity, line)
+                    for key, form in forms.items()
+                    if key not in stopped
+                    for line in self.forms.lines_touched(form, kinds[form.activity])
+                }
+            )
+        )
+
+    def matched(self, ask: Ask[ClientFile], activity: str, line: str) -> Matched:
+        """The match of every payer with a form on a line, and what the forms add to the line."""
+        keys = ask(self.forms_of, activity, line)
+        kind = ask.of(_kinds)[activity]
+        forms = {key: ask.of(_form, key) for key in keys}
+        by_payer: dict[str, dict[str, ReceivedForm]] = {}
+        for key, form in forms.items():
+            if self.forms.line_of(form, kind) == line:
+                by_payer.setdefault(same_name(form.payee_in_books or form.payer), {})[key] = form
+        group = ask(self.group, activity, line)
+        payees = ask.of(_payees, tuple(group))
+        booked: dict[str, list[Figure]] = {}
+        for payee, leaf in zip(payees, group.values(), strict=True):
+            booked.setdefault(payee, []).append(leaf)
+        matches, added = [], []
+        for payer, own in by_payer.items():
+            received = booked.get(payer, []) if payer else []
+            match, figure = match_payer(
+                (activity, line), payer, own, received, receipt=line in self.lines.receipts
+            )
+            matches.append(match)
+            added.append(figure)
+        added += self.forms.out_of_gross(forms, line, kind)
+        return tuple(matches), tuple(added)
+
+    def matches(self, ask: Ask[ClientFile]) -> tuple[PayerMatch, ...]:
+        """The match of every payer with a form, in the order of the forms."""
+        found = [match for place in ask(self.form_places) for match in ask(self.matched, *place)[0]]
+        return tuple(sorted(found, key=lambda match: match.forms))
+
+    def without_form(self, ask: Ask[ClientFile]) -> tuple[PayerMatch, ...]:
+        """The payers whose receipts are in the books and on no form."""
+        matched = {(match.activity, match.line, match.booked_as) for match in ask(self.matches)}
+        entries = ask.of(lambda file: file.entries)
+        found: dict[tuple[str, str, str], tuple[str, Decimal]] = {}
+        for activity, line in ask(self.places):
+            if line not in self.lines.receipts:
+                continue
+            for key in ask(self.group, activity, line):
+                entry = entries[key]
+                payer = (activity, line, same_name(entry.payee))
+                if payer not in matched:
+                    name, amount = found.get(payer, (entry.payee, Decimal(0)))
+                    found[payer] = (name, amount + entry.amount)
+        return tuple(
+            PayerMatch(
+                payer=name,
+                booked_as=payer,
+                activity=activity,
+                line=line,
+                on_forms=Decimal(0),
+                in_books=amount,
+                difference=-amount,
+                state=MatchState.BOOKS_ONLY,
+                forms=(),
+            )
+            for (activity, line, payer), (name, amount) in found.items()
+        )
+
+    # -- lines ---------------------------------------------------------------------------------------
+
+    def line_total(
+        self, ask: Ask[ClientFile], activity: str, line: str, title: str, has_forms: bool
+    ) -> Figure:
+        """What stands on a line of an activity, in cents, of all owners together."""
+        own = ask(self.group, activity, line).values()
+        return total((*own, *ask(self.matched, activity, line)[1]) if has_forms else own, title)
+
+    def titles(self, ask: Ask[ClientFile], activity: str) -> Mapping[str, str]:
+        """The titles of an activity's lines, by key."""
+        return self.lines.titles(ask.of(_activity, activity))
+
+    def lines_used(self, ask: Ask[ClientFile], activity: str) -> tuple[str, ...]:
+        """The lines of an activity on which something stands, in order."""
+        every = {*ask(self.places), *ask(self.form_places)}
+        return tuple(sorted(line for key, line in every if key == activity))
+
+    def totals(self, ask: Ask[ClientFile], activity: str) -> dict[str, Figure]:
+        """What stands on every line of an activity that is used."""
+        titles, on_forms = ask(self.titles, activity), ask(self.form_places)
+        return {
+            line: ask(self.line_total, activity, line, titles[line], (activity, line) in on_forms)
+            for line in ask(self.lines_used, activity)
+        }
+
+    def statements(self, ask: Ask[ClientFile]) -> dict[str, dict[str, Figure]]:
+        """The totals of every activity."""
+        return {key: ask(self.totals, key) for key in ask.of(lambda file: tuple(file.activities))}
+
+    def stops(self, ask: Ask[ClientFile]) -> dict[str, str]:
+        """What is stopped, entries and forms, by record path."""
+        entries = ask(self.landings).stops
+        return {
+            **{f"/entries/{key}": reason for key, reason in sorted(entries.items())},
+            **{f"/forms/{key}": reason for key, reason in ask(self.form_stops).items()},
+        }
+
+    def books(self, ask: Ask[ClientFile]) -> Books:
+        """The books as they stand."""
+        groups = ask(self.landings).groups
+        return Books(ask(self.statements), groups, ask(self.matches), ask(self.stops))
+
+    # -- owners --------------------------------------------------------------------------------------
+
+    def name(self, ask: Ask[ClientFile], person: str) -> str:
+        """A person's name, or the role while there is none."""
+        return ask.of(_person_name, person) or self.roles.get(person, person)
+
+    def shares(self, ask: Ask[ClientFile], activity: str) -> dict[str, Figure]:
+        """The shares of an activity by owner, as parts of one."""
+        owners = ask.of(_owners, activity)
+        return {
+            person: entered(
+                share / HUNDRED,
+                f"{ask(self.name, person)}'s share",
+                f"/activities/{activity}/owners/{person}",
+            )
+            for person, share in owners
+        }
+
+    def owned_line(self, ask: Ask[ClientFile], activity: str, line: str, person: str) -> Figure:
+        """An owner's part of a line, in cents; nothing where nothing stands on it. It is no part of its
+        own."""
+        return ask(self.owned, activity).get(person, {}).get(line, NOTHING_ENTERED)
+
+    def owned(self, ask: Ask[ClientFile], activity: str) -> dict[str, dict[str, Figure]]:
+        """What each owner has of every line of an activity that is used."""
+        shares = ask(self.shares, activity)
+        found: dict[str, dict[str, Figure]] = {person: {} for person in shares}
+        for line, whole in ask(self.totals, activity).items():
+            for person, part in split(whole, shares).items():
+                found[person][line] = part
+        return found
+
+
+def _activity(file: ClientFile, key: str) -> Activity:
+    return file.activities[key]
+
+
+def _kinds(file: ClientFile) -> dict[str, str]:
+    return {key: activity.kind for key, activity in file.activities.items()}
+
+
+def _form(file: ClientFile, key: str) -> ReceivedForm:
+    return file.forms[key]
+
+
+def _payees(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
+    return tuple(same_name(file.entries[key].payee) for key in keys)
+
+
+def _person_name(file: ClientFile, person: str) -> str:
+    found = file.people.get(person)
+    return found.name if found else ""
+
+
+def _owners(file: ClientFile, activity: str) -> tuple[tuple[str, Decimal], ...]:
+    return tuple(
+        (person, share) for person, share in sorted(file.activities[activity].owners.items()) if share
+    )

@@ -1,0 +1,101 @@
+"""Where every entry lands: on a line of its activity's statement, or nowhere, and why."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+
+from half_yard.figures import Figure, entered
+from half_yard.records import Entry
+from half_yard.records.amounts import HUNDRED
+from half_yard.records.dates import date_text
+
+LOOKED_AT = 8
+Group = dict[str, Figure]
+Titles = Mapping[str, Mapping[str, str]]
+"""The titles of the statement lines by activity and line."""
+Span = Callable[[int], tuple[datetime.date, datetime.date]]
+"""The first and the last day of a tax year."""
+
+
+@dataclass(frozen=True, slots=True)
+class Landings:
+    """Where every entry lands: its leaf by activity and line, or the reason it is stopped, by id."""
+
+    entries: Mapping[str, Entry]
+    titles: Titles
+    year: int
+    groups: Mapping[tuple[str, str], Group]
+    stops: Mapping[str, str]
+
+
+def landings(
+    entries: Mapping[str, Entry], titles: Titles, year: int, span: Span, last: Landings | None
+) -> Landings:
+    """The landings of these entries, made from the last ones where those are of the same circumstances: after
+    an edit they differ in a few entries of thousands."""
+    if last is None or (last.titles, last.year) != (titles, year) or _others(last.entries, entries):
+        last = Landings({}, titles, year, {}, {})
+    before, days = last.entries, span(year)
+    changed = [key for key, entry in entries.items() if before.get(key) is not entry]
+    gone = before.keys() - entries.keys()
+    groups, stops = dict(last.groups), dict(last.stops)
+    opened: set[tuple[str, str]] = set()
+
+    def open_group(place: tuple[str, str]) -> Group:
+        if place not in opened:
+            opened.add(place)
+            groups[place] = dict(groups.get(place, {}))
+        return groups[place]
+
+    for key in (*gone, *(key for key in changed if key in before)):
+        if stops.pop(key, None) is None:
+            del open_group((before[key].activity, before[key].line))[key]
+    for key in changed:
+        entry = entries[key]
+        landing = _land(key, entry, titles.get(entry.activity), year, days)
+        if isinstance(landing, str):
+            stops[key] = landing
+        else:
+            open_group((entry.activity, entry.line))[key] = landing
+    for place in opened:
+        groups[place] = dict(sorted(groups[place].items()))
+        if not groups[place]:
+            del groups[place]
+    return Landings(entries, titles, year, groups, stops)
+
+
+def _others(before: Mapping[str, Entry], entries: Mapping[str, Entry]) -> bool:
+    """Whether these are another file's entries: none of a few of them is the one before. It is only a
+    question of time: what is made from others comes out the same."""
+    keys = list(entries)
+    looked_at = keys[:: max(1, len(keys) // LOOKED_AT)]
+    return bool(before) and not any(before.get(key) is entries[key] for key in looked_at)
+
+
+def _land(
+    key: str,
+    entry: Entry,
+    titles: Mapping[str, str] | None,
+    year: int,
+    days: tuple[datetime.date, datetime.date],
+) -> Figure | str:
+    """An entry as a leaf of its line, or in words what stops it."""
+    if titles is None:
+        return "It belongs to no activity of this file. Choose one."
+    if not entry.line:
+        return "No line is chosen yet. Choose the line of the statement that it belongs to."
+    if entry.line not in titles:
+        return f"“{entry.line}” is no line of this kind of activity. Choose another."
+    if entry.date is not None and not days[0] <= entry.date <= days[1]:
+        return (
+            f"Its date, {date_text(entry.date, year)}, is outside tax year {year}. "
+            "Mend the date, or enter it in that year's file."
+        )
+    label = entry.payee or entry.memo or titles[entry.line]
+    whole = entered(entry.amount, label, f"/entries/{key}/amount", entry.reckoning)
+    if entry.share is None:
+        return whole
+    share = entered(entry.share / HUNDRED, "share of it for the activity", f"/entries/{key}/share")
+    return (whole * share).in_cents().named(label)

@@ -1,0 +1,80 @@
+"""The collections of records of a client file: how one is called, where it is worked on, how its ids
+begin."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+
+from half_yard.records.client_file import (
+    Activity,
+    Asset,
+    Carryover,
+    Entry,
+    EstimatedPayment,
+    Person,
+)
+from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
+from half_yard.records.record import Record
+from half_yard.records.statements import AccountAnswer, SortingRule, Statement
+
+
+class Work(StrEnum):
+    """A part of the work in which records are typed."""
+
+    CLIENT = "client"
+    ACTIVITIES = "activities"
+    STATEMENTS = "statements"
+    FORMS = "forms"
+    HOUSEHOLD = "household"
+    ASSETS = "assets"
+
+
+@dataclass(frozen=True, slots=True)
+class Collection:
+    """A collection: what one of its records is called, in which part of the work it is typed, the letter that
+    its ids begin with, and whether its records are rows of a table."""
+
+    record: type[Record]
+    called: str
+    work: Work
+    letter: str = ""
+    in_rows: bool = True
+
+
+COLLECTIONS: Mapping[str, Collection] = {
+    "people": Collection(Person, "Person", Work.CLIENT, in_rows=False),
+    "activities": Collection(Activity, "Activity", Work.ACTIVITIES, "a", in_rows=False),
+    "entries": Collection(Entry, "Entry", Work.ACTIVITIES, "e"),
+    "assets": Collection(Asset, "Asset", Work.ASSETS, "s"),
+    "forms": Collection(ReceivedForm, "Payer's form", Work.FORMS, "f"),
+    "wages": Collection(WageStatement, "Wages", Work.HOUSEHOLD, "w"),
+    "interest": Collection(InterestStatement, "Interest", Work.HOUSEHOLD, "i"),
+    "dividends": Collection(DividendStatement, "Dividends", Work.HOUSEHOLD, "d"),
+    "estimated_payments": Collection(EstimatedPayment, "Payment", Work.HOUSEHOLD, "p"),
+    "carryovers": Collection(Carryover, "Carried in", Work.HOUSEHOLD, "c"),
+    "statements": Collection(Statement, "Statement", Work.STATEMENTS, "b", in_rows=False),
+    "sorting_rules": Collection(SortingRule, "Sorting rule", Work.STATEMENTS, "u", in_rows=False),
+    "account_answers": Collection(AccountAnswer, "Account", Work.STATEMENTS, "n", in_rows=False),
+}
+OTHER_WORK: Mapping[str, Work] = {
+    "household": Work.CLIENT,
+    "elections": Work.ASSETS,
+    "short_years": Work.ASSETS,
+}
+"""The part of the work of what is no collection of records."""
+
+
+def work_on(path: str) -> Work | None:
+    """In which part of the work what stands at a path is typed; None for nothing."""
+    _, name, *_ = [*path.split("/"), ""]
+    if name in COLLECTIONS:
+        return COLLECTIONS[name].work
+    return OTHER_WORK.get(name)
+
+
+def collection_and_id(path: str) -> tuple[str, str]:
+    """The collection and the id in a JSON pointer; empty where it has none."""
+    _, collection, key, *_ = [*path.split("/"), "", ""]
+    return collection, key
