@@ -1,21 +1,30 @@
-"""The country packs: what differs between countries lives in one of them, behind the same few names."""
+"""The country packs: what differs between countries lives in one of them, behind the same few promises."""
 
-from half_yard.countries.offered import (
-    AssetDoubts,
-    AssetKind,
-    Box,
-    FormKind,
-    ManyAnswers,
-    Question,
-    StatementLine,
-)
+from __future__ import annotations
+
+import pkgutil
+from importlib import import_module
+
+from half_yard.books import Box, FormKind, MatchState, PayerMatch, StatementLine
+from half_yard.countries.asked import Asked
+from half_yard.countries.asset_keeping import AssetKeeping, OneByOne
+from half_yard.countries.country import Country, NumberKind
+from half_yard.countries.ledger import ActivityKind, Ledger
+from half_yard.countries.offered import AssetDoubts, AssetKind, ManyAnswers, Question
 from half_yard.countries.pack import Pack
-from half_yard.countries.results import CarryPoint, Computation, MatchState, PayerMatch
-from half_yard.countries.us.pack import UnitedStates
+from half_yard.countries.results import CarryPoint, Computation, Return
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
 
-PACKS: dict[str, Pack] = {"us": UnitedStates()}
+
+def _found() -> dict[str, Pack]:
+    """The pack of every package beside this module, by its key."""
+    packages = [item.name for item in pkgutil.iter_modules(__path__) if item.ispkg]
+    packs = [import_module(f"{__name__}.{name}.pack").PACK for name in packages]
+    return {pack.country.key: pack for pack in sorted(packs, key=lambda pack: pack.country.name)}
+
+
+PACKS: dict[str, Pack] = _found()
 
 
 def pack_for(country: str) -> Pack:
@@ -26,25 +35,32 @@ def pack_for(country: str) -> Pack:
 def compute(file: ClientFile, memory: Memory | None = None) -> Computation:
     """Everything that follows from the file: same file, same answer, no clock, no disk. With a memory of its
     own it neither uses nor costs what is remembered of other files."""
-    if memory is None:
-        return pack_for(file.country).compute(file)
+    memory = Memory() if memory is None else memory
     with memory.in_use():
-        return pack_for(file.country).compute(file)
+        return pack_for(file.country).compute(file, memory)
 
 
 __all__ = [
     "PACKS",
+    "ActivityKind",
+    "Asked",
     "AssetDoubts",
+    "AssetKeeping",
     "AssetKind",
     "Box",
     "CarryPoint",
     "Computation",
+    "Country",
     "FormKind",
+    "Ledger",
     "ManyAnswers",
     "MatchState",
+    "NumberKind",
+    "OneByOne",
     "Pack",
     "PayerMatch",
     "Question",
+    "Return",
     "StatementLine",
     "compute",
     "pack_for",

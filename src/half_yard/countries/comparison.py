@@ -6,24 +6,24 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.countries.offered import StatementLine
+from half_yard.books import StatementLine
 from half_yard.countries.pack import Pack
 from half_yard.countries.results import Computation
-from half_yard.figures import Line
-from half_yard.figures.rounding import to_cents
+from half_yard.figures import Line, Role
+from half_yard.figures.rounding import ZERO, to_cents
 from half_yard.records import Activity, Change, ClientFile, Edit
+from half_yard.records.amounts import HUNDRED
 from half_yard.records.naming import same_name
 
-NOTHING = Decimal(0)
-WHOLE = Decimal(100)
-RESULTS = ("gross_income", "depreciation", "total_expenses", "net_profit", "income_or_loss")
+COMPARED = {Role.COST, Role.TOTAL, Role.RESULT}
 """The lines that no entry is sorted to and that are compared all the same."""
 
 
 @dataclass(frozen=True, slots=True)
 class Compared:
     """A line: what was typed in full, the share of it that counts in percent, what counts, last year's, the
-    change, all in dollars; and the words of what limits it. `typed` is None for a computed line."""
+    change, all in dollars; and the words of what limits it. `typed` is None for a computed line; `stands_out`
+    says that the statement comes to something on it."""
 
     key: str
     number: str
@@ -32,13 +32,14 @@ class Compared:
     counts: Decimal
     last_year: Decimal | None
     limit: str
+    stands_out: bool = False
 
     @property
     def share(self) -> Decimal | None:
         """What counts of what was typed, in percent; None where it is all of it, or nothing was typed."""
         if not self.typed or self.counts == self.typed:
             return None
-        return self.counts / self.typed * WHOLE
+        return self.counts / self.typed * HUNDRED
 
     @property
     def change(self) -> Decimal | None:
@@ -53,10 +54,10 @@ def compare(computation: Computation, pack: Pack, key: str) -> list[Compared]:
     beyond = _shares_left_out(computation, key)
     totals = computation.statements.get(key, {})
     rows = []
-    for line in pack.statement_lines(activity):
-        counted = totals[line.key].amount if line.key in totals else NOTHING
-        rows.append(_compared(line, counted, beyond.get(line.key, NOTHING), activity, pack, file.tax_year))
-    return rows + _results(computation, pack, key)
+    for line in pack.ledger.lines(activity):
+        counted = totals[line.key].amount if line.key in totals else ZERO
+        rows.append(_compared(line, counted, beyond.get(line.key, ZERO), activity, pack, file.tax_year))
+    return rows + _results(computation, key)
 
 
 def _shares_left_out(computation: Computation, key: str) -> dict[str, Decimal]:
@@ -68,45 +69,55 @@ def _shares_left_out(computation: Computation, key: str) -> dict[str, Decimal]:
             and entry.share is not None
             and f"/entries/{entry_key}" not in computation.stops
         ):
-            left[entry.line] = left.get(entry.line, NOTHING) + entry.amount - entry.counts
+            left[entry.line] = left.get(entry.line, ZERO) + entry.amount - entry.counts
     return left
 
 
 def _compared(
     line: StatementLine, counted: Decimal, left_out: Decimal, activity: Activity, pack: Pack, year: int
 ) -> Compared:
-    limit = pack.line_limit(year, activity, line.key)
+    limit = pack.ledger.line_limit(year, activity, line.key)
     words = [limit.words] if limit is not None and counted else []
     if left_out:
         words.insert(0, "shares of entries")
     return Compared(
-        line.key,
-        line.number,
-        line.title,
-        counted + left_out,
-        to_cents(counted * limit.share) if limit is not None else counted,
-        activity.last_year.get(line.key),
-        "; ".join(words),
+        key=line.key,
+        number=line.number,
+        title=line.title,
+        typed=counted + left_out,
+        counts=to_cents(counted * limit.share) if limit is not None else counted,
+        last_year=activity.last_year.get(line.key),
+        limit="; ".join(words),
     )
 
 
-def _results(computation: Computation, pack: Pack, key: str) -> list[Compared]:
+def _results(computation: Computation, key: str) -> list[Compared]:
     """The computed lines on which the statement comes to its results."""
     activity = computation.file.activities[key]
-    keys = pack.statement_sheets(computation.file, key)
-    sheets = [computation.sheet(sheet) for sheet in keys if computation.has_sheet(sheet)]
     found: dict[str, list[Line]] = {}
-    for sheet in sheets:
+    for sheet in computation.statement_sheets(key):
         for line in sheet.lines:
-            if line.place.line in RESULTS:
+            if line.role in COMPARED:
                 found.setdefault(line.place.line, []).append(line)
     return [
         Compared(
-            result, lines[0].number, lines[0].title, None,
-            sum((line.figure.amount for line in lines), NOTHING), activity.last_year.get(result), "",
+            key=result,
+            number=lines[0].number,
+            title=lines[0].title,
+            typed=None,
+            counts=sum((line.figure.amount for line in lines), ZERO),
+            last_year=activity.last_year.get(result),
+            limit="",
+            stands_out=lines[0].role.stands_out,
         )
         for result, lines in found.items()
-    ]  # fmt: skip
+    ]
+
+
+def amounts_of(computation: Computation, pack: Pack, key: str) -> dict[str, str]:
+    """What counts on every line of an activity that has something, as decimal strings: last year's for the
+    next."""
+    return {row.key: format(row.counts, ".2f") for row in compare(computation, pack, key) if row.counts}
 
 
 def from_last_year(file: ClientFile, before: Computation, pack: Pack) -> tuple[Edit, Sequence[str]]:
@@ -124,9 +135,7 @@ def from_last_year(file: ClientFile, before: Computation, pack: Pack) -> tuple[E
         found = earlier.get((activity.kind, same_name(activity.name)))
         if found is None:
             continue
-        amounts: Mapping[str, str] = {
-            row.key: format(row.counts, ".2f") for row in compare(before, pack, found) if row.counts
-        }
+        amounts: Mapping[str, str] = amounts_of(before, pack, found)
         changes.append(Change(op="replace", path=f"/activities/{key}/last_year", value=dict(amounts)))
         names.append(activity.name)
     return Edit(label="Last year's amounts", changes=tuple(changes)), names

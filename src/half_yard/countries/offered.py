@@ -7,34 +7,20 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
-
-@dataclass(frozen=True, slots=True)
-class StatementLine:
-    """A line of an activity's statement to which entries are sorted.
-
-    `sheet_line` is the line key on the schedule; two statement lines may share one (meals). `receipt` says
-    that money comes in on it; `also` are other words by which it is found.
-    """
-
-    key: str
-    number: str
-    title: str
-    sheet_line: str
-    explanation: str = ""
-    receipt: bool = False
-    also: tuple[str, ...] = ()
+from half_yard.books import Box
 
 
 @dataclass(frozen=True, slots=True)
 class Question:
     """A yes/no question about an activity or asset, with the answer taken when none is given; `group` what it
-    helps to decide together with others."""
+    helps to decide together with others; `anew` says that it is asked anew every year."""
 
     key: str
     text: str
     default: bool
     explanation: str = ""
     group: str = ""
+    anew: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,33 +60,14 @@ class AssetDoubts:
 
 
 @dataclass(frozen=True, slots=True)
-class Box:
-    """A further box of a payer's form: its title, and what becomes of it."""
-
-    key: str
-    title: str
-    explanation: str = ""
-
-    def said_of(self, shown: str) -> str:
-        """What becomes of the amount shown; nothing of none."""
-        return self.explanation if shown else ""
-
-
-@dataclass(frozen=True, slots=True)
 class AssetKind:
-    """A class of property as the preparer picks it: by its title or other words. `months` says that it is
-    written off over months that the preparer gives, `elected` that a way to depreciate it can be elected,
-    `expensed` that a part of its cost can be expensed, `own_years` and `output` that its years are entered,
-    as amounts or as units; `facts` say what the class is."""
+    """A class of property as the preparer picks it: by its title or other words. `elected` says that a way to
+    depreciate it can be elected; `facts` say what the class is."""
 
     key: str
     title: str
-    months: bool = False
     words: tuple[str, ...] = ()
     elected: bool = False
-    expensed: bool = False
-    own_years: bool = False
-    output: bool = False
     facts: str = ""
 
     @property
@@ -166,16 +133,3 @@ class FoundAmount:
     income: Decimal
     without: Decimal
     with_all: Decimal
-
-
-@dataclass(frozen=True, slots=True)
-class FormKind:
-    """A kind of information form: which of its boxes is the amount, the statement line that this belongs to,
-    by kind of activity, its further boxes and ticks."""
-
-    key: str
-    title: str
-    box: str
-    lines: Mapping[str, str]
-    boxes: tuple[Box, ...] = ()
-    ticks: tuple[Box, ...] = ()

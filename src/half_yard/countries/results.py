@@ -2,52 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from decimal import Decimal
-from enum import StrEnum
 from functools import cached_property
 from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:  # it takes a tenth of a second, which the start of the program has no need of
-    from numpy import int64
-    from numpy.typing import NDArray
+    from half_yard.depreciation.many import ManyYears
 
+from half_yard.books import PayerMatch
 from half_yard.depreciation.by_hand import HandYear
-from half_yard.figures import Figure, Line, Place, Sheet, Threads, difference, total
+from half_yard.figures import Figure, Line, Place, Role, Sheet, Threads, difference, total
 from half_yard.figures.rounding import to_cents
 from half_yard.records import ClientFile
 from half_yard.review import Finding, Level
-
-
-class MatchState(StrEnum):
-    """How a payer's forms and the books stand to each other."""
-
-    AGREES = "agrees, counted once"
-    FORM_ONLY = "on a form, not in the books"
-    BOOKS_ONLY = "in the books, no form: fine"
-    BOTH = "in both, counted once; more in the books"
-    DIFFERS = "differs: the form says more"
-
-
-@dataclass(frozen=True, slots=True)
-class PayerMatch:
-    """What one payer's forms say and what the books received from the same payer, in dollars.
-
-    `difference` is what the forms say beyond the books, or the books beyond the forms where it is below
-    zero; `booked_as` the payer's name as it is compared; `receipt` is false for what was paid.
-    """
-
-    payer: str
-    booked_as: str
-    activity: str
-    line: str
-    on_forms: Decimal
-    in_books: Decimal
-    difference: Decimal
-    state: MatchState
-    forms: tuple[str, ...]
-    receipt: bool = True
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,8 +75,8 @@ class AssetStory:
     @cached_property
     def taken(self) -> Figure:
         """All depreciation up to and with this year's, less what this year gives back."""
-        taken = total("depreciation allowed", (self.prior, self.this_year))
-        return taken if self.taken_back is None else difference(taken.label, taken, self.taken_back)
+        taken = total((self.prior, self.this_year), "depreciation allowed")
+        return taken if self.taken_back is None else difference(taken, self.taken_back, label=taken.label)
 
     @cached_property
     def amounts(self) -> Sequence[Decimal]:
@@ -145,13 +114,11 @@ class Projection:
 
 @dataclass(frozen=True, eq=False)
 class Treatment:
-    """The same assets under one book: their ids, the first year of each, and what every year of its life
-    takes in cents, as an array of assets by years with zeros behind the last."""
+    """The same assets under one book: their ids, and what each takes year by year, row by row."""
 
     title: str
     keys: tuple[str, ...]
-    first: NDArray[int64]
-    cents: NDArray[int64]
+    taken: ManyYears
 
     @cached_property
     def rows(self) -> Mapping[str, int]:
@@ -161,21 +128,11 @@ class Treatment:
     def years(self, key: str) -> tuple[int, list[Decimal]]:
         """An asset's first year, and what it takes from then on, in dollars. Raises KeyError if it has
         none."""
-        row = self.rows[key]
-        taken = self.cents[row].tolist()
-        while taken and not taken[-1]:
-            taken.pop()
-        return int(self.first[row]), [_dollars(each) for each in taken]
+        return self.taken.years(self.rows[key])
 
     def total(self, year: int) -> Decimal:
         """What all assets take in a year, in dollars."""
-        index = year - self.first
-        there = (index >= 0) & (index < self.cents.shape[1])
-        return _dollars(int(self.cents[there.nonzero()[0], index[there]].sum()))
-
-
-def _dollars(cents: int) -> Decimal:
-    return Decimal(cents).scaleb(-2)
+        return self.taken.total(year)
 
 
 @dataclass(frozen=True, slots=True)
@@ -184,6 +141,19 @@ class CarryPoint:
 
     label: str
     place: Place
+
+
+@dataclass(frozen=True, slots=True)
+class Return:
+    """A return that a file gives: of one person, or of a couple together. `people` are those whose income is
+    on it, `chief` the sheet that everything of it comes to, `carry` its chain from the activities to the
+    result."""
+
+    key: str
+    title: str
+    people: tuple[str, ...]
+    chief: str
+    carry: tuple[CarryPoint, ...]
 
 
 @dataclass(frozen=True, eq=False)
@@ -203,7 +173,7 @@ class Computation:
     stops: Mapping[str, str]
     unusual: Mapping[str, str]
     findings: tuple[Finding, ...]
-    carry: tuple[CarryPoint, ...]
+    returns: tuple[Return, ...]
     _index: dict[str, Sheet] = field(init=False, repr=False)
 
     def __post_init__(self) -> None:
@@ -222,6 +192,38 @@ class Computation:
     def sheet(self, key: str) -> Sheet:
         """The sheet with this key. Raises KeyError if the file has none."""
         return self._index[key]
+
+    @property
+    def chain(self) -> Iterator[CarryPoint]:
+        """The stops on the chains of all returns."""
+        return (point for each in self.returns for point in each.carry)
+
+    def result_of(self, of: Return, role: Role) -> Line | None:
+        """The line of a return that is its refund, or what is owed on it; None where it has no such line."""
+        lines = self._index[of.chief].lines
+        return next((line for line in lines if line.role is role), None)
+
+    def came_of(self, asset: str) -> list[Line]:
+        """The lines that say what came of an asset that left service in the year."""
+        return [
+            line
+            for sheet in self.sheets
+            for line in sheet.lines
+            if line.place.line.startswith(f"{asset}.") and line.role.stands_out
+        ]
+
+    def asset_sheets(self, activity: str) -> list[Sheet]:
+        """The schedules of an activity's assets."""
+        return [sheet for sheet in self.sheets if sheet.assets and sheet.about == activity]
+
+    def statement_sheets(self, activity: str) -> list[Sheet]:
+        """The sheets on which an activity's statement is filled in, one for each owner who files one."""
+        return [sheet for sheet in self.sheets if sheet.statement and sheet.about == activity]
+
+    def result_of_activity(self, activity: str) -> Decimal:
+        """What an activity's statement comes to, of all owners on a return together, in dollars."""
+        lines = (line for sheet in self.statement_sheets(activity) for line in sheet.lines)
+        return sum((line.figure.amount for line in lines if line.role is Role.RESULT), Decimal(0))
 
     def has_sheet(self, key: str) -> bool:
         """Whether this file has the sheet."""

@@ -5,25 +5,22 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator, Mapping
 from decimal import Decimal
-from functools import partial
 
-from half_yard.books import account_in_words, unsure_accounts
-from half_yard.countries.results import MatchState
+from half_yard.books import Books, MatchState, account_in_words, unsure_accounts
+from half_yard.countries.asking import Ask
 from half_yard.countries.us.assets.classes import LOAN
-from half_yard.countries.us.books import Books
+from half_yard.countries.us.frame import BOOKS, OnReturn
 from half_yard.countries.us.identity import employer_number_problem, employer_or_personal_problem
 from half_yard.countries.us.left_out import COLLECTIONS
-from half_yard.countries.us.on_return import OnReturn
-from half_yard.countries.us.questions import COMMUNITY_STATES, ask
+from half_yard.countries.us.questions import COMMUNITY_STATES, ask_answer
 from half_yard.countries.us.statement_lines import (
     ASSET_QUESTIONS,
-    RECEIPT_LINES,
+    LINES,
     REPAIR_LINES,
     VEHICLE_LINES,
 )
 from half_yard.figures import Figure
-from half_yard.figures.remembered import Remembered
-from half_yard.records import Activity, Entry, StatementRow
+from half_yard.records import Activity, ClientFile, Entry, StatementRow
 from half_yard.records.naming import same_name
 from half_yard.review import Finding, Level
 from half_yard.review.sizes import against_last_year, digit_too_many
@@ -49,34 +46,46 @@ def book_findings(frame: OnReturn, books: Books, unusual: Mapping[str, str]) -> 
 
 # -- sizes ------------------------------------------------------------------------------------------------
 
-DIGITS: Remembered[tuple[str, Decimal] | None] = Remembered()
+
+def unusual_entries(ask: Ask, activity: str) -> tuple[tuple[str, Decimal], ...]:
+    """The entries of an activity that seem to have a digit too many, and what would stand among the
+    others."""
+    lines = [line for key, line in ask(BOOKS.places) if key == activity]
+    groups = [ask(BOOKS.group, activity, line) for line in lines]
+    found = [digit_too_many({key: _typed(leaf) for key, leaf in group.items()}) for group in groups]
+    return tuple(each for each in found if each is not None)
 
 
-def _digit_too_many(entries: Mapping[str, Entry], group: Mapping[str, Figure]) -> tuple[str, Decimal] | None:
-    return digit_too_many({key: entries[key].amount for key in group})
+def _typed(leaf: Figure) -> Decimal:
+    """The amount of an entry as it was typed, before its share is taken."""
+    while leaf.parts:
+        leaf = leaf.parts[0]
+    return leaf.amount
 
 
-def unusual_sizes(frame: OnReturn, books: Books) -> dict[str, str]:
+def unusual_sizes(ask: Ask) -> dict[str, str]:
     """Entries and lines that seem to have a digit too many, by path, with the words that say so."""
     found = {}
-    entries = frame.file.entries
-    for place, group in sorted(books.entries.items()):
-        make = partial(_digit_too_many, entries, group)
-        if (unusual := DIGITS.get(place, (group,), make)) is not None:
-            key, tenth = unusual
-            name = entries[key].payee or entries[key].memo or "An entry"
+    for owner in dict.fromkeys(key for key, _ in ask(BOOKS.places)):
+        for key, tenth in ask(unusual_entries, owner):
+            entry = ask.of(_entry, key)
+            name = entry.payee or entry.memo or "An entry"
             found[f"/entries/{key}"] = (
-                f"{name} {entries[key].amount:,.2f}: far above the other entries of its line; {tenth:,.2f} "
+                f"{name} {entry.amount:,.2f}: far above the other entries of its line; {tenth:,.2f} "
                 "would stand among them."
             )
-    for key, activity in sorted(frame.file.activities.items()):
+    for key, activity in sorted(ask.of(lambda file: file.activities).items()):
         for line, before in activity.last_year.items():
-            figure = books.totals.get(key, {}).get(line)
+            figure = ask(BOOKS.totals, key).get(line)
             if figure is not None and against_last_year(figure.amount, before):
                 found[f"/activities/{key}/last_year/{line}"] = (
                     f"{activity.name}, {figure.label}: {figure.amount:,.2f}, last year {before:,.2f}."
                 )
     return found
+
+
+def _entry(file: ClientFile, key: str) -> Entry:
+    return file.entries[key]
 
 
 # -- activities -------------------------------------------------------------------------------------------
@@ -104,7 +113,7 @@ def _set_up(frame: OnReturn) -> Iterator[Finding]:
                 Level.ERROR, f"{activity.name} ended before it started.", f"{path}/ended", "Mend a day."
             )
         yield from _spouses(frame, path, activity)
-        employees = activity.kind == "business" and ask("business", "has_employees", activity.answers)
+        employees = activity.kind == "business" and ask_answer("business", "has_employees", activity.answers)
         if employees and not activity.employer_number:
             yield Finding(
                 Level.WARNING,
@@ -166,7 +175,7 @@ def _repairs(frame: OnReturn, books: Books) -> Iterator[Finding]:
                     Level.NOTE,
                     f"{leaf.label} {leaf.amount:,.2f}: repair or asset? {ASSET_QUESTIONS}",
                     f"/entries/{key}",
-                    "If so, make it an asset on the Books page.",
+                    "If so, make it an asset.",
                 )
 
 
@@ -202,7 +211,7 @@ def _contractors(frame: OnReturn, books: Books) -> Iterator[Finding]:
     threshold = frame.rules.amount("payer_return_threshold_nonemployee_pay")
     for (activity_key, line), group in sorted(books.entries.items()):
         activity = frame.file.activities[activity_key]
-        if line != "contract_labor" or ask(activity.kind, "paid_contractors", activity.answers):
+        if line != "contract_labor" or ask_answer(activity.kind, "paid_contractors", activity.answers):
             continue
         paid: dict[str, tuple[str, Decimal]] = {}
         for key in group:
@@ -216,7 +225,7 @@ def _contractors(frame: OnReturn, books: Books) -> Iterator[Finding]:
                     f"{name or 'A contractor'} was paid {amount:,.2f} by {activity.name}: a Form 1099-NEC is "
                     f"due from {threshold:,} on.",
                     f"/activities/{activity_key}/answers/paid_contractors",
-                    "Answer the question about Forms 1099 in the particulars.",
+                    "Answer the activity's question about Forms 1099.",
                 )
 
 
@@ -226,7 +235,7 @@ def _waiting(frame: OnReturn) -> Iterator[Finding]:
     unsorted: set[str] = set()
     for entry in frame.file.entries.values():
         if entry.from_row:
-            into = entry.amount if entry.line in RECEIPT_LINES else -entry.amount
+            into = entry.amount if entry.line in LINES.receipts else -entry.amount
             placed[entry.from_row] = placed.get(entry.from_row, Decimal(0)) + into
             unsorted |= set() if entry.line else {entry.from_row}
     for key, statement in frame.file.statements.items():
@@ -268,7 +277,7 @@ def _vehicles(frame: OnReturn, books: Books) -> Iterator[Finding]:
     """Costs of vehicles of which nothing says how much was for the business (26 U.S.C. 274(d))."""
     for (key, line), group in sorted(books.entries.items()):
         activity = frame.file.activities[key]
-        if line not in VEHICLE_LINES or ask(activity.kind, "vehicles_only_here", activity.answers):
+        if line not in VEHICLE_LINES or ask_answer(activity.kind, "vehicles_only_here", activity.answers):
             continue
         whole = [entry for entry in group if frame.file.entries[entry].share is None]
         if whole:
@@ -276,7 +285,7 @@ def _vehicles(frame: OnReturn, books: Books) -> Iterator[Finding]:
                 Level.INCOMPLETE,
                 f"{activity.name}: car costs count in full, and no distance or share of use was entered.",
                 f"/activities/{key}/answers/vehicles_only_here",
-                "Give each its share, or say in the particulars that its vehicles are used for nothing else.",
+                "Give each its share, or say of the activity that its vehicles are used for nothing else.",
             )
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from half_yard.countries.offered import KindAdvice
-from half_yard.countries.us.questions import ask
+from half_yard.countries.us.questions import ask_answer
 from half_yard.records import Activity
 
 # The reasons that make letting a business, by the question that is answered with yes.
@@ -32,7 +32,7 @@ def advise(activity: Activity) -> KindAdvice | None:
     if activity.kind != "rental":
         return None
     for key, reason in REASONS.items():
-        if ask("rental", key, activity.answers):
+        if ask_answer("rental", key, activity.answers):
             return KindAdvice("business", f"A business (Schedule C). {reason}", LINES)
     short = activity.property_type.startswith("3")
     return KindAdvice("rental", f"A rental (Schedule E). {SHORT_STAYS if short else USUAL}", {})

@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
+from half_yard.books import Books
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import basis_amount
 from half_yard.countries.us.assets.class_checks import class_findings
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.assets.form_4797 import freed, left_service, unnamed_proceeds
 from half_yard.countries.us.book_checks import book_findings
-from half_yard.countries.us.books import Books
+from half_yard.countries.us.forms.form_4797 import freed, left_service, unnamed_proceeds
+from half_yard.countries.us.frame import FILING_STATUSES, ROLES, OnReturn
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
-from half_yard.countries.us.on_return import FILING_STATUSES, ROLES, OnReturn
 from half_yard.figures import Entered, Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
 from half_yard.review import Finding, Level, share_findings
@@ -80,14 +80,14 @@ def _people(frame: OnReturn) -> Iterator[Finding]:
             Level.ERROR,
             f"“{file.household.filing_status}” is no filing status.",
             "/household/filing_status",
-            "Choose one on the Clients page.",
+            "Choose one.",
         )
     if frame.status == "joint" and "spouse" not in file.people:
         yield Finding(
             Level.ERROR,
             "A joint return needs a spouse.",
             "/household/filing_status",
-            "Add the spouse on the Clients page or choose another filing status.",
+            "Add the spouse or choose another filing status.",
         )
     for key, person in file.people.items():
         if not person.name:

@@ -7,9 +7,10 @@ from decimal import Decimal
 
 from half_yard.countries.offered import FoundAmount, WhatIf
 from half_yard.countries.us.assets.basis import basis_amount
+from half_yard.countries.us.assets.otherwise import otherwise
 from half_yard.countries.us.assets.uses import share_of_year
-from half_yard.countries.us.assets.what_if import what_if
 from half_yard.countries.us.compute import compute
+from half_yard.figures.remembered import Memory
 from half_yard.figures.rounding import to_cents
 from half_yard.records import ClientFile
 
@@ -24,11 +25,13 @@ def expensing_for_income(file: ClientFile, key: str, wanted: Decimal) -> FoundAm
     first = asset.in_service.year if asset.in_service else 0
     if first != file.tax_year:
         raise ValueError(f"It was not placed in service in {file.tax_year}: only then can it be expensed.")
+    memory = Memory()
     most = to_cents(basis_amount(asset) * share_of_year(asset, first))
 
     def income(dollars: int) -> Decimal:
         """Taxable income with so much expensed: each is the whole return."""
-        made = compute(what_if(file, WhatIf(asset=key, expensed=min(Decimal(dollars), most))))
+        asked = WhatIf(asset=key, expensed=min(Decimal(dollars), most))
+        made = compute(otherwise(file, asked).applied(file), memory)
         if reason := made.stops.get(f"/assets/{key}"):
             raise ValueError(reason)
         return made.sheet("form_1040")["taxable_income"].amount

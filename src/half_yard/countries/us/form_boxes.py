@@ -1,6 +1,6 @@
 """The payers' forms that the program takes, and their boxes."""
 
-from half_yard.countries.offered import Box, FormKind
+from half_yard.books import Box, FormKind
 from half_yard.records.dates import MONTHS
 
 MONTH_BOXES = tuple(
@@ -33,9 +33,9 @@ FORM_KINDS = (
 )  # fmt: skip
 PERSONS_BOXES = {
     "wages": (
-        Box("social_security_tax", "Box 4: social security tax", "checked: 6.2% of box 3"),
+        Box("social_security_tax", "Box 4: social security tax", "checked against box 3 and the year's rate"),
         Box("medicare_wages", "Box 5: Medicare wages", "for the Additional Medicare Tax"),
-        Box("medicare_tax", "Box 6: Medicare tax", "checked: 1.45% of box 5"),
+        Box("medicare_tax", "Box 6: Medicare tax", "checked against box 5 and the year's rate"),
     ),
     "interest": (
         Box("penalty", "Box 2: early withdrawal penalty", "Schedule 1, line 18"),

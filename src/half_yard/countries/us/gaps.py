@@ -14,7 +14,7 @@ def gap(message: str, mend: str = "", path: str = "") -> Mark:
 
 NO_STATUS = gap(
     "No filing status is chosen; single is assumed.",
-    "Choose it on the Clients page.",
+    "Choose it.",
     "/household/filing_status",
 )
 QBI_ABOVE_THRESHOLD = gap(
@@ -76,7 +76,7 @@ def shares(path: str) -> Mark:
     """Owners' shares that are not the whole."""
     return gap(
         "The owners' shares are not 100%: part of this activity is on no return.",
-        "Mend the shares in the activity's particulars.",
+        "Mend the shares.",
         f"{path}/owners",
     )
 
@@ -85,7 +85,7 @@ def special_allowance(path: str) -> Mark:
     """Property from before 2018, whose special depreciation allowance had rates that are not kept here."""
     return gap(
         "The special depreciation allowance of years before 2018 is not computed.",
-        "Say on the Assets page that there is none, and type what earlier years took.",
+        "Say that there is none, and type what earlier years took.",
         path,
     )
 

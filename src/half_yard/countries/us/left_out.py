@@ -12,7 +12,7 @@ from half_yard.records import Activity, ClientFile
 
 SHORT = (
     "A home rented for fewer than 15 days in the year: its rent is not income and its costs are not deducted "
-    "(26 U.S.C. 280A(g)). The days are among the rental's particulars."
+    "(26 U.S.C. 280A(g)). The days are the rental's own."
 )
 ARCHIVED = "Its activity is archived, so it is not on the return. Take it out of the archive to count it."
 REASONS = frozenset({SHORT, ARCHIVED})
@@ -27,15 +27,17 @@ def is_short_rental(activity: Activity, rules: YearRules) -> bool:
     return few and (activity.days_personal or 0) > rules.amount("residence_personal_days")
 
 
-def left_out_activities(file: ClientFile, rules: YearRules) -> dict[str, str]:
+def left_out_activities(activities: Mapping[str, Activity], rules: YearRules) -> dict[str, str]:
     """The ids of the activities that are left out, and why."""
-    archived = {key: ARCHIVED for key, activity in file.activities.items() if activity.archived}
-    short = {key: SHORT for key, item in file.activities.items() if is_short_rental(item, rules)}
+    archived = {key: ARCHIVED for key, activity in activities.items() if activity.archived}
+    short = {key: SHORT for key, item in activities.items() if is_short_rental(item, rules)}
     return {**short, **archived}
 
 
-def stopped_with(file: ClientFile, left_out: Mapping[str, str]) -> dict[str, str]:
-    """What is stopped because its activity is left out, by record path."""
+def stopped_with(file: ClientFile, reasons: tuple[tuple[str, str], ...]) -> dict[str, str]:
+    """What is stopped because its activity is left out, by record path; `reasons` are those of the
+    activities."""
+    left_out = dict(reasons)
     if not left_out:
         return {}
     return {

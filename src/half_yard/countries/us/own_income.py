@@ -1,41 +1,52 @@
 """Wages, interest and payments of the people on the return, as figures."""
 
-from collections.abc import Container, Sequence
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.countries.us.form_1040 import OwnIncome
+from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.us.frame import BOOKS, people
 from half_yard.figures import Choice, Figure, entered
-from half_yard.records import ClientFile, ReceivedForm
-from half_yard.records.forms import PayersForm
+from half_yard.records import ClientFile, EstimatedPayment
+from half_yard.records.forms import PayersForm, PersonsForm, WageStatement
 from half_yard.records.naming import name_of
 
 COLLECTIONS = ("wages", "interest", "dividends")
 NOT_HERE = "The person is not on this return. Choose another, or change the filing status."
 
 
-def own_income(
-    file: ClientFile, people: Sequence[str], stopped: Container[str]
-) -> tuple[OwnIncome, dict[str, str]]:
-    """The household's own items, and by record path what stops one from counting.
+@dataclass(frozen=True, slots=True)
+class OwnIncome:
+    """What the household has besides its activities, each as figures in cents."""
 
-    `stopped` are the record paths that are stopped already, such as forms without an activity.
-    """
-    stops = {
-        f"/{collection}/{key}": NOT_HERE
-        for collection in COLLECTIONS
-        for key, item in getattr(file, collection).items()
-        if item.person not in people
-    }
+    wages: Sequence[Figure]
+    interest: Sequence[Figure]
+    exempt_interest: Sequence[Figure]
+    dividends: Sequence[Figure]
+    qualified_dividends: Sequence[Figure]
+    capital_gain: Sequence[Figure]
+    section_199a: Sequence[Figure]
+    early_withdrawal: Sequence[Figure]
+    withheld_on_wages: Sequence[Figure]
+    withheld_elsewhere: Sequence[Figure]
+    estimated_payments: Sequence[Figure]
+
+    @property
+    def investment(self) -> list[Figure]:
+        """What its capital brings: interest, dividends and capital gain distributions."""
+        return [*self.interest, *self.dividends, *self.capital_gain]
+
+
+def own_income(ask: Ask) -> OwnIncome:
+    """The household's own items."""
+    on_return = ask(people)
     wages, interest, dividends = (
-        [
-            (f"/{collection}/{key}", item)
-            for key, item in sorted(getattr(file, collection).items())
-            if f"/{collection}/{key}" not in stops
-        ]
+        [(path, item) for path, item in ask(items_of, collection) if item.person in on_return]
         for collection in COLLECTIONS
     )
-    payments, late = _estimated_payments(file)
-    forms = _own_forms(file, people, stopped)
+    forms = ask(forms_on_return)
     return OwnIncome(
         wages=_fields(wages, "wages"),
         interest=_fields(interest, "interest") + _boxes(interest, "treasury"),
@@ -47,27 +58,74 @@ def own_income(
         early_withdrawal=_boxes(interest, "penalty"),
         withheld_on_wages=_fields(wages, "withheld"),
         withheld_elsewhere=_fields([*interest, *dividends, *forms], "withheld"),
-        estimated_payments=payments,
-    ), stops | late
+        estimated_payments=[
+            entered(payment.amount, "Estimated payment", f"{path}/amount", payment.reckoning)
+            for path, payment in ask.of(_payments)
+            if path not in ask(payment_stops)
+        ],
+    )
 
 
-def _estimated_payments(file: ClientFile) -> tuple[list[Figure], dict[str, str]]:
-    """The payments of the year, and by record path why another does not count."""
-    payments, stops = [], {}
-    for key, payment in sorted(file.estimated_payments.items()):
-        path = f"/estimated_payments/{key}"
-        first, last = (file.tax_year, 1), (file.tax_year + 1, 1)
-        if payment.date is not None and not first <= (payment.date.year, payment.date.month) <= last:
-            stops[path] = (
-                f"Its date is outside January {file.tax_year} to January {file.tax_year + 1}, when estimated "
-                "tax of the year is paid. Mend the date, or enter it in that year's file."
-            )
-        else:
-            payments.append(entered(payment.amount, "Estimated payment", f"{path}/amount", payment.reckoning))
-    return payments, stops
+def items_of(ask: Ask, collection: str) -> tuple[tuple[str, PersonsForm], ...]:
+    """The forms of the persons, by record path."""
+    return ask.of(_items, collection)
 
 
-def _fields(items: Sequence[tuple[str, PayersForm]], field: str) -> list[Figure]:
+def _items(file: ClientFile, collection: str) -> tuple[tuple[str, PersonsForm], ...]:
+    return tuple((f"/{collection}/{key}", item) for key, item in sorted(getattr(file, collection).items()))
+
+
+def _payments(file: ClientFile) -> tuple[tuple[str, EstimatedPayment], ...]:
+    return tuple(
+        (f"/estimated_payments/{key}", payment) for key, payment in sorted(file.estimated_payments.items())
+    )
+
+
+def own_stops(ask: Ask) -> dict[str, str]:
+    """What stops an item of the household from counting, by record path."""
+    on_return = ask(people)
+    stops = {
+        path: NOT_HERE
+        for collection in COLLECTIONS
+        for path, item in ask(items_of, collection)
+        if item.person not in on_return
+    }
+    return stops | ask(payment_stops)
+
+
+def payment_stops(ask: Ask) -> dict[str, str]:
+    """Why an estimated payment is not one of the year, by record path."""
+    year = ask.of(tax_year)
+    first, last = (year, 1), (year + 1, 1)
+    return {
+        path: f"Its date is outside January {year} to January {year + 1}, when estimated tax of the year is "
+        "paid. Mend the date, or enter it in that year's file."
+        for path, payment in ask.of(_payments)
+        if payment.date is not None and not first <= (payment.date.year, payment.date.month) <= last
+    }
+
+
+def forms_on_return(ask: Ask) -> tuple[tuple[str, PayersForm], ...]:
+    """The information forms about activities of the people on the return."""
+    on_return, stopped = ask(people), ask(BOOKS.form_stops)
+    own = ask.of(_owned_by, on_return)
+    return tuple(
+        (f"/forms/{key}", form)
+        for key, form in sorted(ask.of(lambda file: file.forms).items())
+        if form.activity in own and key not in stopped
+    )
+
+
+def _owned_by(file: ClientFile, people: tuple[str, ...]) -> tuple[str, ...]:
+    """The activities of which something belongs to one of these people."""
+    return tuple(
+        key
+        for key, activity in file.activities.items()
+        if any(share and person in people for person, share in activity.owners.items())
+    )
+
+
+def _fields(items: Iterable[tuple[str, PayersForm]], field: str) -> list[Figure]:
     """A field of each item that has it, as leaves."""
     return [
         _leaf(getattr(item, field), name_of(item), f"{path}/{field}")
@@ -76,7 +134,7 @@ def _fields(items: Sequence[tuple[str, PayersForm]], field: str) -> list[Figure]
     ]
 
 
-def _boxes(items: Sequence[tuple[str, PayersForm]], box: str) -> list[Figure]:
+def _boxes(items: Iterable[tuple[str, PayersForm]], box: str) -> list[Figure]:
     """A box of each item that has it, as leaves."""
     return [
         _leaf(item.boxes[box], name_of(item), f"{path}/boxes/{box}")
@@ -85,26 +143,12 @@ def _boxes(items: Sequence[tuple[str, PayersForm]], box: str) -> list[Figure]:
     ]
 
 
-def _own_forms(
-    file: ClientFile, people: Sequence[str], stopped: Container[str]
-) -> list[tuple[str, ReceivedForm]]:
-    """The information forms about activities of the people on the return."""
-    own = {
-        key
-        for key, activity in file.activities.items()
-        if any(share and person in people for person, share in activity.owners.items())
-    }
-    forms = [(f"/forms/{key}", form) for key, form in sorted(file.forms.items()) if form.activity in own]
-    return [(path, form) for path, form in forms if path not in stopped]
-
-
-def social_security_wages(file: ClientFile, person: str) -> list[Figure]:
+def social_security_wages(ask: Ask, person: str) -> list[Figure]:
     """A person's wages under social security, which fill the wage base before self-employment does."""
     figures = []
-    for key, item in sorted(file.wages.items()):
-        if item.person != person:
+    for path, item in ask(items_of, "wages"):
+        if not isinstance(item, WageStatement) or item.person != person:
             continue
-        path = f"/wages/{key}"
         if item.social_security_wages is None:
             same = Choice("Social security wages left empty: taken to be the same as wages", path)
             figures.append(_leaf(item.wages, item.employer, f"{path}/wages").because(same))

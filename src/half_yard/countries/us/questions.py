@@ -17,9 +17,14 @@ FORMULA = Question(
 PAID = Question(
     "paid_contractors", "Made payments that call for Forms 1099", False,
     "Schedule C, line I; Schedule E, line A: such as 600 or more to one contractor (2,000 from 2026)",
+    anew=True,
 )  # fmt: skip
 FILED = Question(
-    "filed_forms", "Those Forms 1099 are filed, or will be", False, "Schedule C, line J; E, line B"
+    "filed_forms",
+    "Those Forms 1099 are filed, or will be",
+    False,
+    "Schedule C, line J; E, line B",
+    anew=True,
 )
 VEHICLES = Question(
     "vehicles_only_here", "Its vehicles are used for nothing else", False,
@@ -89,7 +94,7 @@ COMMUNITY_STATES = frozenset(("AZ", "CA", "ID", "LA", "NV", "NM", "TX", "WA", "W
 """States with community property by law (IRS Pub. 555)."""
 
 
-def ask(kind: str, key: str, answers: Mapping[str, bool]) -> bool:
+def ask_answer(kind: str, key: str, answers: Mapping[str, bool]) -> bool:
     """The answer given, or the default of the question. Raises KeyError for a question not asked."""
     if key in answers:
         return answers[key]

@@ -1,10 +1,6 @@
 """The lines of Schedule C and Schedule E to which receipts and costs are sorted."""
 
-from collections.abc import Mapping
-from functools import cache
-
-from half_yard.countries.offered import StatementLine
-from half_yard.records import Activity
+from half_yard.books import StatementLine, StatementLines
 
 MEALS_HALF = "Type the full amount: the return takes the part that the law allows."
 GROSS = "All that customers paid, tips included, before cards and marketplaces kept their fees (line 10)."
@@ -16,7 +12,7 @@ GIVEN_BACK = (
     "Money given back to customers. What a supplier gave back is typed below zero on the cost's line."
 )
 FEES = "Also what cards and marketplaces kept of the gross that stands on line 1."
-OWN_LINES = "Lines of your own, such as memberships, are made in the particulars."
+OWN_LINES = "Lines of your own, such as memberships, are added to the activity."
 
 VEHICLE_LINES = {"car_and_truck"}
 """Costs of vehicles, which count as far as they were used for the business."""
@@ -105,38 +101,9 @@ RENTAL_EXPENSES = (
 RENTAL = RENTAL_INCOME + RENTAL_EXPENSES
 
 BY_KIND = {"business": BUSINESS, "rental": RENTAL}
-RECEIPT_LINES = {line.key for lines in BY_KIND.values() for line in lines if line.receipt}
 # Lines on which preparers look for costs that should be assets.
 REPAIR_LINES = {"repairs", "supplies"}
 ASSET_QUESTIONS = "Did it better the property, restore it, or adapt it to another use?"
-OWN = "own."
 MEALS = {"meals": "meals_deductible_share", "restaurant_meals": "meals_deductible_share_restaurant"}
 """The rule that says how much of a line of meals counts."""
-
-
-def lines_of(activity: Activity) -> tuple[StatementLine, ...]:
-    """The lines of an activity: its schedule's, and the preparer's own among the other expenses."""
-    return _lines(activity.kind, tuple(sorted(activity.own_lines.items())))
-
-
-@cache
-def _lines(kind: str, own_lines: tuple[tuple[str, str], ...]) -> tuple[StatementLine, ...]:
-    lines = BY_KIND.get(kind, ())
-    if not lines:
-        return ()
-    other = lines[-1]
-    own = [
-        StatementLine(f"{OWN}{key}", other.number, name or "Not named", other.key)
-        for key, name in own_lines
-    ]  # fmt: skip
-    return (*lines, *own)
-
-
-@cache
-def _titles(lines: tuple[StatementLine, ...]) -> Mapping[str, str]:
-    return {line.key: line.title for line in lines}
-
-
-def titles_of(activity: Activity) -> Mapping[str, str]:
-    """The titles of an activity's lines by key: the same mapping for the same lines."""
-    return _titles(lines_of(activity))
+LINES = StatementLines(BY_KIND)

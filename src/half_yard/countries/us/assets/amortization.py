@@ -10,7 +10,6 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 from decimal import Decimal
-from functools import partial
 
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import basis_figure
@@ -22,12 +21,11 @@ from half_yard.figures import (
     Figure,
     difference,
     entered,
-    larger_of,
+    not_below_zero,
     smaller_of,
     stated,
     total,
 )
-from half_yard.figures.remembered import Remembered
 from half_yard.records import Asset
 
 YEAR = 12
@@ -45,51 +43,34 @@ class FirstPart:
     months: Figure
 
 
-FIRST_PARTS: Remembered[FirstPart] = Remembered()
-
-
-def first_parts(assets: Mapping[str, Asset], rules: YearRules) -> dict[str, FirstPart]:
-    """What is deducted at once of each cost whose months the law names, and those months.
+def first_part(key: str, asset: Asset, together: Mapping[str, Asset], rules: YearRules) -> FirstPart | None:
+    """What is deducted at once of a cost whose months the law names, and those months; None for one whose
+    months the preparer gives. `together` are all assets of its class and activity.
 
     Of all start-up costs of an activity that is 5,000, less what they are over 50,000 (26 U.S.C.
     195(b)(1)(A)), to the first ones entered first; of goodwill and software it is nothing.
     """
-    by_activity: dict[str, dict[str, Asset]] = {}
-    made: dict[str, FirstPart] = {}
-    for key, asset in sorted(assets.items()):
-        if asset.asset_class == START_UP:
-            by_activity.setdefault(asset.activity, {})[key] = asset
-        elif asset.asset_class in MONTHS:
-            make = partial(_whole_life, asset.asset_class, rules)
-            made[key] = FIRST_PARTS.get(asset.asset_class, (rules,), make)
-    for costs in by_activity.values():
-        known: tuple[object, ...] = (rules, *costs.values())
-        for key in costs:
-            made[key] = FIRST_PARTS.get(key, known, partial(_part, key, costs, rules))
-    return made
-
-
-def _whole_life(class_key: str, rules: YearRules) -> FirstPart:
-    return FirstPart(NOT_BELOW_ZERO, rules.figure(MONTHS[class_key], label="months by law"))
+    if asset.asset_class == START_UP:
+        return _part(key, together, rules)
+    if asset.asset_class in MONTHS:
+        months = rules.figure(MONTHS[asset.asset_class], label="months by law")
+        return FirstPart(NOT_BELOW_ZERO, months)
+    return None
 
 
 def _part(wanted: str, costs: Mapping[str, Asset], rules: YearRules) -> FirstPart:
     """The part of one of an activity's start-up costs."""
     leaves = {key: basis_figure(key, asset) for key, asset in costs.items()}
     start = rules.figure("start_up_cost_reduction_start", label="start-up costs above which less is at once")
-    over = larger_of(
-        "start-up costs over it", difference("", total("all start-up costs", leaves.values()), start),
-        NOT_BELOW_ZERO,
-    )  # fmt: skip
+    every = total(leaves.values(), "all start-up costs")
+    over = not_below_zero(difference(every, start), "start-up costs over it")
     limit = rules.figure("start_up_cost_first_year_limit", label="start-up costs deducted at once, at most")
-    left = larger_of("may be deducted at once", difference("", limit, over), NOT_BELOW_ZERO)
+    left = not_below_zero(difference(limit, over), "may be deducted at once")
     months = rules.figure("start_up_cost_amortization_months", label="months of the rest")
     before = [leaf for key, leaf in leaves.items() if key < wanted]
-    left = larger_of(
-        "left of what may be deducted at once", difference("", left, total("", before)), NOT_BELOW_ZERO
-    )
+    left = not_below_zero(difference(left, total(before)), "left of what may be deducted at once")
     own = leaves[wanted]
-    return FirstPart(smaller_of(f"{own.label}, at once", own, left), months)
+    return FirstPart(smaller_of(own, left, label=f"{own.label}, at once"), months)
 
 
 def amortized(
@@ -118,7 +99,7 @@ def amortized(
         label = f"{asset.name}: taken in earlier years"
         if asset.prior_depreciation is not None:
             return entered(asset.prior_depreciation, f"{label}, entered", f"/assets/{key}/prior_depreciation")
-        return total(label, years[:index])
+        return total(years[:index], label)
 
     summary = f"section {asset_class.section}, {months.amount} months from {asset.in_service:%m/%Y}"
     if at_once.amount:
@@ -136,7 +117,7 @@ def _index(asset: Asset) -> int:
 
 def _years(asset: Asset, cost: Figure, at_once: Figure, months: Figure) -> list[Figure]:
     """What every year takes, in cents, the first year first."""
-    rest = difference(f"{asset.name}: less what is deducted at once", cost, at_once)
+    rest = difference(cost, at_once, label=f"{asset.name}: less what is deducted at once")
     first = 13 - (asset.in_service.month if asset.in_service else 1)
     left, count = int(months.amount), min(first, int(months.amount))
     years: list[Figure] = []
@@ -146,10 +127,10 @@ def _years(asset: Asset, cost: Figure, at_once: Figure, months: Figure) -> list[
         label = f"{asset.name}: year {len(years) + 1}"
         ends = asset.asset_class in PAID_OFF and _index(asset) == len(years)
         if years and (ends or count == left):
-            monthly = difference("what is left", rest, *(part.parts[-1] for part in years))
+            monthly = difference(rest, *(part.parts[-1] for part in years), label="what is left")
         elif ends:
             monthly = rest
-        years.append(total(label, ([at_once] if at_once.amount and not years else []) + [monthly]))
+        years.append(total(([at_once] if at_once.amount and not years else []) + [monthly], label))
         if ends:
             break
         left -= count

@@ -7,11 +7,20 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.offered import AssetOrigin, Box
-from half_yard.figures import NOT_BELOW_ZERO, Figure, difference, entered, larger_of, smaller_of, total
+from half_yard.books import Box
+from half_yard.countries.offered import (
+    AssetOrigin,
+)
+from half_yard.figures import (
+    Figure,
+    difference,
+    entered,
+    not_below_zero,
+    smaller_of,
+    total,
+)
 from half_yard.records import Asset
 
-NOTHING = Decimal(0)
 BOUGHT, BUILT, INHERITED, GIVEN, CONVERTED = "", "built", "inherited", "given", "converted"
 ADDED, ALTERNATE, AT_GIFT, GIFT_TAX, GIFT_TAXED, AT_CHANGE, DONOR_TAKEN = (
     "added", "alternate", "value_at_gift", "gift_tax", "gift_taxed", "value_at_change",
@@ -94,12 +103,12 @@ def basis_figure(key: str, asset: Asset) -> Figure:
         case "inherited":
             return _box(key, asset, ALTERNATE) if ALTERNATE in asset.basis else cost
         case "converted" if AT_CHANGE in asset.basis:
-            return smaller_of(named, cost, _box(key, asset, AT_CHANGE))
+            return smaller_of(cost, _box(key, asset, AT_CHANGE), label=named)
         case "given":
             return _with_gift_tax(key, asset)
         case origin:
             boxes = [_box(key, asset, name) for name in SUMMED.get(origin, ()) if name in asset.basis]
-            return total(named, (cost, *boxes)) if boxes else cost
+            return total((cost, *boxes), named) if boxes else cost
 
 
 def gain_basis_figure(key: str, asset: Asset) -> Figure:
@@ -112,7 +121,7 @@ def loss_basis_figure(key: str, asset: Asset) -> Figure:
     """The unadjusted basis from which a loss counts: of a gift, not more than its value then (1015(a))."""
     basis = basis_figure(key, asset)
     if origin_of(asset) == GIVEN and AT_GIFT in asset.basis:
-        return smaller_of(f"{asset.name}: basis for a loss", basis, _box(key, asset, AT_GIFT))
+        return smaller_of(basis, _box(key, asset, AT_GIFT), label=f"{asset.name}: basis for a loss")
     return basis
 
 
@@ -128,9 +137,9 @@ def _with_gift_tax(key: str, asset: Asset) -> Figure:
         return cost_figure(key, asset)
     cost, value, tax = cost_figure(key, asset), _box(key, asset, AT_GIFT), _box(key, asset, GIFT_TAX)
     taxed = _box(key, asset, GIFT_TAXED) if asset.basis.get(GIFT_TAXED) else value
-    gained = larger_of("gained before the gift", difference("", value, cost), NOT_BELOW_ZERO)
+    gained = not_below_zero(difference(value, cost), "gained before the gift")
     part = (tax * (gained / taxed)).in_cents().named("gift tax on what it had gained")
-    return total(f"{asset.name}: basis", (cost, smaller_of("not more than the tax", part, tax)))
+    return total((cost, smaller_of(part, tax, label="not more than the tax")), f"{asset.name}: basis")
 
 
 def _box(key: str, asset: Asset, name: str) -> Figure:

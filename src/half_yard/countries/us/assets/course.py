@@ -11,7 +11,14 @@ from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.rates import ALTERNATIVE
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.uses import share_of_year
-from half_yard.figures import NOT_BELOW_ZERO, Choice, Figure, difference, larger_of, stated, total
+from half_yard.figures import (
+    Choice,
+    Figure,
+    difference,
+    not_below_zero,
+    stated,
+    total,
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,9 +66,9 @@ class Course:
             return self.life.prior(index)
         label = f"{self.life.asset.name}: depreciation of earlier years"
         last = min(index, len(self.amounts))
-        years = total(label, (self.at(earlier).year(earlier) for earlier in range(last)))
+        years = total((self.at(earlier).year(earlier) for earlier in range(last)), label)
         back = self.taken_back(self.fall.recaptured_in) if index > self.fall.recaptured_in else None
-        return years if back is None else difference(label, years, back)
+        return years if back is None else difference(years, back, label=label)
 
     def capped(self, index: int) -> Figure:
         """The depreciation of a year, but not more than the basis that earlier years have left."""
@@ -76,20 +83,20 @@ class Course:
             return None
         name = life.asset.name
         if life.asset_class.listed:
-            slow = total("by the alternative system", (fall.then.year(each) for each in range(index)))
-            over = difference(f"{name}: taken above the alternative system", life.prior(index), slow)
+            slow = total((fall.then.year(each) for each in range(index)), "by the alternative system")
+            over = difference(life.prior(index), slow, label=f"{name}: taken above the alternative system")
         elif life.expensed is None:
             return None
         else:
             years = [_of_expensed(life, life.expensed, each) for each in range(index + 1)]
-            over = difference(f"{name}: expensed above depreciation", life.expensed, *years)
-        return larger_of(f"{name}: taken back", over, NOT_BELOW_ZERO)
+            over = difference(life.expensed, *years, label=f"{name}: expensed above depreciation")
+        return not_below_zero(over, f"{name}: taken back")
 
     def straight_line(self, index: int) -> Figure:
         """What straight line would have taken up to a year, the allowance left out, what was expensed
         kept."""
         plain = self.life.by_straight_line
-        return total("by straight line", (plain.year(each) for each in range(index + 1)))
+        return total((plain.year(each) for each in range(index + 1)), "by straight line")
 
 
 def _fall_of(life: Life) -> Fall | None:

@@ -23,13 +23,12 @@ from half_yard.countries.us.year_rules import YearRules
 from half_yard.depreciation import Start
 from half_yard.depreciation.schedule import Terms, first_allowance, yearly
 from half_yard.figures import (
-    NOT_BELOW_ZERO,
     Choice,
     Figure,
     Mark,
     difference,
     entered,
-    larger_of,
+    not_below_zero,
     smaller_of,
     stated,
     total,
@@ -59,16 +58,22 @@ class Life:
 
     @staticmethod
     def of(
-        key: str, asset: Asset, start: Start, months: int, words: str, allowance: Allowance, rules: YearRules
+        key: str,
+        asset: Asset,
+        start: Start,
+        months: int,
+        convention: Choice | None,
+        allowance: Allowance,
+        rules: YearRules,
     ) -> Life:
-        """The life of an asset from a start in a tax year of so many months; `words` give the reason of the
-        convention."""
+        """The life of an asset from a start in a tax year of so many months; `convention` says why that one
+        applies."""
         if asset.in_service is None:
             raise ValueError(f"{key} has no date in service")
         asset_class, first = CLASSES[asset.asset_class], asset.in_service.year
         choices = [Choice(f"Class: {asset_class.title}", f"/assets/{key}/asset_class")]
-        if words:
-            choices.append(Choice(words))
+        if convention is not None:
+            choices.append(convention)
         method = asset.method if asset.method in METHODS else ""
         half = rules.amount("listed_use_test")
         if asset_class.listed and share_of_year(asset, first) <= half:
@@ -87,16 +92,34 @@ class Life:
             limits = auto_limits(first, allowance=allowance.rate is not None, months=months)
         marks = (*allowance.marks, *_marks(key, asset, asset_class, limits))
         return Life(
-            key, asset, asset_class, way, first, allowance, limits, half, tuple(choices), marks
-        )  # fmt: skip
+            key=key,
+            asset=asset,
+            asset_class=asset_class,
+            way=way,
+            first=first,
+            allowance=allowance,
+            limits=limits,
+            half=half,
+            choices=tuple(choices),
+            marks=marks,
+        )
 
     def by(self, way: Way) -> Life:
         """The same life by another way. What `dataclasses.replace` does, several times as fast: a book of ten
         thousand assets is made of them."""
         return Life(
-            self.key, self.asset, self.asset_class, way, self.first, self.allowance, self.limits, self.half,
-            self.choices, self.marks, self.as_if_whole,
-        )  # fmt: skip
+            key=self.key,
+            asset=self.asset,
+            asset_class=self.asset_class,
+            way=way,
+            first=self.first,
+            allowance=self.allowance,
+            limits=self.limits,
+            half=self.half,
+            choices=self.choices,
+            marks=self.marks,
+            as_if_whole=self.as_if_whole,
+        )
 
     # -- numbers -------------------------------------------------------------------------------------
 
@@ -113,13 +136,13 @@ class Life:
         if asset.share is not None or asset.shares:
             shares = tuple(share_of_year(asset, self.first + index) for index in range(len(self.rates) + 1))
         made = Terms(
-            basis_amount(asset),
-            self.rates,
-            shares,
-            asset.expensed or Decimal(0),
-            self.allowance.rate.amount if self.allowance.rate else Decimal(0),
-            tuple(limit.amount for limit in self.limits) if self.limits else None,
-            leaves_in(asset, self.way.start.convention),
+            basis=basis_amount(asset),
+            rates=self.rates,
+            shares=shares,
+            expensed=asset.expensed or Decimal(0),
+            allowance=self.allowance.rate.amount if self.allowance.rate else Decimal(0),
+            limits=tuple(limit.amount for limit in self.limits) if self.limits else None,
+            left_in=leaves_in(asset, self.way.start.convention),
         )
         return made.in_full_use if self.as_if_whole else made
 
@@ -132,12 +155,6 @@ class Life:
     def count(self) -> int:
         """How many years it has: those of its table, and with limits those behind it."""
         return len(self.rates) if self.limits is None else len(self.amounts)
-
-    def taken(self, index: int) -> Decimal:
-        """What the years before an index took: as entered, or else by the terms."""
-        if self.asset.prior_depreciation is not None:
-            return self.asset.prior_depreciation
-        return sum(yearly(self.terms, index), Decimal(0))
 
     @property
     def summary(self) -> str:
@@ -187,8 +204,8 @@ class Life:
             return None
         basis = self._business_part(0)
         if self.expensed is not None:
-            less = difference("business part less what is expensed", basis, self.expensed)
-            basis = larger_of("basis of the allowance", less, NOT_BELOW_ZERO)
+            less = difference(basis, self.expensed, label="business part less what is expensed")
+            basis = not_below_zero(less, "basis of the allowance")
         label = f"{self.asset.name}: special allowance"
         return (basis * rate).in_cents().named(label)
 
@@ -201,7 +218,7 @@ class Life:
         if not off:
             return basis
         label = f"{self.asset.name}: basis for depreciation"
-        return larger_of(label, difference(label, basis, *off), NOT_BELOW_ZERO)
+        return not_below_zero(difference(basis, *off, label=label), label)
 
     def _limit(self, index: int) -> Figure:
         limits = self.limits or ()
@@ -262,8 +279,8 @@ class Life:
         table = [self.year(earlier) for earlier in range(len(self.rates))]
         years = stated(Decimal(index - len(self.rates)), "years at the limit before this one")
         before = (self._limit(index) * years).named("taken behind the table's years")
-        left = difference("basis that the limits left", self._business_part(index), *table, before)
-        return smaller_of(f"{self.asset.name}: behind its years", left, self._limit(index))
+        left = difference(self._business_part(index), *table, before, label="basis that the limits left")
+        return smaller_of(left, self._limit(index), label=f"{self.asset.name}: behind its years")
 
     def _limited(self, index: int, made: dict[str, Figure]) -> dict[str, Figure]:
         """The parts under the year's limit, which is used up in their order."""
@@ -272,24 +289,29 @@ class Life:
         for name, part in made.items():
             if part.amount > left.amount:
                 limited[name] = smaller_of(
-                    f"{self.asset.name}: {PART_NAMES[name]} within the limit", part, left
+                    part, left, label=f"{self.asset.name}: {PART_NAMES[name]} within the limit"
                 )
             else:
                 limited[name] = part
-            left = difference("left of the year's limit", left, limited[name])
+            left = difference(left, limited[name], label="left of the year's limit")
         return limited
 
     def year(self, index: int) -> Figure:
-        """The depreciation of a year of its life, in cents; the first has index 0."""
+        """The depreciation of a year of its life, in cents; the first has index 0. The last of its table is
+        cut off by the cents of those before."""
         parts = list(self.parts(index).values())
         label = f"{self.asset.name}: year {index + 1}"
-        return parts[0].named(label) if len(parts) == 1 else total(label, parts)
+        made = parts[0].named(label) if len(parts) == 1 else total(parts, label)
+        if not index or index != len(self.rates) - 1:
+            return made
+        earlier = total((self.year(before) for before in range(index)), "depreciation of the years before")
+        return self._within_basis(made, earlier)
 
     def prior(self, index: int) -> Figure:
         """What the years before an index took: as entered, or else by the terms."""
         label = f"{self.asset.name}: depreciation of earlier years"
         if self.asset.prior_depreciation is None:
-            return total(label, (self.year(earlier) for earlier in range(min(index, self.count))))
+            return total((self.year(earlier) for earlier in range(min(index, self.count))), label)
         path = f"/assets/{self.key}/prior_depreciation"
         return entered(self.asset.prior_depreciation, f"{label}, entered", path)
 
@@ -304,16 +326,19 @@ class Life:
         if index >= self.count or not self.parts(index):
             return stated(Decimal(0), f"{self.asset.name}: fully depreciated or gone").marked(*self.marks)
         by_table = self.year(index)
-        if self.asset.prior_depreciation is None and index < len(self.rates) - 1:
-            return by_table  # only the last year of a table can be cut off, by the cents of those before
-        whole = self.terms.basis * max(self.terms.shares)
-        if whole - self.taken(index) >= by_table.amount:
+        if self.asset.prior_depreciation is None:
             return by_table
+        return self._within_basis(by_table, self.prior(index))
+
+    def _within_basis(self, year: Figure, earlier: Figure) -> Figure:
+        """A year, but not more than what earlier ones have left of the basis at its widest business use."""
+        widest = max(range(len(self.terms.shares)), key=self.terms.share)
+        whole = self._business_part(widest).in_cents()
+        if whole.amount - earlier.amount >= year.amount:
+            return year
         label = f"{self.asset.name}: basis that is left"
-        left = larger_of(
-            label, difference(label, basis_figure(self.key, self.asset), self.prior(index)), NOT_BELOW_ZERO
-        )
-        return smaller_of(f"{self.asset.name}: not more than the basis that is left", by_table, left)
+        left = not_below_zero(difference(whole, earlier, label=label), label)
+        return smaller_of(year, left, label=f"{self.asset.name}: not more than the basis that is left")
 
 
 def _marks(key: str, asset: Asset, asset_class: AssetClass, limits: Sequence[Figure] | None) -> list[Mark]:

@@ -2,97 +2,92 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from decimal import Decimal
-from functools import cached_property, partial
 
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.uses import tested_basis
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.depreciation.conventions import quarter
-from half_yard.figures import NOT_BELOW_ZERO, Figure, Page, Sheet, difference, larger_of, stated, total
-from half_yard.figures.remembered import Remembered
-from half_yard.records import Asset, ClientFile
+from half_yard.figures import Choice, Figure, Page, Role, difference, not_below_zero, stated, total
+from half_yard.figures.explain import percent_text
+from half_yard.records import Asset
 
 LAST_QUARTER = 4
 SHORTEST = 10
 """The first month of a tax year of three months or less, all of which are its last three."""
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class QuarterTest:
-    """Whether the mid-quarter convention applies to a year, why in words, and the arithmetic."""
+    """Whether the mid-quarter convention applies to the purchases of a year, why in words, and of what it was
+    found."""
 
     applies: bool
     words: str
-    make_sheet: partial[Sheet]
+    year: int
+    bought: Sequence[tuple[str, Asset]]
 
-    @cached_property
-    def sheet(self) -> Sheet:
-        """The arithmetic, made when first asked for."""
-        return self.make_sheet()
-
-
-TESTS: Remembered[QuarterTest] = Remembered()
+    @property
+    def choice(self) -> Choice:
+        """The convention, as what shaped the depreciation of the year's purchases."""
+        return Choice(self.words)
 
 
-def mid_quarter_tests(
-    assets: Mapping[str, Asset], file: ClientFile, rules: YearRules
-) -> dict[int, QuarterTest]:
-    """The test of every year in which personal property was placed in service."""
-    by_year: dict[int, list[tuple[str, Asset]]] = {}
-    for key, asset in assets.items():
-        if CLASSES[asset.asset_class].personal_property and asset.in_service is not None:
-            by_year.setdefault(asset.in_service.year, []).append((key, asset))
-    made = {}
-    for year, bought in by_year.items():
-        begins = file.short_years.get(str(year), 1)
-        known = (rules, begins, *(asset for _, asset in bought))
-        made[year] = TESTS.get(year, known, partial(_test, year, bought, begins, rules))
-    return made
+def tested_in(asset: Asset) -> int | None:
+    """The year in whose test an asset is; None for what is in none."""
+    if asset.in_service is None or not CLASSES[asset.asset_class].personal_property:
+        return None
+    return asset.in_service.year
 
 
-def _test(year: int, bought: Sequence[tuple[str, Asset]], begins: int, rules: YearRules) -> QuarterTest:
+def quarter_test(
+    year: int, bought: Sequence[tuple[str, Asset]], begins: int, rules: YearRules
+) -> QuarterTest:
+    """The test of the personal property that was placed in service in a year, whose tax year begins in a
+    month."""
     bases = [(asset, tested_basis(asset)) for _, asset in bought]
     whole = sum((basis for _, basis in bases), Decimal(0))
     late = sum((basis for asset, basis in bases if _is_late(asset)), Decimal(0))
-    applies = late > whole * rules.amount("mid_quarter_share") or begins >= SHORTEST
+    share = rules.amount("mid_quarter_share")
+    applies = late > whole * share or begins >= SHORTEST
     words = (
         f"{'Mid-quarter' if applies else 'Half-year'} convention: {late:,.2f} of {whole:,.2f} "
         f"was placed in service in the last three months of {year}, "
-        f"{'more' if applies else 'not more'} than 40%"
+        f"{'more' if applies else 'not more'} than {percent_text(share)}"
     )
     if begins > 1:
         words += f"; its tax year counts from month {begins}"
-    return QuarterTest(applies, words, partial(_sheet, year, bought, words, rules))
+    return QuarterTest(applies, words, year, bought)
 
 
 def _is_late(asset: Asset) -> bool:
     return asset.in_service is not None and quarter(asset.in_service) == LAST_QUARTER
 
 
-def _sheet(year: int, bought: Sequence[tuple[str, Asset]], words: str, rules: YearRules) -> Sheet:
-    page = Page("mid_quarter", "Mid-quarter test", str(year))
-    leaves = [(asset, _tested(key, asset)) for key, asset in bought]
+def fill_in(page: Page, test: QuarterTest, rules: YearRules) -> None:
+    """The arithmetic of a test."""
+    leaves = [(asset, _tested(key, asset)) for key, asset in test.bought]
     whole = page.exact_line(
         "all", "1", "Basis of personal property placed in service in the year",
-        total("", [leaf for _, leaf in leaves]),
+        total(leaf for _, leaf in leaves),
     )  # fmt: skip
     last = [leaf for asset, leaf in leaves if _is_late(asset)]
-    late = page.exact_line("last", "2", "Of it, placed in service in the last three months", total("", last))
+    late = page.exact_line("last", "2", "Of it, placed in service in the last three months", total(last))
     share = rules.figure("mid_quarter_share", label="share above which the mid-quarter convention applies")
-    limit = page.exact_line("limit", "3", "Line 1 times 40%", (whole * share).in_cents())
-    over = page.exact_line(
-        "over", "4", "Line 2 less line 3, not less than zero", larger_of("", late - limit, NOT_BELOW_ZERO)
+    limit = page.exact_line(
+        "limit", "3", f"Threshold, {percent_text(share.amount)} of all", (whole * share).in_cents()
     )
-    page.notes.append(words + ".")
+    over = page.exact_line(
+        "over", "4", "Placed in service late, above that share", not_below_zero(late - limit), Role.TOTAL
+    )
+    page.notes.append(test.words + ".")
     if not over.amount:
-        # x more in the last quarter tips it where late + x is more than 40% of all + x.
+        # x more in the last quarter tips it where late + x is more than the share of all + x.
         room = (limit.amount - late.amount) / (1 - share.amount)
         page.notes.append(f"More than {room:,.2f} more in the last three months would make it mid-quarter.")
-    return page.sheet()
 
 
 def _tested(key: str, asset: Asset) -> Figure:
@@ -101,4 +96,4 @@ def _tested(key: str, asset: Asset) -> Figure:
     if amount == basis.amount:
         return basis
     off = stated(basis.amount - amount, "private use and what is expensed (section 179)")
-    return difference(f"{asset.name}: in the test", basis, off)
+    return difference(basis, off, label=f"{asset.name}: in the test")

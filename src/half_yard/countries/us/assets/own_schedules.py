@@ -10,12 +10,11 @@ from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import OUTPUT, AssetClass
 from half_yard.figures import (
-    NOT_BELOW_ZERO,
     Choice,
     Figure,
     difference,
     entered,
-    larger_of,
+    not_below_zero,
     smaller_of,
     total,
 )
@@ -39,7 +38,7 @@ def own_story(key: str, asset: Asset, asset_class: AssetClass, tax_year: int) ->
     def prior() -> Figure:
         if asset.prior_depreciation is not None:
             return entered(asset.prior_depreciation, label, f"/assets/{key}/prior_depreciation")
-        return total(label, years[:index])
+        return total(years[:index], label)
 
     none = _year(key, asset, asset_class, tax_year + 1, years)
     return AssetStory(
@@ -64,12 +63,12 @@ def _year(key: str, asset: Asset, asset_class: AssetClass, year: int, before: li
         asset.units_in_all or Decimal(1), "output of its whole life", f"/assets/{key}/units_in_all"
     )
     part = (basis_figure(key, asset) * (units / whole)).in_cents().named(label)
-    return _capped(key, asset, part, total("of earlier years", before))
+    return _capped(key, asset, part, total(before, "of earlier years"))
 
 
 def _capped(key: str, asset: Asset, figure: Figure, before: Figure) -> Figure:
     """A year, but not more than the basis that those before it left."""
-    left = difference("basis that is left", basis_figure(key, asset), before)
+    left = difference(basis_figure(key, asset), before, label="basis that is left")
     if left.amount >= figure.amount:
         return figure
-    return smaller_of(figure.label, figure, larger_of("basis that is left", left, NOT_BELOW_ZERO))
+    return smaller_of(figure, not_below_zero(left, "basis that is left"), label=figure.label)

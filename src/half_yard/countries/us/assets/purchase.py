@@ -10,8 +10,6 @@ from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset, Change, ClientFile, Edit
 from half_yard.records.identifiers import fresh_ids
 
-HUNDRED = Decimal(100)
-
 
 def purchase_assets(bought: Purchase) -> list[Asset]:
     """The building, the land, and what the loan cost, as assets; each cost with the arithmetic behind it.

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets.basis import WITHOUT_ALLOWANCE, origin_of
-from half_yard.countries.us.assets.classes import AssetClass
+from half_yard.countries.us.assets.classes import CLASSES, AssetClass
 from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
 from half_yard.figures import Choice, Figure, Mark
 from half_yard.records import Asset, ClientFile
@@ -29,16 +29,21 @@ class Allowance:
     marks: tuple[Mark, ...] = ()
 
 
-def election_key(class_key: str) -> str:
-    """Where the year's election for a class is kept in the file."""
-    return f"allowance.{class_key}"
+def election_key(class_key: str, year: int | None = None) -> str:
+    """Where an election for a class is kept in the file: that of its tax year, or of an earlier year."""
+    return f"allowance.{class_key}" if year is None else f"allowance.{class_key}.{year}"
+
+
+def elections_next_year(file: ClientFile) -> dict[str, str]:
+    """The elections as next year's file keeps them: those of this year with the year that they are of."""
+    of_year = {election_key(key): election_key(key, file.tax_year) for key in CLASSES}
+    return {of_year.get(key, key): value for key, value in file.elections.items()}
 
 
 def allowance_of(
-    key: str, asset: Asset, asset_class: AssetClass, file: ClientFile, rules: YearRules
+    key: str, asset: Asset, asset_class: AssetClass, elected: str, rules: YearRules
 ) -> Allowance:
-    """The allowance of an asset. An election for its class counts for the file's own year; for property of
-    earlier years the asset itself says that there was none."""
+    """The allowance of an asset, with what was elected for its class in the year of its first day."""
     placed = asset.in_service
     if placed is None or not asset_class.allowance:
         return Allowance(None)
@@ -46,8 +51,8 @@ def allowance_of(
         return Allowance(None, Choice("Not bought: no special allowance", f"/assets/{key}/origin"))
     if asset.answers.get(NO_ALLOWANCE, False):
         return Allowance(None, Choice("No special allowance", f"/assets/{key}/answers/{NO_ALLOWANCE}"))
-    elected = file.elections.get(election_key(asset_class.key), "") if placed.year == file.tax_year else ""
-    path = f"/elections/{election_key(asset_class.key)}"
+    of = None if placed.year == rules.year else placed.year
+    path = f"/elections/{election_key(asset_class.key, of)}"
     if elected == OUT:
         words = f"Elected out of the special allowance for {asset_class.title}"
         return Allowance(None, Choice(words, path))
@@ -63,7 +68,9 @@ def allowance_of(
         words = "special allowance, acquired before January 20, 2025"
         return Allowance(of_year.figure("bonus_rate_in_service_acquired_before_2025_01_20", label=words))
     if elected == REDUCED and placed.year == SPLIT_FROM:
-        rate = rules.figure("bonus_rate_reduced_by_election", label="special allowance, reduced by election")
-        return Allowance(rate, Choice("Elected 40% instead of the whole allowance", path))
+        rate = of_year.figure(
+            "bonus_rate_reduced_by_election", label="special allowance, reduced by election"
+        )
+        return Allowance(rate, Choice("Elected the reduced allowance instead of the whole", path))
     words = "special allowance, acquired after January 19, 2025"
     return Allowance(of_year.figure("bonus_rate_in_service_acquired_after_2025_01_19", label=words))

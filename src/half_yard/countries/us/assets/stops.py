@@ -6,16 +6,17 @@ from decimal import Decimal
 
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.basis import WITHOUT_EXPENSING, basis_amount, origin_of
+from half_yard.countries.us.assets.circumstances import Circumstances
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM
 from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.year_rules import YEARS, rules_for
-from half_yard.records import Asset, ClientFile
+from half_yard.records import Asset
 
 
-def stop(asset: Asset, file: ClientFile) -> str:
+def stop(asset: Asset, around: Circumstances) -> str:
     """Why an asset lands nowhere; empty where nothing stops it."""
-    if asset.activity not in file.activities:
+    if around.kind is None:
         return "It belongs to no activity of this file. Choose one."
     if asset.asset_class not in CLASSES:
         return "No class of property is chosen yet. Choose one."
@@ -25,15 +26,15 @@ def stop(asset: Asset, file: ClientFile) -> str:
         return "An amount of its basis is below zero. Mend it under Basis."
     if asset.in_service is None:
         return "It has no date in service. Type the day on which it was ready for use."
-    if problem := _expensing_problem(asset, file):
+    if problem := _expensing_problem(asset, around):
         return problem
     if asset.disposed is not None and asset.disposed < asset.in_service:
         return "It left service before it was placed in service. Mend a day."
     if asset.acquired is not None and asset.acquired > asset.in_service:
         return "It was placed in service before it was acquired. Mend a day."
-    if asset.in_service.year > file.tax_year:
-        return f"It was placed in service after tax year {file.tax_year}."
-    if asset.in_service.month < file.short_years.get(str(asset.in_service.year), 1):
+    if asset.in_service.year > around.tax_year:
+        return f"It was placed in service after tax year {around.tax_year}."
+    if asset.in_service.month < around.begins:
         return "It was placed in service before its tax year begins. Mend the day, or the year's first month."
     if asset.asset_class in TERM and asset.months is None:
         return "It is written off over the loan or lease. Type over how many months that runs."
@@ -42,7 +43,7 @@ def stop(asset: Asset, file: ClientFile) -> str:
     return ""
 
 
-def _expensing_problem(asset: Asset, file: ClientFile) -> str:
+def _expensing_problem(asset: Asset, around: Circumstances) -> str:
     """Why an asset can't be expensed as it was elected; empty when nothing was elected or it can."""
     if asset.expensed is None or asset.in_service is None:
         return ""
@@ -55,24 +56,24 @@ def _expensing_problem(asset: Asset, file: ClientFile) -> str:
         return "Its class can't be expensed under section 179. Take the amount out."
     if origin_of(asset) in WITHOUT_EXPENSING:
         return "Only what was bought for the business can be expensed (26 U.S.C. 179(d)). Take it out."
-    if file.activities[asset.activity].kind == "rental":
+    if around.kind == "rental":
         return (
             "Section 179 is for a business, not for a rental of a person (26 U.S.C. 179(d)(5)). Take it out."
         )
-    half = rules_for(file.tax_year).amount("listed_use_test")
+    half = rules_for(around.tax_year).amount("listed_use_test")
     if share <= half:
         return "Property not used more than half for the business can't be expensed. Take it out."
-    if asset_class.auto and (problem := _too_much_for_auto(asset, share, file)):
+    if asset_class.auto and (problem := _too_much_for_auto(asset, share, around)):
         return problem
     return _too_much_for_heavy(asset) if asset_class.heavy else ""
 
 
-def _too_much_for_auto(asset: Asset, share: Decimal, file: ClientFile) -> str:
+def _too_much_for_auto(asset: Asset, share: Decimal, around: Circumstances) -> str:
     """Whether more of an automobile is expensed than its first year's limit (26 U.S.C. 280F(d)(1))."""
     if asset.in_service is None or asset.expensed is None:
         return ""
-    rules = rules_for(file.tax_year)
-    allowance = allowance_of("", asset, CLASSES[asset.asset_class], file, rules)
+    rules = rules_for(around.tax_year)
+    allowance = allowance_of("", asset, CLASSES[asset.asset_class], around.elected, rules)
     limits = auto_limits(asset.in_service.year, allowance=allowance.rate is not None)
     if limits is None or asset.expensed <= limits[0].amount * share:
         return ""

@@ -8,24 +8,21 @@ tax. A state's book is data (`rules/state_books.toml`).
 from __future__ import annotations
 
 import tomllib
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from decimal import Decimal
 from functools import cache
 from importlib import resources
-
-import numpy as np
 
 from half_yard.countries.results import Treatment
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.classes import DOUBLE
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
-from half_yard.countries.us.assets.macrs import lives
 from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER
 from half_yard.countries.us.assets.special_allowance import Allowance
-from half_yard.countries.us.year_rules import rules_for
-from half_yard.depreciation.many import Cents, years_of_all
+from half_yard.countries.us.assets.stories import lives
+from half_yard.depreciation.many import ManyYears
 from half_yard.records import ClientFile
 
 SAME_REAL_FROM = 1999
@@ -54,7 +51,7 @@ def state_books() -> dict[str, StateBook]:
 
 def treatments(file: ClientFile) -> list[Treatment]:
     """The years of every depreciated asset under each book, the regular tax first."""
-    regular = lives(file, rules_for(file.tax_year))
+    regular = lives(file)
     books = {"Regular tax": regular, "Minimum tax": {key: minimum(life) for key, life in regular.items()}}
     for book in state_books().values():
         books[book.title] = _under(book, regular)
@@ -69,24 +66,18 @@ def treatments(file: ClientFile) -> list[Treatment]:
                 known[id(life)] = len(each)
                 each.append(life)
             rows[title].append(known[id(life)])
-    cents = years_of_lives(each)
-    keys = tuple(regular)
-    first = np.array([life.first for life in regular.values()], np.int64)
-    return [Treatment(title, keys, first, cents[numbers]) for title, numbers in rows.items()]
+    taken = years_of_lives(each)
+    return [Treatment(title, tuple(regular), taken.picked(numbers)) for title, numbers in rows.items()]
 
 
-def years_of_lives(each: list[Life]) -> Cents:
-    """What every life takes by year, in cents: an array of lives by years. One whose business use falls has
-    its own years."""
-    cents = years_of_all([life.terms for life in each])
-    for number, life in enumerate(each):
-        if life.asset.shares and (course := Course.of(life)).fall is not None:
-            years = [int(amount * 100) for amount in course.amounts]
-            more = len(years) - cents.shape[1]
-            cents = np.pad(cents, ((0, 0), (0, max(more, 0))))
-            cents[number] = 0
-            cents[number, : len(years)] = years
-    return cents
+def years_of_lives(each: Sequence[Life]) -> ManyYears:
+    """What every life takes by year. One whose business use falls has its own years."""
+    falling = {
+        number: course.amounts
+        for number, life in enumerate(each)
+        if life.asset.shares and (course := Course.of(life)).fall is not None
+    }
+    return ManyYears.of([life.first for life in each], [life.terms for life in each], falling)
 
 
 def minimum(life: Life) -> Life:

@@ -9,8 +9,9 @@ from half_yard.countries.us.assets.basis import basis_amount
 from half_yard.depreciation import Convention
 from half_yard.depreciation.conventions import quarter
 from half_yard.records import Asset
+from half_yard.records.amounts import HUNDRED
 
-WHOLE, HUNDRED = Decimal(1), Decimal(100)
+WHOLE = Decimal(1)
 
 
 def share_of_year(asset: Asset, year: int) -> Decimal:

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from half_yard.countries.us.owned import OfAssets
-from half_yard.countries.us.statement_lines import OWN
+from half_yard.books import OWN
+from half_yard.countries.us.assets.carried_on import OfAssets
 from half_yard.figures import Figure, Page
 from half_yard.records import Activity
 

@@ -1,0 +1,69 @@
+"""What a country asks: of the household, of each person, of an activity, and besides."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from half_yard.asked import Field, Now, Section
+from half_yard.books import Box
+from half_yard.countries.offered import KindAdvice, ManyAnswers, Question
+from half_yard.records import Activity, ClientFile
+
+
+class Asked:
+    """Asks nothing but names; a country's own asks what it needs, described without a window."""
+
+    carryovers: Mapping[str, str] = {}
+    """The titles of what earlier years may carry in, by kind."""
+    regional_boxes: bool = False
+    """Whether payers' forms have boxes for a region's own return."""
+
+    def household_fields(self, file: ClientFile) -> Sequence[Field]:
+        """What holds for the whole file."""
+        del file
+        return ()
+
+    def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:
+        """What is asked of a person besides name, day of birth and number."""
+        del file, person
+        return ()
+
+    def sections(self, now: Now) -> Sequence[Section]:
+        """The tables of what the household has besides its activities; `now` gives the file as it is."""
+        del now
+        return ()
+
+    def boxes(self, collection: str) -> Sequence[Box]:
+        """The further boxes of the forms of a section."""
+        del collection
+        return ()
+
+    def carried_of(self, file: ClientFile, kind: str) -> Sequence[tuple[str, str]]:
+        """What a carryover of a kind may belong to, as (key, title); nothing where it is the return's."""
+        del file, kind
+        return ()
+
+    def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """What is asked of an activity besides its name, number, address, days and owners."""
+        del file, key
+        return ()
+
+    def activity_questions(self, kind: str) -> Sequence[Question]:
+        """The yes/no questions about an activity of this kind."""
+        del kind
+        return ()
+
+    def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
+        """The questions with several answers about an activity of this kind."""
+        del kind
+        return ()
+
+    def owners_choices(self, kind: str) -> Sequence[ManyAnswers]:
+        """The questions about how several people own an activity of this kind."""
+        del kind
+        return ()
+
+    def kind_advice(self, activity: Activity) -> KindAdvice | None:
+        """Which kind an activity is by its answers, where that is a question."""
+        del activity
+        return None

@@ -1,0 +1,125 @@
+"""How a country keeps depreciable assets: by classes, and one by one or in pools."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from decimal import Decimal
+from typing import Protocol
+
+from half_yard.asked import Field, FieldKind
+from half_yard.countries.offered import (
+    AssetBases,
+    AssetKind,
+    AssetOrigin,
+    FoundAmount,
+    ManyAnswers,
+    Purchase,
+    Question,
+    WhatIf,
+)
+from half_yard.countries.results import Computation, Projection, Treatment
+from half_yard.records import Asset, ClientFile, Edit
+from half_yard.records.scenarios import Scenario
+
+
+class OneByOne(Protocol):
+    """What a country offers where every asset has years of its own."""
+
+    @property
+    def expensing(self) -> str:
+        """What taking a part of the cost at once is called."""
+        ...
+
+    @property
+    def allowance(self) -> str:
+        """What a special allowance of the first year is called."""
+        ...
+
+    def election_notes(self, computation: Computation) -> Sequence[str]:
+        """What is worth knowing beside the elections of the year."""
+        ...
+
+    @property
+    def methods(self) -> Mapping[str, str]:
+        """The titles of the ways of depreciation that can be elected, by key; the usual has an empty key."""
+        ...
+
+    @property
+    def origins(self) -> Mapping[str, AssetOrigin]:
+        """The ways in which an asset comes, by key; the usual has an empty key."""
+        ...
+
+    def bases(self, asset: Asset) -> AssetBases:
+        """An asset's unadjusted basis by how it came."""
+        ...
+
+    @property
+    def buildings(self) -> Mapping[str, str]:
+        """The titles of the classes of building that may be bought now, by key."""
+        ...
+
+    def purchase(self, file: ClientFile, bought: Purchase) -> tuple[Edit, str]:
+        """The edit that adds the assets of a property that was bought, and the building's id. Raises
+        ValueError, which says what is missing."""
+        ...
+
+    def treatments(self, file: ClientFile) -> Sequence[Treatment]:
+        """The years of the depreciated assets under each book, the regular tax first."""
+        ...
+
+    def projection(self, file: ClientFile) -> Projection:
+        """What the assets of a file take every year from its tax year on, as it is elected."""
+        ...
+
+    def otherwise(self, file: ClientFile, asked: WhatIf) -> Scenario:
+        """The scenario of what is asked."""
+        ...
+
+    def expensing_for_income(self, file: ClientFile, asset: str, wanted: Decimal) -> FoundAmount:
+        """What to expense of an asset to bring taxable income to an amount in dollars. Raises ValueError,
+        which says why, where it can't be."""
+        ...
+
+    def year_elections(self, file: ClientFile) -> Sequence[ManyAnswers]:
+        """The elections for whole classes of this year's assets, by their key in the file."""
+        ...
+
+
+class AssetKeeping:
+    """The classes of property. A country that keeps assets in pools offers nothing `one_by_one`: its pools
+    are sheets of the activities."""
+
+    kinds: Sequence[AssetKind] = ()
+    """The classes, in the order in which they are offered."""
+    disposals: Mapping[str, str] = {}
+    """The titles of the ways in which an asset leaves service, by key."""
+    one_by_one: OneByOne | None = None
+
+    def find_class(self, words: str, kind: str) -> str:
+        """The class that words name, for an activity of a kind; empty where they name none for sure."""
+        del words, kind
+        return ""
+
+    def fields(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """What can be said of an asset besides its row: its use for the activity, and the questions of its
+        class."""
+        path, asset = f"/assets/{key}", file.assets[key]
+        return [
+            Field(f"{path}/share", "Used for it, %", FieldKind.PERCENT, hint="100", optional=True),
+            *(
+                Field(
+                    f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER,
+                    default=question.default, hint=question.explanation,
+                )
+                for question in self.questions(asset.asset_class)
+            ),
+        ]  # fmt: skip
+
+    def elections_next_year(self, file: ClientFile) -> Mapping[str, str]:
+        """The elections as next year's file keeps them."""
+        return file.elections
+
+    def questions(self, asset_class: str) -> Sequence[Question]:
+        """The yes/no questions about an asset of this class."""
+        del asset_class
+        return ()

@@ -1,0 +1,68 @@
+"""A country: its years, and how its people write days, money, addresses and numbers."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+
+from half_yard.records.dates import Calendar
+
+
+def no_problem(number: str) -> str:
+    """What is wrong with a number that nothing is known of: nothing."""
+    del number
+    return ""
+
+
+def all_hidden(number: str) -> str:
+    """A number for showing, but for its last three signs."""
+    hidden = "".join("•" if sign.isalnum() else sign for sign in number[:-3])
+    return hidden + number[-3:]
+
+
+@dataclass(frozen=True)
+class NumberKind:
+    """A kind of identity number: what it is called and typed like, what is wrong with one (empty when nothing
+    is), and how one is shown."""
+
+    title: str
+    hint: str = ""
+    problem: Callable[[str], str] = no_problem
+    masked: Callable[[str], str] = all_hidden
+
+
+@dataclass(frozen=True)
+class Country:
+    """A country as its pack describes it: `years` are the tax years with rules; `roles` what the people of a
+    file are called, by id; `currency` is a code of ISO 4217; `paper` what a return is printed on."""
+
+    key: str
+    name: str
+    years: range
+    currency: str
+    day_first: bool = False
+    paper: str = "A4"
+    roles: Mapping[str, str] = field(default_factory=lambda: {"owner": "Owner"})
+    person_number: NumberKind = NumberKind("Identity number")
+    business_number: NumberKind = NumberKind("Business number", masked=str)
+    payer_number: NumberKind = NumberKind("Number", masked=str)
+    usual_year: int = 0
+    region: str = "Region"
+    postal_code: str = "Postal code"
+
+    @property
+    def year_now(self) -> int:
+        """The tax year for which returns are filed now: as the pack says, or else the last with rules."""
+        return self.usual_year or self.years[-1]
+
+    def calendar(self, year: int) -> Calendar:
+        """How days are typed and shown in a file of a tax year."""
+        return Calendar(year, self.day_first)
+
+    @property
+    def address(self) -> tuple[tuple[str, str], ...]:
+        """The parts of an address, by field, with what they are called."""
+        return (
+            ("street", "Street"), ("city", "City"), ("region", self.region),
+            ("postal_code", self.postal_code),
+        )  # fmt: skip

@@ -1,0 +1,141 @@
+"""Next year's file: what this year carries on, taken from the lines and records that say so."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+
+from half_yard.countries.comparison import amounts_of
+from half_yard.countries.offered import Question
+from half_yard.countries.pack import Pack
+from half_yard.countries.results import Computation
+from half_yard.figures import Carries, Line
+from half_yard.figures.rounding import to_cents
+from half_yard.records import Activity, Asset, Carryover, ClientFile, Entry
+from half_yard.records.amounts import LARGEST
+from half_yard.records.identifiers import numbered
+
+
+@dataclass(frozen=True, slots=True)
+class Carried:
+    """What a line gives to next year: how much in dollars, of which kind, and what it belongs to."""
+
+    line: Line
+    carries: Carries
+    of: str
+    amount: Decimal
+
+
+def carried_on(computation: Computation) -> Iterator[Carried]:
+    """Everything that the lines of a computation carry to next year."""
+    for sheet in computation.sheets:
+        for line in sheet.lines:
+            if line.carries is not None and line.figure.amount:
+                yield Carried(line, line.carries, sheet.about, line.figure.amount)
+
+
+def next_year(computation: Computation, pack: Pack) -> ClientFile:
+    """The file with which next year begins.
+
+    People, activities, assets with what was taken of them, elections and the rules of sorting go on; what
+    the lines carry becomes carryovers, or the first entry of the line that begins a year with it; the
+    amounts of this year stand beside those to come. Entries, statements, payers' forms and payments are of
+    their year and stay behind. Raises ValueError where an amount is more than a file can hold.
+    """
+    file = computation.file
+    ended = {key for key, activity in file.activities.items() if _has_ended(file, key, activity)}
+    activities = {
+        key: _activity(computation, pack, key) for key in sorted(file.activities) if key not in ended
+    }
+    together = _together(computation)
+    opening = pack.ledger.opening_lines
+    entries = [
+        Entry(
+            activity=of, date=datetime.date(file.tax_year + 1, 1, 1), payee="From last year",
+            line=opening[carries.kind], amount=amount,
+        )
+        for (carries, of), amount in together.items()
+        if carries.kind in opening and of in activities
+    ]  # fmt: skip
+    carryovers = [
+        Carryover(
+            kind=carries.kind, of=of, year=None if carries.year is None else str(carries.year),
+            book=carries.book, amount=amount,
+        )
+        for (carries, of), amount in together.items()
+        if carries.kind not in opening
+    ]  # fmt: skip
+    return ClientFile(
+        format=file.format,
+        format_version=file.format_version,
+        country=file.country,
+        tax_year=file.tax_year + 1,
+        household=file.household,
+        people=file.people,
+        activities=activities,
+        entries=numbered("entries", entries),
+        assets={key: _asset(computation, key, asset) for key, asset in file.assets.items()},
+        account_answers=file.account_answers,
+        sorting_rules=file.sorting_rules,
+        elections=pack.assets.elections_next_year(file),
+        short_years=file.short_years,
+        carryovers=numbered("carryovers", carryovers),
+    )
+
+
+def _together(computation: Computation) -> dict[tuple[Carries, str], Decimal]:
+    """What is carried, by kind and what it belongs to: the parts of co-owners together again."""
+    found: dict[tuple[Carries, str], Decimal] = {}
+    for each in carried_on(computation):
+        kept = (each.carries, each.of)
+        amount = found.get(kept, Decimal(0)) + to_cents(each.amount)
+        found[kept] = _that_fits(amount, each.line.title)
+    return found
+
+
+def _that_fits(amount: Decimal, what: str) -> Decimal:
+    """The amount, where a file can hold it. Raises ValueError, which says of what it is."""
+    if abs(amount) > LARGEST:
+        raise ValueError(f"“{what}” is {amount:,.2f}, more than a file can hold. Look for what was mistyped.")
+    return amount
+
+
+def _has_ended(file: ClientFile, key: str, activity: Activity) -> bool:
+    """Whether an activity has ended and has no assets: those stay with it."""
+    if activity.ended is None or activity.ended.year > file.tax_year:
+        return False
+    return not any(asset.activity == key for asset in file.assets.values())
+
+
+def _activity(computation: Computation, pack: Pack, key: str) -> Activity:
+    """An activity as it goes on: without what is asked anew every year, with this year's amounts."""
+    activity = computation.file.activities[key]
+    amounts = {
+        line: _that_fits(Decimal(amount), f"{activity.name}: {line}")
+        for line, amount in amounts_of(computation, pack, key).items()
+    }
+    return activity.model_copy(
+        update={
+            "answers": _still_true(activity.answers, pack.asked.activity_questions(activity.kind)),
+            "days_rented": None,
+            "days_personal": None,
+            "last_year": amounts,
+        }
+    )
+
+
+def _still_true(answers: Mapping[str, bool], questions: Sequence[Question]) -> dict[str, bool]:
+    anew = {question.key for question in questions if question.anew}
+    return {key: answer for key, answer in answers.items() if key not in anew}
+
+
+def _asset(computation: Computation, key: str, asset: Asset) -> Asset:
+    """An asset with what was taken of it up to now. One that has left stays: the tests of the year in which
+    it came still count it."""
+    story = computation.stories.get(key)
+    if story is None or not story.taken.amount:
+        return asset.model_copy(update={"made_from": None})
+    taken = _that_fits(story.taken.amount, asset.name)
+    return asset.model_copy(update={"made_from": None, "prior_depreciation": taken})

@@ -1,0 +1,190 @@
+"""What is asked for a return of the United States."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section
+from half_yard.books import Box
+from half_yard.countries.asked import Asked
+from half_yard.countries.offered import KindAdvice, ManyAnswers, Question
+from half_yard.countries.us.activity_codes import code_title, find_codes
+from half_yard.countries.us.business_or_rental import advise
+from half_yard.countries.us.carried_in import KINDS
+from half_yard.countries.us.form_boxes import PERSONS_BOXES
+from half_yard.countries.us.frame import FILING_STATUSES
+from half_yard.countries.us.identity import masked_payer
+from half_yard.countries.us.questions import ACTIVITY, CHOICES, SPOUSES
+from half_yard.records import Activity, ClientFile, Record
+from half_yard.records.choices import Option
+
+LAST_PAYMENT_MONTH = 3
+"""Nothing is paid towards a year before its April: a day of January is the last instalment's (Form
+1040-ES)."""
+# Schedule E, line 1b.
+PROPERTY_TYPES = (
+    "1 Single family residence", "2 Multi-family residence", "3 Vacation or short-term rental",
+    "4 Commercial", "5 Land", "7 Self-rental", "8 Other",
+)  # fmt: skip
+
+
+class UnitedStatesAsked(Asked):
+    """Filing status, Forms W-2, 1099-INT and 1099-DIV, estimated payments, Schedules C and E."""
+
+    carryovers: Mapping[str, str] = KINDS
+    regional_boxes = True
+
+    def household_fields(self, file: ClientFile) -> Sequence[Field]:
+        """The filing status."""
+        del file
+        options = tuple(FILING_STATUSES.items())
+        return [Field("/household/filing_status", "Filing status", FieldKind.CHOICE, options)]
+
+    def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:
+        """Blindness, for the additional standard deduction."""
+        del file
+        return [Field(f"/people/{person}/blind", "Blind", FieldKind.ANSWER, default=False)]
+
+    def sections(self, now: Now) -> Sequence[Section]:
+        """Wages, interest, dividends and estimated payments."""
+
+        def people(record: Record | None) -> Sequence[Option]:
+            del record
+            return [(key, person.name or key) for key, person in now().people.items()]
+
+        person = Column("Person", Kind.CHOICE, 112, "person", options=people)
+        number = Column(
+            "Number", Kind.TEXT, 86, "payer_number", hint="a known number fills in the payer",
+            masks=masked_payer,
+        )  # fmt: skip
+        payer = Column("Payer", Kind.TEXT, 120, "payer", stretch=True)
+        withheld = Column("Withheld", Kind.AMOUNT, 84, "withheld", optional=True)
+        owner = {"person": "owner"}
+        return [
+            Section(
+                collection="wages",
+                heading="Wages",
+                explanation="Form W-2",
+                noun="wages",
+                new_hint="new employer",
+                needed=("wages",),
+                columns=(
+                    number,
+                    Column("Employer", Kind.TEXT, 120, "employer", stretch=True),
+                    person,
+                    Column("Box 1", Kind.AMOUNT, 84, "wages", hint="taxable wages"),
+                    Column(
+                        "Box 3",
+                        Kind.AMOUNT,
+                        84,
+                        "social_security_wages",
+                        optional=True,
+                        hint="social security wages; left empty, they are taken to be the same as box 1",
+                    ),
+                    withheld,
+                ),
+                start=owner,
+                hint_column=1,
+                payer="employer",
+                boxes=True,
+            ),
+            Section(
+                collection="interest",
+                heading="Interest",
+                explanation="Form 1099-INT",
+                noun="interest",
+                new_hint="new payer",
+                needed=("interest",),
+                columns=(
+                    number,
+                    payer,
+                    person,
+                    Column("Interest", Kind.AMOUNT, 84, "interest", hint="box 1"),
+                    withheld,
+                ),
+                start=owner,
+                hint_column=1,
+                payer="payer",
+                boxes=True,
+            ),
+            Section(
+                collection="dividends",
+                heading="Dividends",
+                explanation="Form 1099-DIV",
+                noun="dividends",
+                new_hint="new payer",
+                needed=("ordinary",),
+                columns=(
+                    number,
+                    payer,
+                    person,
+                    Column("Ordinary", Kind.AMOUNT, 84, "ordinary", hint="box 1a, with the qualified"),
+                    Column("Qualified", Kind.AMOUNT, 84, "qualified", optional=True, hint="box 1b"),
+                    withheld,
+                ),
+                start=owner,
+                hint_column=1,
+                payer="payer",
+                boxes=True,
+            ),
+            Section(
+                collection="estimated_payments",
+                heading="Estimated tax payments",
+                explanation="for this tax year, also those paid in January after it",
+                noun="payment",
+                new_hint="month/day",
+                needed=("amount",),
+                columns=(
+                    Column("Paid on", Kind.DATE, 110, "date", next_year_until=LAST_PAYMENT_MONTH),
+                    Column("Amount", Kind.AMOUNT, 110, "amount"),
+                    Column("", Kind.COMPUTED, 40, shown=lambda _key: "", stretch=True),
+                ),
+            ),
+        ]
+
+    def boxes(self, collection: str) -> Sequence[Box]:
+        """The further boxes of Forms W-2, 1099-INT and 1099-DIV."""
+        return PERSONS_BOXES.get(collection, ())
+
+    def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """A business's code; a rental's kind of property and its days."""
+        path = f"/activities/{key}"
+        if file.activities[key].kind != "rental":
+            return [
+                Field(
+                    f"{path}/code", "Activity code", FieldKind.SEARCH, search=_found_codes,
+                    meaning=code_title, problem=_code_problem, hint="plain words, or six digits",
+                )
+            ]  # fmt: skip
+        types = tuple((item, item) for item in PROPERTY_TYPES)
+        return [
+            Field(f"{path}/property_type", "Kind of property", FieldKind.CHOICE, types),
+            Field(f"{path}/days_rented", "Days rented at a fair price", FieldKind.DAYS),
+            Field(f"{path}/days_personal", "Days of personal use", FieldKind.DAYS),
+        ]
+
+    def activity_questions(self, kind: str) -> Sequence[Question]:
+        """The questions whose answers shape the schedule."""
+        return ACTIVITY.get(kind, ())
+
+    def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
+        """The questions with several answers, but for those about spouses."""
+        return [question for question in CHOICES.get(kind, ()) if question is not SPOUSES]
+
+    def owners_choices(self, kind: str) -> Sequence[ManyAnswers]:
+        """How both spouses own it."""
+        return [question for question in CHOICES.get(kind, ()) if question is SPOUSES]
+
+    def kind_advice(self, activity: Activity) -> KindAdvice | None:
+        """Business or rental."""
+        return advise(activity)
+
+
+def _found_codes(typed: str) -> Sequence[Option]:
+    return [(item.code, item.title) for item in find_codes(typed)]
+
+
+def _code_problem(code: str) -> str:
+    if not code or code_title(code):
+        return ""
+    return f"{code} is not on the list of activity codes. Type plain words to find one."

@@ -1,0 +1,49 @@
+"""What is asked of an asset of the United States besides its row, by its class."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from half_yard.asked import Field, FieldKind
+from half_yard.countries.offered import Question
+from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM, YEARS
+from half_yard.countries.us.assets.rates import METHODS
+from half_yard.records import ClientFile
+
+
+def asset_fields(file: ClientFile, key: str, questions: Sequence[Question]) -> Iterator[Field]:
+    """The fields of an asset; none while its class is not chosen."""
+    path, asset, year = f"/assets/{key}", file.assets[key], file.tax_year
+    kind = CLASSES.get(asset.asset_class)
+    if kind is None:
+        return
+    if kind.key in TERM:
+        yield Field(f"{path}/months", "Months it runs", FieldKind.MONTHS)
+    if kind.recovery is not None:
+        yield Field(f"{path}/acquired", "Acquired", FieldKind.DATE, hint="if not when in service")
+        methods = tuple(item for item in METHODS.items() if item[0])
+        yield Field(f"{path}/method", "Method", FieldKind.CHOICE, methods)
+    if kind.own == YEARS:
+        for each in (year, year + 1):
+            yield Field(f"{path}/own_years/{each}", f"In {each}", FieldKind.AMOUNT, optional=True)
+    if kind.own == OUTPUT:
+        yield Field(f"{path}/units_in_all", "Output in all", FieldKind.AMOUNT, hint="hours, miles, units")
+        yield Field(f"{path}/units/{year}", f"Output of {year}", FieldKind.AMOUNT, optional=True)
+    if kind.may_be_expensed:
+        yield Field(f"{path}/expensed", "Section 179", FieldKind.AMOUNT, hint="part of its cost")
+    yield Field(f"{path}/share", "Business use, %", FieldKind.PERCENT, hint="100", optional=True)
+    yield Field(
+        f"{path}/shares/{year}", f"Of it in {year}, %", FieldKind.PERCENT, hint="as always", optional=True
+    )
+    others = tuple(
+        (other_key, other.name)
+        for other_key, other in sorted(file.assets.items())
+        if other.activity == asset.activity and other_key != key
+    )
+    if others:
+        yield Field(f"{path}/part_of", "Improves", FieldKind.CHOICE, others)
+    for question in questions:
+        yield Field(
+            f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,
+            hint=question.explanation,
+        )  # fmt: skip

@@ -1,0 +1,60 @@
+"""What an activity's assets carry on to its schedule, and each owner's part of it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.us.forms import form_4562, form_4797_part_iv
+from half_yard.countries.us.frame import BOOKS
+from half_yard.figures import NOTHING_ENTERED, Figure, total
+from half_yard.sharing import split
+
+
+@dataclass(frozen=True, slots=True)
+class OfAssets:
+    """What an activity's assets carry on: depreciation, amortization, and what they give back as income."""
+
+    depreciation: Figure = NOTHING_ENTERED
+    amortization: Figure = NOTHING_ENTERED
+    taken_back: Figure = NOTHING_ENTERED
+
+    @property
+    def figures(self) -> tuple[Figure, ...]:
+        """All that it carries."""
+        return self.depreciation, self.amortization, self.taken_back
+
+    def split(self, shares: Mapping[str, Figure]) -> dict[str, OfAssets]:
+        """Each owner's part."""
+        parts = [split(each, shares) for each in self.figures]
+        return {owner: OfAssets(*(part[owner] for part in parts)) for owner in shares}
+
+    @staticmethod
+    def together(parts: Sequence[OfAssets]) -> OfAssets:
+        """The parts of several owners added up again."""
+        columns = zip(*(part.figures for part in parts), strict=True)
+        return OfAssets(*(each[0] if len(each) == 1 else total(each, each[0].label) for each in columns))
+
+
+def of_activity(ask: Ask, activity: str) -> OfAssets:
+    """What the assets of an activity carry on, of all owners together."""
+    has_form = activity in ask(form_4562.with_form)
+    taken_back = activity in ask(form_4797_part_iv.with_recapture)
+    return OfAssets(
+        ask(form_4562.summary, activity)["total"] if has_form else NOTHING_ENTERED,
+        ask(form_4562.amortization, activity).get("amortization", NOTHING_ENTERED)
+        if has_form
+        else NOTHING_ENTERED,
+        ask(form_4797_part_iv.recapture, activity)["taken_back"] if taken_back else NOTHING_ENTERED,
+    )
+
+
+def of_owners(ask: Ask, activity: str) -> dict[str, OfAssets]:
+    """What the assets of an activity carry on, by owner."""
+    return ask(of_activity, activity).split(ask(BOOKS.shares, activity))
+
+
+def of_owner(ask: Ask, activity: str, person: str) -> OfAssets:
+    """An owner's part of what the assets of an activity carry on."""
+    return ask(of_owners, activity)[person]

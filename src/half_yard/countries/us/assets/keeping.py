@@ -1,0 +1,132 @@
+"""How the United States keeps assets: one by one, each with its years."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from decimal import Decimal
+
+from half_yard.asked import Field
+from half_yard.countries.asset_keeping import AssetKeeping
+from half_yard.countries.offered import (
+    AssetBases,
+    AssetKind,
+    FoundAmount,
+    ManyAnswers,
+    Purchase,
+    Question,
+    WhatIf,
+)
+from half_yard.countries.results import Computation, Projection, Treatment
+from half_yard.countries.us.assets.asked import asset_fields
+from half_yard.countries.us.assets.basis import ORIGINS, basis_amount, gain_basis_figure, loss_basis_figure
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.finding_classes import find_class
+from half_yard.countries.us.assets.otherwise import otherwise
+from half_yard.countries.us.assets.purchase import purchase_edit
+from half_yard.countries.us.assets.rates import METHODS
+from half_yard.countries.us.assets.sold import DISPOSALS
+from half_yard.countries.us.assets.special_allowance import (
+    OUT,
+    REDUCED,
+    SPLIT_FROM,
+    election_key,
+    elections_next_year,
+)
+from half_yard.countries.us.expensing_for_income import expensing_for_income
+from half_yard.countries.us.questions import ALLOWANCE, FORMULA
+from half_yard.records import Asset, ClientFile, Edit
+from half_yard.records.scenarios import Scenario
+
+
+class UnitedStatesAssets:
+    """Each asset with its basis, its years, three books, elections and a projection."""
+
+    expensing = "section 179"
+    allowance = "special allowance"
+    methods = METHODS
+    origins = ORIGINS
+    buildings = {key: CLASSES[key].title for key in ("residential_building", "nonresidential_building")}
+
+    def election_notes(self, computation: Computation) -> Sequence[str]:
+        """How near the mid-quarter convention is."""
+        there = computation.has_sheet("mid_quarter")
+        return computation.sheet("mid_quarter").notes if there else ()
+
+    def bases(self, asset: Asset) -> AssetBases:
+        """By how the asset came."""
+        return AssetBases(
+            basis_amount(asset), gain_basis_figure("", asset).amount, loss_basis_figure("", asset).amount
+        )
+
+    def purchase(self, file: ClientFile, bought: Purchase) -> tuple[Edit, str]:
+        """Building, land and loan costs."""
+        return purchase_edit(file, bought)
+
+    def treatments(self, file: ClientFile) -> Sequence[Treatment]:
+        """Regular tax, minimum tax, and the state books."""
+        # NumPy is imported when it is first needed: it would be a tenth of the start.
+        from half_yard.countries.us.assets.treatments import treatments  # noqa: PLC0415
+
+        return treatments(file)
+
+    def projection(self, file: ClientFile) -> Projection:
+        """The depreciation of all assets that count, regular tax."""
+        from half_yard.countries.us.assets.projection import project  # noqa: PLC0415
+
+        return project(file)
+
+    def otherwise(self, file: ClientFile, asked: WhatIf) -> Scenario:
+        """Other elections, or an asset sold."""
+        return otherwise(file, asked)
+
+    def expensing_for_income(self, file: ClientFile, asset: str, wanted: Decimal) -> FoundAmount:
+        """What to expense under section 179."""
+        return expensing_for_income(file, asset, wanted)
+
+    def year_elections(self, file: ClientFile) -> Sequence[ManyAnswers]:
+        """The special allowance by class (26 U.S.C. 168(k)(7), (10)), for classes of this year's property."""
+        used = {
+            asset.asset_class
+            for asset in file.assets.values()
+            if asset.in_service is not None and asset.in_service.year == file.tax_year
+        }
+        answers: tuple[tuple[str, str], ...] = ((OUT, "Elected out of it"),)
+        if file.tax_year == SPLIT_FROM:
+            answers = (*answers, (REDUCED, "The reduced instead of the whole"))
+        return [
+            ManyAnswers(
+                election_key(item.key), f"Special allowance, {item.short_title}", answers, "168(k)(7)"
+            )
+            for item in CLASSES.values()
+            if item.allowance and item.key in used
+        ]
+
+
+class UnitedStatesAssetKeeping(AssetKeeping):
+    """The classes of MACRS and of what is written off."""
+
+    kinds = tuple(
+        AssetKind(item.key, item.title, item.words, item.recovery is not None, item.facts)
+        for item in CLASSES.values()
+    )
+    disposals = DISPOSALS
+    one_by_one = UnitedStatesAssets()
+
+    def find_class(self, words: str, kind: str) -> str:
+        """By what things are called, or by years."""
+        return find_class(words, kind)
+
+    def fields(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """Months, method, years of its own, section 179 and use, as its class has them."""
+        return list(asset_fields(file, key, self.questions(file.assets[key].asset_class)))
+
+    def elections_next_year(self, file: ClientFile) -> Mapping[str, str]:
+        """An election of a year is for the property of that year."""
+        return elections_next_year(file)
+
+    def questions(self, asset_class: str) -> Sequence[Question]:
+        """The questions about what is depreciated."""
+        known = CLASSES.get(asset_class)
+        if known is None or known.recovery is None:
+            return ()
+        return (ALLOWANCE, FORMULA) if known.personal_property else (FORMULA,)

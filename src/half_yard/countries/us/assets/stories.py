@@ -1,0 +1,250 @@
+"""Depreciation of every asset of a file under MACRS (26 U.S.C. 168), for the tax year and over time."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.results import AssetStory
+from half_yard.countries.us.assets.amortization import FirstPart, amortized, first_part
+from half_yard.countries.us.assets.circumstances import Circumstances, circumstances
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.course import Course
+from half_yard.countries.us.assets.life import Life
+from half_yard.countries.us.assets.mid_quarter import QuarterTest, quarter_test, tested_in
+from half_yard.countries.us.assets.own_schedules import own_story
+from half_yard.countries.us.assets.special_allowance import allowance_of
+from half_yard.countries.us.assets.stops import stop
+from half_yard.countries.us.assets.year_rows import rows_of_course
+from half_yard.countries.us.frame import left_out, rules
+from half_yard.countries.us.year_rules import YearRules, rules_for
+from half_yard.depreciation import Convention, Start
+from half_yard.figures import Figure, stated, total
+from half_yard.records import Asset, ClientFile
+
+
+def asset_of(file: ClientFile, key: str) -> Asset:
+    """An asset, to be read of the file. Raises KeyError if there is none."""
+    return file.assets[key]
+
+
+def assets_of(file: ClientFile, keys: tuple[str, ...]) -> tuple[Asset, ...]:
+    """Several assets, to be read of the file. Raises KeyError if one is not there."""
+    return tuple(file.assets[key] for key in keys)
+
+
+# -- parts to ask for -------------------------------------------------------------------------------------
+
+
+def reasons(ask: Ask) -> dict[str, str]:
+    """Why an asset lands nowhere, by id; empty where nothing stops it."""
+    assets = ask.of(lambda file: file.assets)
+    return {key: stop(assets[key], each) for key, each in ask(around_all).items()}
+
+
+def around_all(ask: Ask) -> dict[str, Circumstances]:
+    """What decides about each asset besides its own record."""
+    return ask.of(_all_circumstances)
+
+
+def _all_circumstances(file: ClientFile) -> dict[str, Circumstances]:
+    return {key: circumstances(file, asset) for key, asset in sorted(file.assets.items())}
+
+
+def asset_stops(ask: Ask) -> dict[str, str]:
+    """What is stopped, by record path."""
+    return {f"/assets/{key}": reason for key, reason in ask(reasons).items() if reason}
+
+
+def counted(ask: Ask) -> tuple[str, ...]:
+    """The assets that nothing stops, in order."""
+    return tuple(key for key, reason in ask(reasons).items() if not reason)
+
+
+def by_activity(ask: Ask) -> dict[str, tuple[str, ...]]:
+    """The assets that nothing stops, by activity, of those that are on the return."""
+    out = ask(left_out)
+    return {key: keys for key, keys in ask(counted_by_activity).items() if key not in out}
+
+
+def _by_activity(file: ClientFile, keys: tuple[str, ...]) -> dict[str, tuple[str, ...]]:
+    found: dict[str, list[str]] = {}
+    for key in keys:
+        found.setdefault(file.assets[key].activity, []).append(key)
+    return {activity: tuple(found[activity]) for activity in sorted(found)}
+
+
+def on_return(ask: Ask) -> tuple[str, ...]:
+    """The assets that nothing stops, of activities that are on the return."""
+    return tuple(sorted(key for keys in ask(by_activity).values() for key in keys))
+
+
+def of_activity(ask: Ask, activity: str) -> tuple[str, ...]:
+    """The assets on the return of an activity."""
+    return ask(by_activity).get(activity, ())
+
+
+def with_assets(ask: Ask) -> tuple[str, ...]:
+    """The activities that have assets on the return."""
+    return tuple(ask(by_activity))
+
+
+def personal_by_year(ask: Ask) -> dict[int, tuple[str, ...]]:
+    """The personal property that nothing stops, by the year in which it was placed in service."""
+    return ask.of(_personal_by_year, ask(counted))
+
+
+def _personal_by_year(file: ClientFile, keys: tuple[str, ...]) -> dict[int, tuple[str, ...]]:
+    found: dict[int, list[str]] = {}
+    for key in keys:
+        if (year := tested_in(file.assets[key])) is not None:
+            found.setdefault(year, []).append(key)
+    return {year: tuple(each) for year, each in found.items()}
+
+
+def test_of_year(ask: Ask, year: int) -> QuarterTest:
+    """The mid-quarter test of a year's purchases."""
+    keys = ask(personal_by_year)[year]
+    bought = list(zip(keys, ask.of(assets_of, keys), strict=True))
+    return quarter_test(year, bought, ask.of(lambda file: file.short_years.get(str(year), 1)), ask(rules))
+
+
+def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
+    """What depreciation does to one asset that nothing stops, in its circumstances: an election that is taken
+    back brings the story back."""
+    asset = ask.of(asset_of, key)
+    year = tested_in(asset)
+    test = None if year is None else ask(test_of_year, year)
+    asset_class, placed = CLASSES[asset.asset_class], asset.in_service
+    if placed is None:
+        raise ValueError(f"{key} has no date in service")
+    if asset_class.section:
+        return amortized(key, asset, asset_class, around.tax_year, ask(first_part_of, key))
+    if asset_class.own:
+        return own_story(key, asset, asset_class, around.tax_year)
+    if asset_class.recovery is None:
+        none = stated(Decimal(0), f"{asset.name}: land is never depreciated", "26 U.S.C. 167; 168(f)")
+        return AssetStory(placed.year, none, "Land is never depreciated.", lambda: none, lambda: none, tuple)
+    course = Course.of(_life(key, asset, around, ask(rules), test))
+    index = around.tax_year - placed.year
+    this_year, parts = course.capped(index), course.at(index).parts(index)
+    if sum((part.amount for part in parts.values()), Decimal(0)) != this_year.amount:
+        parts = {}  # cut off at the basis that is left: the year stands as one
+    return AssetStory(
+        first_year=placed.year,
+        this_year=this_year,
+        summary=course.life.summary,
+        make_next_year=lambda: course.capped(index + 1),
+        make_prior=lambda: course.prior(index),
+        make_yearly=course.all_years,
+        parts=parts,
+        make_amounts=lambda: course.amounts,
+        taken_back=course.taken_back(index),
+        make_straight_line=lambda: course.straight_line(index),
+        make_rows=lambda: rows_of_course(course),
+    )
+
+
+def story_of(ask: Ask, key: str) -> AssetStory:
+    """What depreciation does to one asset that nothing stops. It is no part of its own."""
+    return ask(story, key, ask(around_all)[key])
+
+
+def first_part_of(ask: Ask, key: str) -> FirstPart | None:
+    """What is deducted at once of a cost that is written off, and over how many months the rest goes."""
+    asset = ask.of(asset_of, key)
+    together = ask.of(_like, asset.asset_class, asset.activity, ask(counted))
+    others = dict(zip(together, ask.of(assets_of, together), strict=True))
+    return first_part(key, asset, others, ask(rules))
+
+
+def _like(file: ClientFile, asset_class: str, activity: str, keys: tuple[str, ...]) -> tuple[str, ...]:
+    """The assets of a class and an activity."""
+    assets = file.assets
+    return tuple(
+        key for key in keys if (assets[key].asset_class, assets[key].activity) == (asset_class, activity)
+    )
+
+
+def counted_by_activity(ask: Ask) -> dict[str, tuple[str, ...]]:
+    """The assets that nothing stops, by activity."""
+    return ask.of(_by_activity, ask(counted))
+
+
+def stories_of(ask: Ask, activity: str) -> dict[str, AssetStory]:
+    """The stories of the assets of an activity."""
+    return {key: story_of(ask, key) for key in ask(counted_by_activity).get(activity, ())}
+
+
+def stories(ask: Ask) -> dict[str, AssetStory]:
+    """The story of every asset that nothing stops."""
+    each = [ask(stories_of, activity) for activity in ask(counted_by_activity)]
+    return dict(sorted(item for kept in each for item in kept.items()))
+
+
+def personal_property(ask: Ask) -> Figure:
+    """This year's depreciation of all but buildings."""
+    every = ask(stories)
+    taken = [every[key].this_year for key in ask.of(_personal, ask(counted))]
+    return total(taken, "this year's depreciation of personal property")
+
+
+def _personal(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
+    return tuple(key for key in keys if CLASSES[file.assets[key].asset_class].personal_property)
+
+
+def expensing_of_year(ask: Ask) -> tuple[str, ...]:
+    """The assets on the return that were placed in service in the tax year."""
+    year = ask.of(tax_year)
+    return ask.of(_placed_in, year, ask(on_return))
+
+
+def _placed_in(file: ClientFile, year: int, keys: tuple[str, ...]) -> tuple[str, ...]:
+    days = ((key, file.assets[key].in_service) for key in keys)
+    return tuple(key for key, placed in days if placed is not None and placed.year == year)
+
+
+# -- many at once -----------------------------------------------------------------------------------------
+
+
+def _life(key: str, asset: Asset, around: Circumstances, values: YearRules, test: QuarterTest | None) -> Life:
+    """The life of a depreciated asset under the convention that its year's test gives it."""
+    asset_class = CLASSES[asset.asset_class]
+    if asset.in_service is None:
+        raise ValueError(f"{key} has no date in service")
+    convention, choice = Convention.MID_MONTH, None
+    if test is not None and asset_class.personal_property:
+        convention = Convention.MID_QUARTER if test.applies else Convention.HALF_YEAR
+        choice = test.choice
+    start = Start.of(convention, asset.in_service, around.begins)
+    allowance = allowance_of(key, asset, asset_class, around.elected, values)
+    return Life.of(
+        key=key,
+        asset=asset,
+        start=start,
+        months=13 - around.begins,
+        convention=choice,
+        allowance=allowance,
+        rules=values,
+    )
+
+
+def lives(file: ClientFile) -> dict[str, Life]:
+    """The lives of all assets of a file that are depreciated and that nothing stops, without the way they
+    came about: what projections are made of."""
+    values = rules_for(file.tax_year)
+    around = {key: circumstances(file, asset) for key, asset in sorted(file.assets.items())}
+    going = {key: file.assets[key] for key, each in around.items() if not stop(file.assets[key], each)}
+    by_year: dict[int, list[tuple[str, Asset]]] = {}
+    for key, asset in going.items():
+        if (year := tested_in(asset)) is not None:
+            by_year.setdefault(year, []).append((key, asset))
+    tests = {
+        year: quarter_test(year, bought, file.short_years.get(str(year), 1), values)
+        for year, bought in by_year.items()
+    }
+    return {
+        key: _life(key, asset, around[key], values, tests.get(asset.in_service.year))
+        for key, asset in going.items()
+        if CLASSES[asset.asset_class].recovery is not None and asset.in_service is not None
+    }

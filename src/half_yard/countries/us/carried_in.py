@@ -1,0 +1,60 @@
+"""What earlier years carry into this one, by kind, as figures; and the kinds there are."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask, tax_year
+from half_yard.figures import Figure, entered, total
+from half_yard.records import Carryover, ClientFile
+
+SECTION_179 = "section_179"
+SECTION_1231 = "section_1231_loss"
+QUALIFIED_LOSS = "qualified_business_loss"
+KINDS = {
+    SECTION_179: "Section 179 deduction that was not allowed",
+    SECTION_1231: "Section 1231 losses of the last five years, not yet recaptured",
+    QUALIFIED_LOSS: "Qualified business loss (Form 8995, line 3)",
+}
+"""What may be carried in, by kind."""
+LOSSES = {SECTION_1231, QUALIFIED_LOSS}
+"""Kinds that are losses: typed below zero they count by their size."""
+BELOW_ZERO = "What is carried in of this kind is not below zero. Type it as last year's form prints it."
+TOO_OLD = "Losses of more than five years ago are not recaptured any more (26 U.S.C. 1231(c)(2)). Remove it."
+LOOKED_BACK = 5
+"""For how many years a net section 1231 loss is looked back to."""
+UNKNOWN = "No kind of carryover is chosen yet. Choose one."
+
+
+def carried_in(ask: Ask, kind: str) -> Figure:
+    """All that is carried in of a kind, as amounts above zero; nothing where nothing is."""
+    leaves = [leaf for _, leaf in ask(each_carried_in, kind)]
+    return leaves[0] if len(leaves) == 1 else total(leaves, KINDS[kind])
+
+
+def each_carried_in(ask: Ask, kind: str) -> tuple[tuple[int | None, Figure], ...]:
+    """What is carried in of a kind, each with the year that it comes from, as amounts above zero."""
+    stopped = ask(carryover_stops)
+    return tuple(
+        (
+            None if item.year is None else int(item.year),
+            entered(abs(item.amount), KINDS[kind], f"/carryovers/{key}/amount", item.reckoning),
+        )
+        for key, item in ask.of(_of_kind, kind)
+        if f"/carryovers/{key}" not in stopped
+    )
+
+
+def carryover_stops(ask: Ask) -> dict[str, str]:
+    """Why a carryover counts nowhere, by record path."""
+    stops, year = {}, ask.of(tax_year)
+    for key, item in sorted(ask.of(lambda file: file.carryovers).items()):
+        if item.kind not in KINDS:
+            stops[f"/carryovers/{key}"] = UNKNOWN
+        elif item.amount < 0 and item.kind not in LOSSES:
+            stops[f"/carryovers/{key}"] = BELOW_ZERO
+        elif item.kind == SECTION_1231 and item.year is not None and int(item.year) < year - LOOKED_BACK:
+            stops[f"/carryovers/{key}"] = TOO_OLD
+    return stops
+
+
+def _of_kind(file: ClientFile, kind: str) -> tuple[tuple[str, Carryover], ...]:
+    return tuple((key, item) for key, item in sorted(file.carryovers.items()) if item.kind == kind)

@@ -1,0 +1,176 @@
+"""Form 4562 of one activity: what is expensed, depreciated and amortized, and the worksheet behind it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.us.assets import stories
+from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, YEARS, AssetClass
+from half_yard.countries.us.assets.rates import ALTERNATIVE
+from half_yard.countries.us.assets.uses import share_of_year
+from half_yard.countries.us.forms import section_179
+from half_yard.countries.us.frame import rules
+from half_yard.figures import Figure, Form, Lines, Page, Role, total
+from half_yard.records import Asset
+
+REGULAR = "regular"
+TITLES = {"expensed": "section 179", "allowance": "special allowance"}
+OTHER_DEPRECIATION = (
+    ("15", "Property under a section 168(f)(1) election", OUTPUT),
+    ("16", "Other depreciation (schedules of its own)", YEARS),
+)
+ADS_LINES = {Decimal(12): "20b", Decimal(30): "20c", Decimal(40): "20d"}
+
+
+def with_form(ask: Ask) -> tuple[str, ...]:
+    """The activities with a form: those that have assets, or part of a section 179 deduction."""
+    return tuple(sorted({*ask(stories.with_assets), *ask(section_179.expensing_activities)}))
+
+
+def assets_of(ask: Ask, activity: str) -> dict[str, Asset]:
+    """The assets on the form, by id."""
+    keys = ask(stories.of_activity, activity)
+    return dict(zip(keys, ask.of(stories.assets_of, keys), strict=True))
+
+
+@Form
+def worksheet(ask: Ask, activity: str) -> Page:
+    """Every asset of the activity with what it takes this year."""
+    name = ask.of(activity_of, activity).name
+    return Page(f"depreciation.{activity}", "Depreciation worksheet", name, about=activity)
+
+
+@worksheet.part
+def by_asset(page: Page, ask: Ask, activity: str) -> None:
+    """A line for each asset, or for each part of its year that the form shows apart."""
+    figures, every = [], ask(stories.stories_of, activity)
+    for number, (key, asset) in enumerate(ask(assets_of, activity).items(), 1):
+        story = every[key]
+        for part, figure in (story.parts or {REGULAR: story.this_year}).items():
+            title = f"{asset.name} ({story.summary})" if part == REGULAR else f"{asset.name}: {TITLES[part]}"
+            figures.append(page.exact_line(_key(key, part), str(number), title, figure))
+    page.exact_line("total", "", "Depreciation and amortization", total(figures), Role.TOTAL)
+
+
+def _key(asset: str, part: str) -> str:
+    return asset if part == REGULAR else f"{asset}.{part}"
+
+
+@Form
+def form_4562(ask: Ask, activity: str) -> Page:
+    """One for each activity. Without what section 179 would let it deduct it is a worksheet of its own."""
+    without = activity in ask(section_179.expensing_activities) and ask.assumes(section_179.WITHOUT_EXPENSING)
+    begins, form = ("before_section_179.", "Form 4562 before section 179") if without else ("", "Form 4562")
+    name, numbers = ask.of(activity_of, activity).name, ask(rules).numbers("form_4562")
+    return Page(f"{begins}form_4562.{activity}", form, name, numbers, about=activity, assets=not without)
+
+
+@form_4562.part
+def summary(page: Page, ask: Ask, activity: str) -> None:
+    """Lines 12 to 22, with part V, which is printed behind the rest on paper."""
+    assets, year = ask(assets_of, activity), ask.of(tax_year)
+    of_assets = ask(by_asset, activity)
+    classes = {key: CLASSES[asset.asset_class] for key, asset in assets.items()}
+    listed = [key for key, item in classes.items() if item.listed]
+    own = [key for key, item in classes.items() if item.own]
+    apart = {key for key, item in classes.items() if item.section or item.listed or item.own}
+    plain = [key for key in classes if key not in apart]
+    new = _new(assets, year)
+    lines: list[Figure] = []
+    deduction = ask(section_179.expensed, activity)
+    if deduction is not None:
+        page.section = "Part I · Election to expense (section 179)"
+        title = "Section 179 deduction, this activity's part"
+        lines.append(page.line("expensed", "12", title, deduction))
+    page.section = "Part II · Special depreciation allowance"
+    allowance = _parts(of_assets, (key for key in plain if key in new), "allowance")
+    if allowance:
+        title = "Special allowance for property that is not listed"
+        lines.append(page.line("allowance", "14", title, total(allowance)))
+    for number, title, kind in OTHER_DEPRECIATION:
+        of_kind = [key for key in own if classes[key].own == kind]
+        if of_kind:
+            lines.append(page.line(f"other_{kind}", number, title, total(_parts(of_assets, of_kind))))
+    page.section = "Part III · MACRS depreciation"
+    earlier = total(_parts(of_assets, (key for key in plain if key not in new)))
+    title = "Assets placed in service in tax years before this one"
+    lines.append(page.line("earlier_years", "17", title, earlier))
+    for asset_class in CLASSES.values():
+        of_class = [key for key in plain if key in new and classes[key] is asset_class]
+        lines += _placed_this_year(page, asset_class, of_class, assets, of_assets)
+    if listed:
+        half = ask(rules).amount("listed_use_test")
+        more = [key for key in listed if share_of_year(assets[key], year) > half]
+        less = [key for key in listed if key not in more]
+        lines.append(_listed(page, of_assets, more, less))
+    page.section = "Part IV · Summary"
+    page.line("total", "22", "Depreciation in all", total(lines), Role.TOTAL)
+
+
+def _new(assets: Mapping[str, Asset], year: int) -> set[str]:
+    """The assets that were placed in service in a year."""
+    return {key for key, asset in assets.items() if asset.in_service and asset.in_service.year == year}
+
+
+def _parts(of_assets: Lines, keys: Iterable[str], part: str = REGULAR) -> list[Figure]:
+    """This part of these assets' year, from their worksheet."""
+    return [of_assets[_key(key, part)] for key in keys if _key(key, part) in of_assets]
+
+
+def _placed_this_year(
+    page: Page, asset_class: AssetClass, keys: list[str], assets: Mapping[str, Asset], of_assets: Lines
+) -> list[Figure]:
+    """Lines 19 and 20 of a class: by the general and by the alternative system."""
+    lines = []
+    for method in ("", ALTERNATIVE):
+        by_method = [key for key in keys if (assets[key].method == ALTERNATIVE) == bool(method)]
+        if not by_method or asset_class.recovery is None:
+            continue
+        number = ADS_LINES.get(asset_class.alternative, "20a") if method else f"19{asset_class.form_line}"
+        system = " (alternative system)" if method else ""
+        lines.append(
+            page.line(
+                f"new_{asset_class.key}{'_ads' if method else ''}", number,
+                f"Placed in service this year: {asset_class.title}{system}",
+                total(_parts(of_assets, by_method)),
+            )
+        )  # fmt: skip
+    return lines
+
+
+def _listed(page: Page, of_assets: Lines, more: list[str], less: list[str]) -> Figure:
+    """Part V: listed property used more than half for the business, and the other; its total goes to line
+    21."""
+    page.section = "Part V · Listed property"
+    allowance = page.line(
+        "listed_allowance", "25", "Special allowance for listed property",
+        total(_parts(of_assets, more, "allowance")),
+    )  # fmt: skip
+    regular = page.line(
+        "listed_regular", "26", "Used more than half for the business", total(_parts(of_assets, more))
+    )
+    slower = page.line(
+        "listed_slower", "27", "Used half or less for the business", total(_parts(of_assets, less))
+    )
+    whole = page.line("listed_total", "28", "Listed property in all", allowance + regular + slower)
+    return page.line("listed", "21", "Listed property (line 28)", whole)
+
+
+@form_4562.part
+def amortization(page: Page, ask: Ask, activity: str) -> None:
+    """Part VI, where costs are written off."""
+    assets, of_assets = ask(assets_of, activity), ask(by_asset, activity)
+    keys = [key for key, asset in assets.items() if CLASSES[asset.asset_class].section]
+    if not keys:
+        return
+    page.section = "Part VI · Amortization"
+    new = _new(assets, ask.of(tax_year))
+    begun = total(_parts(of_assets, [key for key in keys if key in new]))
+    before = total(_parts(of_assets, [key for key in keys if key not in new]))
+    lines = (
+        page.line("amortization_begun", "42", "Costs that begin this year", begun),
+        page.line("amortization_before", "43", "Costs that began before this year", before),
+    )
+    page.line("amortization", "44", "Total amortization", total(lines), Role.SUBTOTAL)

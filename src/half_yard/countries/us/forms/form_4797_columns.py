@@ -1,0 +1,187 @@
+"""One asset that left service: its column of Form 4797, part III."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.results import AssetStory
+from half_yard.countries.us import gaps
+from half_yard.countries.us.assets import stories
+from half_yard.countries.us.assets.basis import (
+    INHERITED,
+    donor_depreciation,
+    gain_basis_figure,
+    loss_basis_figure,
+    origin_of,
+)
+from half_yard.countries.us.assets.classes import CLASSES, SHORT_LIVED_REAL
+from half_yard.countries.us.assets.sold import CASUALTY, EXCHANGE
+from half_yard.countries.us.assets.uses import WHOLE, share_of_year
+from half_yard.countries.us.frame import people
+from half_yard.figures import (
+    NOT_BELOW_ZERO,
+    Choice,
+    Figure,
+    Line,
+    Page,
+    Role,
+    difference,
+    entered,
+    not_below_zero,
+    smaller_of,
+    stated,
+    total,
+)
+from half_yard.records import Asset
+from half_yard.records.amounts import HUNDRED
+
+ROLES = {
+    "gain": Role.RESULT,
+    "ordinary": Role.SUBTOTAL,
+    "ordinary_1250": Role.SUBTOTAL,
+    "unrecaptured": Role.SUBTOTAL,
+}
+"""What came of an asset, and what of it is taxed otherwise."""
+Put = Callable[[str, str, str, Figure], Figure]
+Parts = Sequence[Figure | None]
+"""Parts of one by which an amount is multiplied; None for the whole."""
+
+
+@dataclass(frozen=True, eq=False)
+class Sold:
+    """One asset on the form: whether it was held for more than a year and lost by casualty, its gain or loss,
+    what of a gain is ordinary or unrecaptured section 1250 gain, and its lines."""
+
+    long_held: bool
+    casualty: bool
+    gain: Figure
+    recapture: Figure
+    unrecaptured: Figure
+    lines: Sequence[Line]
+
+
+def fill_column(page: Page, ask: Ask, key: str) -> Sold:
+    """Fill in one asset's column. Its lines carry the asset's id."""
+    asset, story = ask.of(stories.asset_of, key), stories.story_of(ask, key)
+    page.section = f"Part III · {asset.name or 'Asset'}"
+
+    def put(name: str, number: str, title: str, figure: Figure) -> Figure:
+        return page.line(f"{key}.{name}", number, title, figure, ROLES.get(name, Role.LINE))
+
+    parts = [_part_on_return(ask, asset), _business_part(key, asset)]
+
+    def ours(figure: Figure) -> Figure:
+        return _times(figure, parts)
+
+    price = entered(asset.proceeds or Decimal(0), "proceeds", f"/assets/{key}/proceeds")
+    selling = entered(asset.selling_costs or Decimal(0), "expense of sale", f"/assets/{key}/selling_costs")
+    own_taken = story.taken
+    donors = donor_depreciation(key, asset)
+    taken = own_taken if donors is None else total((own_taken, donors), own_taken.label)
+    proceeds = put("proceeds", "20", "Gross sales price", ours(price))
+    unadjusted = _basis_that_counts(key, asset, price, selling, own_taken)
+    basis = ours(total(filter(None, (unadjusted, donors, selling)), "basis and expense of sale"))
+    cost = put("cost", "21", "Cost and expense of sale", basis)
+    depreciation = put("depreciation", "22", "Depreciation allowed or allowable", _times(taken, parts[:1]))
+    adjusted = put("basis", "23", "Adjusted basis", cost - depreciation)
+    result = proceeds - adjusted
+    if _between(key, asset, price, selling, own_taken):
+        result = stated(
+            Decimal(0), "between the basis for a gain and that for a loss: neither", "26 CFR 1.1015-1(a)(2)"
+        )
+    if asset.disposal == EXCHANGE:
+        result = result.marked(gaps.exchange(f"/assets/{key}/disposal"))
+    gain = put("gain", "24", "Gain or loss", result)
+    recapture, unrecaptured = NOT_BELOW_ZERO, NOT_BELOW_ZERO
+    if gain.amount > 0 and held_long(asset):
+        recapture, unrecaptured = _recapture(
+            put=put, key=key, asset=asset, gain=gain, depreciation=depreciation, story=story, parts=parts[:1]
+        )
+    lost = asset.disposal == CASUALTY
+    return Sold(held_long(asset), lost, gain, recapture, unrecaptured, tuple(page.lines))
+
+
+def _basis_that_counts(key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure) -> Figure:
+    """The basis for a gain where there is one, else that for a loss."""
+    for_gain = gain_basis_figure(key, asset)
+    if price.amount - selling.amount - (for_gain.amount - taken.amount) >= 0:
+        return for_gain
+    return loss_basis_figure(key, asset)
+
+
+def _between(key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure) -> bool:
+    """Whether there is a loss by the basis for a gain, and a gain by the basis for a loss."""
+    net = price.amount - selling.amount + taken.amount
+    return loss_basis_figure(key, asset).amount < net < gain_basis_figure(key, asset).amount
+
+
+def _recapture(
+    put: Put, key: str, asset: Asset, gain: Figure, depreciation: Figure, story: AssetStory, parts: Parts
+) -> tuple[Figure, Figure]:
+    """What of a gain is ordinary (26 U.S.C. 1245, 1250), and what is unrecaptured section 1250 gain
+    (1(h)(6))."""
+    if not CLASSES[asset.asset_class].section_1250:
+        smaller = smaller_of(gain, depreciation)
+        return put("ordinary", "25b", "Ordinary part of the gain", smaller), NOT_BELOW_ZERO
+    ordinary = []
+    if asset.expensed:
+        # An improvement that was expensed is section 1245 property so far (1245(a)(3)(C)).
+        elected = entered(asset.expensed, "expensed (section 179)", f"/assets/{key}/expensed")
+        expensed = smaller_of(gain, _times(elected, parts))
+        ordinary.append(put("ordinary", "25b", "Ordinary: what was expensed", expensed))
+    if asset.asset_class in SHORT_LIVED_REAL and story.make_straight_line is not None:
+        straight = _times(story.make_straight_line(), parts)
+        over = not_below_zero(difference(depreciation, straight))
+        additional = put("additional", "26a", "Depreciation above straight line", over)
+        smaller = smaller_of(difference(gain, *ordinary), additional)
+        ordinary.append(put("ordinary_1250", "26g", "Ordinary part of the gain", smaller))
+    rest = smaller_of(difference(gain, *ordinary), difference(depreciation, *ordinary))
+    return total(ordinary), put("unrecaptured", "", "Unrecaptured section 1250 gain", rest)
+
+
+def held_long(asset: Asset) -> bool:
+    """Whether it was held for more than a year (26 U.S.C. 1231(b)(1)), from the day after it came. What was
+    inherited always was (1223(9))."""
+    start, end = asset.acquired or asset.in_service, asset.disposed
+    if start is None or end is None:
+        return False
+    if origin_of(asset) == INHERITED:
+        return True
+    return (end.year - start.year, end.month, end.day) > (1, start.month, start.day)
+
+
+def _part_on_return(ask: Ask, asset: Asset) -> Figure | None:
+    """The part of the activity that belongs to people on the return; None where that is all of it."""
+    owners, on_it = ask.of(activity_of, asset.activity).owners, ask(people)
+    part = sum((share for person, share in owners.items() if person in on_it), Decimal(0)) / HUNDRED
+    return None if part == WHOLE else stated(part, "part of the people on the return")
+
+
+def _business_part(key: str, asset: Asset) -> Figure | None:
+    """The part of a sale that is the business's: as said, or the use that was the same in all years, or their
+    average (common practice, no source). None where that is all of it."""
+    path = f"/assets/{key}"
+    if asset.sale_share is not None:
+        return entered(asset.sale_share / HUNDRED, "business part of the sale", f"{path}/sale_share")
+    if asset.in_service is None or asset.disposed is None:
+        return None
+    years = range(asset.in_service.year, asset.disposed.year + 1)
+    uses = [share_of_year(asset, year) for year in years]
+    if all(use == WHOLE for use in uses):
+        return None
+    if len(set(uses)) == 1:
+        return entered(uses[0], "business use", f"{path}/share")
+    average = stated(sum(uses, Decimal(0)) / len(uses), "average business use of its years")
+    words = "Business part of the sale: the average of its years (common practice, no source)"
+    return average.because(Choice(words, f"{path}/sale_share"))
+
+
+def _times(figure: Figure, parts: Parts) -> Figure:
+    made = figure
+    for part in parts:
+        if part is not None:
+            made = (made * part).in_cents().named(figure.label)
+    return made

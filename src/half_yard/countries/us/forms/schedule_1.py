@@ -1,0 +1,45 @@
+"""Schedule 1 (Form 1040): additional income and adjustments to income."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.us.forms import form_4797, schedule_c, schedule_e, schedule_se
+from half_yard.countries.us.frame import rules
+from half_yard.countries.us.own_income import own_income
+from half_yard.figures import Form, Page, Role, total
+
+
+@Form
+def schedule_1(ask: Ask) -> Page:
+    """One for the return."""
+    return Page("schedule_1", "Schedule 1", "", ask(rules).numbers("schedule_1"))
+
+
+@schedule_1.part
+def additional_income(page: Page, ask: Ask) -> None:
+    """Part I, lines 3 to 10."""
+    page.section = "Part I · Additional income"
+    profits = [ask(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
+    business = page.line("business_income", "3", "Business income or loss", total(profits))
+    sales = [figure for figure in (ask(form_4797.ordinary_gain),) if figure is not None]
+    gains = page.line("other_gains", "4", "Other gains or losses (Form 4797)", total(sales))
+    rentals = total(ask(schedule_e.rental_results))
+    rental = page.line("rental_income", "5", "Rental real estate (Schedule E)", rentals)
+    whole = total((business, gains, rental))
+    page.line("additional_income", "10", "Total additional income", whole, Role.TOTAL)
+
+
+@schedule_1.part
+def adjustments(page: Page, ask: Ask) -> None:
+    """Part II, lines 15 to 26."""
+    page.section = "Part II · Adjustments to income"
+    taxes = [ask(schedule_se.tax, person) for person in ask(schedule_se.persons_with_business)]
+    half = page.line(
+        "half_self_employment_tax", "15", "Deductible part of self-employment tax",
+        total(each["deductible_part"] for each in taxes),
+    )  # fmt: skip
+    penalty = page.line(
+        "early_withdrawal", "18", "Penalty on early withdrawal of savings",
+        total(ask(own_income).early_withdrawal),
+    )  # fmt: skip
+    page.line("adjustments", "26", "Total adjustments to income", half + penalty, Role.TOTAL)

@@ -1,0 +1,155 @@
+"""Schedule E (Form 1040), part I: income or loss from rental real estate."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.us import gaps
+from half_yard.countries.us.assets import carried_on
+from half_yard.countries.us.assets.carried_on import OfAssets
+from half_yard.countries.us.forms import form_8582
+from half_yard.countries.us.forms.other_expenses import other_expenses
+from half_yard.countries.us.frame import BOOKS, of_kind, one_line, owners_on_return, rules, wholly_on_return
+from half_yard.countries.us.questions import ask_answer
+from half_yard.countries.us.statement_lines import RENTAL_EXPENSES
+from half_yard.figures import NOTHING_ENTERED, Figure, Form, Mark, Page, Role, carried, total
+from half_yard.records import Activity
+from half_yard.review import shares_add_up
+
+
+def properties(ask: Ask) -> tuple[str, ...]:
+    """The rentals of which something belongs to people on the return."""
+    return tuple(
+        key for key in ask(of_kind, "rental") if ask(wholly_on_return, key) or ask(owners_on_return, key)
+    )
+
+
+@Form
+def property_lines(ask: Ask, key: str) -> Page:
+    """One property."""
+    activity = ask.of(activity_of, key)
+    return Page(
+        f"schedule_e.{key}", "Schedule E", activity.name, ask(rules).numbers("schedule_e"), about=key,
+        statement=True,
+        facts=(
+            ("1a · Address", one_line(activity.address)),
+            ("1b · Type", activity.property_type),
+            ("2 · Fair rental days", _count(activity.days_rented)),
+            ("2 · Personal use days", _count(activity.days_personal)),
+            (
+                "2 · Qualified joint venture",
+                "Yes" if activity.choices.get("spouses") == "joint_venture" else "",
+            ),
+            (
+                "A · Payments needing Forms 1099",
+                "Yes" if ask_answer("rental", "paid_contractors", activity.answers) else "No",
+            ),
+        ),
+    )  # fmt: skip
+
+
+def _count(days: int | None) -> str:
+    return "" if days is None else str(days)
+
+
+def on(ask: Ask, key: str, line: str) -> Figure:
+    """The part of a line of the books that is on this return, in cents. Where all of it is, nothing is split;
+    a couple files one sheet for both, and their parts are added up again."""
+    if ask(wholly_on_return, key):
+        return ask(BOOKS.totals, key).get(line, NOTHING_ENTERED)
+    parts = [BOOKS.owned_line(ask, key, line, person) for person in ask(owners_on_return, key)]
+    return parts[0] if len(parts) == 1 else total(parts, parts[0].label)
+
+
+def assets_of(ask: Ask, key: str) -> OfAssets:
+    """What the property's assets carry on to this return."""
+    if ask(wholly_on_return, key):
+        return ask(carried_on.of_activity, key)
+    return OfAssets.together([ask(carried_on.of_owner, key, person) for person in ask(owners_on_return, key)])
+
+
+@property_lines.part
+def result(page: Page, ask: Ask, key: str) -> None:
+    """Lines 3 to 21."""
+    activity, assets = ask.of(activity_of, key), ask(assets_of, key)
+    page.section = "Part I · Income"
+    received = on(ask, key, "rents")
+    if assets.taken_back.amount:
+        received += assets.taken_back  # Form 4797, line 35: on the form of the deduction
+    rents = page.line("rents", "3", "Rents received", received.marked(*_marks(key, activity)))
+    page.section = "Expenses"
+    expenses = []
+    for line in RENTAL_EXPENSES:
+        if line.key == "other_expenses":
+            title = "Depreciation (Form 4562)"
+            expenses.append(page.line("depreciation", "18", title, assets.depreciation, Role.COST))
+            named = other_expenses(page, activity, lambda own: on(ask, key, own), assets, line.number)
+            whole = total(named, line.title)
+            expenses.append(page.line(line.key, line.number, line.title, whole))
+        else:
+            expenses.append(page.line(line.key, line.number, line.title, on(ask, key, line.key)))
+    page.section = ""
+    costs = page.line("total_expenses", "20", "Total expenses", total(expenses), Role.TOTAL)
+    page.line("income_or_loss", "21", "Income or loss", rents - costs, Role.RESULT)
+
+
+def _marks(key: str, activity: Activity) -> list[Mark]:
+    marks = []
+    if activity.days_personal:
+        marks.append(gaps.personal_use(f"/activities/{key}"))
+    if not shares_add_up(activity):
+        marks.append(gaps.shares(f"/activities/{key}"))
+    return marks
+
+
+@property_lines.part
+def allowed_loss(page: Page, ask: Ask, key: str) -> None:
+    """Line 22, where there is a loss, under the loss rules."""
+    loss = ask(result, key)["income_or_loss"]
+    if loss.amount < 0:
+        allowed = ask(form_8582.loss_treatment).applied(carried(loss))
+        page.line("allowed_loss", "22", "Deductible rental loss after limitation", allowed, Role.LIMITED)
+
+
+@Form
+def schedule_e(ask: Ask) -> Page:
+    """All properties together."""
+    return Page("schedule_e", "Schedule E", "all properties", ask(rules).numbers("schedule_e"))
+
+
+@schedule_e.part
+def totals(page: Page, ask: Ask) -> None:
+    """Lines 23 to 26."""
+    each = [ask(result, key) for key in ask(properties)]
+    page.section = "Part I · Totals of all properties"
+    page.line("all_rents", "23a", "Rents of all properties", total(one["rents"] for one in each))
+    page.line(
+        "all_mortgage_interest", "23c", "Mortgage interest of all properties",
+        total(one["mortgage_interest"] for one in each),
+    )  # fmt: skip
+    page.line(
+        "all_depreciation",
+        "23d",
+        "Depreciation of all properties",
+        total(one["depreciation"] for one in each),
+    )
+    page.line(
+        "all_expenses", "23e", "Expenses of all properties", total(one["total_expenses"] for one in each)
+    )
+    results = [one["income_or_loss"] for one in each]
+    income = page.line(
+        "income", "24", "Income of the properties that have some",
+        total(figure for figure in results if figure.amount >= 0),
+    )  # fmt: skip
+    losses = [
+        ask(allowed_loss, key)["allowed_loss"]
+        for key, figure in zip(ask(properties), results, strict=True)
+        if figure.amount < 0
+    ]
+    loss = page.line("losses", "25", "Losses that are allowed (line 22)", total(losses))
+    whole = (income + loss).marked(*ask(form_8582.loss_treatment).marks)
+    page.line("total", "26", "Total rental real estate income or loss", whole, Role.TOTAL)
+
+
+def rental_results(ask: Ask) -> tuple[Figure, ...]:
+    """Line 26, where there is a property."""
+    return (ask(totals)["total"],) if ask(properties) else ()

@@ -1,0 +1,106 @@
+"""Schedule SE (Form 1040), Self-Employment Tax, for one person (26 U.S.C. 1401, 1402)."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.us.forms import schedule_c
+from half_yard.countries.us.frame import BOOKS, people, rules
+from half_yard.countries.us.own_income import social_security_wages
+from half_yard.figures import (
+    NOTHING,
+    Figure,
+    Form,
+    Page,
+    Role,
+    above,
+    below,
+    carried,
+    difference,
+    not_below_zero,
+    smaller_of,
+    stated,
+    total,
+)
+from half_yard.figures.explain import percent_text
+
+
+def persons_with_business(ask: Ask) -> tuple[str, ...]:
+    """The people on the return who have a business."""
+    owners = {person for _, person in ask(schedule_c.businesses)}
+    return tuple(person for person in ask(people) if person in owners)
+
+
+@Form
+def schedule_se(ask: Ask, person: str) -> Page:
+    """Whose it is."""
+    numbers = ask(rules).numbers("schedule_se")
+    return Page(f"schedule_se.{person}", "Schedule SE", ask(BOOKS.name, person), numbers, about=person)
+
+
+@schedule_se.part
+def profits(page: Page, ask: Ask, person: str) -> None:
+    """Lines 2 and 3."""
+    page.section = "Part I · Self-employment tax"
+    own = [each for each in ask(schedule_c.businesses) if each[1] == person]
+    each = [ask(schedule_c.result, *business)["net_profit"] for business in own]
+    profit = page.line("net_profit", "2", "Net profit or loss from Schedule C", total(each))
+    page.line("combined", "3", "Net profit or loss in all", profit)
+
+
+def earned(ask: Ask, person: str) -> Figure:
+    """Net earnings to the cent: rounding the line must not bring a tax about."""
+    combined = ask(profits, person)["combined"]
+    factor = ask(rules).figure("self_employment_net_earnings_factor", label="part of profit that counts")
+    is_profit = above(combined, NOTHING)
+    return (combined * factor if is_profit else carried(combined)).where(is_profit)
+
+
+@schedule_se.part
+def net_earnings(page: Page, ask: Ask, person: str) -> None:
+    """Line 4."""
+    page.section = "Part I · Self-employment tax"
+    factor = percent_text(ask(rules).amount("self_employment_net_earnings_factor"))
+    title = f"Net earnings, {factor} of a profit, all of a loss"
+    page.line("net_earnings", "4a", title, ask(earned, person))
+
+
+@schedule_se.part
+def tax(page: Page, ask: Ask, person: str) -> None:
+    """Lines 6 to 13: the two taxes, the first only up to the wage base that wages leave."""
+    page.section = "Part I · Self-employment tax"
+    net = ask(net_earnings, person)["net_earnings"]
+    floor = ask(rules).figure("self_employment_floor", label="net earnings below which there is no tax")
+    if too_little := below(ask(earned, person), floor):
+        words = f"Net earnings are below ${floor.amount}: no self-employment tax is due."
+        page.notes.append(words)
+        none = stated(Decimal(0), words, "26 U.S.C. 1402(b)(2)").where(too_little)
+        whole = page.line("tax", "12", "Self-employment tax", none, Role.TOTAL)
+    else:
+        whole = page.line(
+            "tax", "12", "Self-employment tax", _taxes(page, ask, person, net).where(too_little), Role.TOTAL
+        )
+    half = ask(rules).figure("self_employment_deductible_part", label="part of the tax that is deducted")
+    page.line("deductible_part", "13", "Deduction for one-half of self-employment tax", whole * half)
+
+
+def _taxes(page: Page, ask: Ask, person: str, net: Figure) -> Figure:
+    """Lines 6 to 11."""
+    values = ask(rules)
+    earnings = page.line("earnings", "6", "Net earnings that are taxed", net)
+    base = values.figure("social_security_wage_base", label="Social security wage base")
+    maximum = page.line("wage_base", "7", "Most earnings subject to social security tax", base)
+    on_wages = page.line("wages", "8d", "Social security wages", total(ask(social_security_wages, person)))
+    room = not_below_zero(difference(maximum, on_wages, label="wage base less wages"))
+    left = page.line("room", "9", "Wage base that is left", room)
+    oasdi_rate = values.figure("self_employment_oasdi_rate", label="social security rate")
+    oasdi = page.line(
+        "social_security", "10",
+        f"Social security tax, {percent_text(oasdi_rate.amount)}",
+        smaller_of(earnings, left, label="earnings within the wage base") * oasdi_rate,
+    )  # fmt: skip
+    medicare_rate = values.figure("self_employment_medicare_rate", label="Medicare rate")
+    title = f"Medicare tax, {percent_text(medicare_rate.amount)}"
+    medicare = page.line("medicare", "11", title, earnings * medicare_rate)
+    return oasdi + medicare

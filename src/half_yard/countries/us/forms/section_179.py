@@ -1,0 +1,149 @@
+"""Form 4562, part I: what was elected to be expensed, within its limits (26 U.S.C. 179)."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.us import gaps
+from half_yard.countries.us.assets import stories
+from half_yard.countries.us.assets.basis import basis_figure
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.carried_in import SECTION_179, carried_in
+from half_yard.countries.us.forms import schedule_c
+from half_yard.countries.us.frame import rules, status
+from half_yard.countries.us.own_income import own_income
+from half_yard.figures import (
+    Assumption,
+    Carries,
+    Choice,
+    Figure,
+    Form,
+    Page,
+    Role,
+    at_least,
+    carried,
+    difference,
+    entered,
+    not_below_zero,
+    smaller_of,
+    total,
+)
+from half_yard.records import ClientFile
+
+ALL = "Section 179 carried in: to the first business"
+WITHOUT_EXPENSING = Assumption("without section 179")
+"""The deduction is limited by the profits without it: the businesses are asked for under this assumption."""
+
+
+def elected(ask: Ask) -> dict[str, tuple[Figure, ...]]:
+    """What was elected for property of this year, as leaves by activity."""
+    found: dict[str, list[Figure]] = {}
+    for key in ask(stories.expensing_of_year):
+        asset = ask.of(stories.asset_of, key)
+        if asset.expensed:
+            leaf = entered(asset.expensed, f"{asset.name}: elected", f"/assets/{key}/expensed")
+            found.setdefault(asset.activity, []).append(leaf)
+    return {key: tuple(leaves) for key, leaves in found.items()}
+
+
+def first_business(file: ClientFile) -> str:
+    """The business with which counts what is carried in; empty where there is none."""
+    kinds = sorted(file.activities.items())
+    return next((key for key, item in kinds if item.kind == "business"), "")
+
+
+def expensing_activities(ask: Ask) -> tuple[str, ...]:
+    """The activities that have part of a deduction: where something was elected, and the first business where
+    something is carried in."""
+    carried_to = ask.of(first_business) if ask(carried_in, SECTION_179).amount else ""
+    return tuple(sorted({*ask(elected), *([carried_to] if carried_to else [])}))
+
+
+def applies(ask: Ask) -> bool:
+    """Whether anything was elected or is carried in."""
+    return bool(ask(elected) or ask(carried_in, SECTION_179).amount)
+
+
+@Form
+def part_i(ask: Ask) -> Page:
+    """One for the whole return."""
+    del ask
+    return Page("section_179", "Form 4562, part I", "the whole return")
+
+
+@part_i.part
+def deduction(page: Page, ask: Ask) -> None:
+    """Lines 1 to 13. The deduction is not more than the businesses' profits before it, and wages, all
+    together (179(b)(3); 26 CFR 1.179-2(c)). What was elected takes the basis down all the same."""
+    page.section = "Part I · Election to expense"
+    values = ask(rules)
+    most = page.line(
+        "maximum", "1", "Maximum amount", values.figure("section_179_limit", label="section 179 limit")
+    )
+    property_ = [
+        basis_figure(key, asset)
+        for key in ask(stories.expensing_of_year)
+        if CLASSES[(asset := ask.of(stories.asset_of, key)).asset_class].may_be_expensed
+        and ask.of(activity_of, asset.activity).kind == "business"
+    ]
+    cost = page.line("cost", "2", "Section 179 property placed in service this year", total(property_))
+    start = values.figure("section_179_phase_out_start", label="cost above which the limit shrinks")
+    threshold = page.line("threshold", "3", "Threshold before reduction", start)
+    over = page.line("reduction", "4", "Cost above the threshold", not_below_zero(cost - threshold))
+    limit = not_below_zero(most - over)
+    if ask(status) == "separate":
+        limit = limit.marked(gaps.SEPARATE_EXPENSING)
+    limit = page.line("limit", "5", "Dollar limit for the year", limit)
+    leaves = [leaf for leaves in ask(elected).values() for leaf in leaves]
+    whole = page.line("elected", "8", "Total elected cost", total(leaves))
+    tentative = page.line("tentative", "9", "Tentative deduction", smaller_of(limit, whole))
+    came_in = carried(ask(carried_in, SECTION_179))
+    came_in = page.line("carried_in", "10", "Carryover of disallowed deduction", came_in)
+    business = not_below_zero(ask(income_without))
+    income_limit = page.line(
+        "income_limit", "11", "Business income, not more than line 5", smaller_of(business, limit)
+    )
+    allowed = page.line(
+        "deduction", "12", "Section 179 deduction", smaller_of(tentative + came_in, income_limit), Role.TOTAL
+    )
+    left = (tentative + came_in) - allowed
+    page.line("carried_out", "13", "Carried to next year", left, carries=Carries(SECTION_179))
+
+
+def income_without(ask: Ask) -> Figure:
+    """The businesses' profits before this deduction, and wages."""
+    before = ask.under(WITHOUT_EXPENSING)
+    profits = [before(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
+    return total([*profits, *ask(own_income).wages], "businesses and wages")
+
+
+def parts_of_deduction(ask: Ask) -> dict[str, Figure]:
+    """The deduction by activity: as elected where all of it is allowed, else in proportion. What is carried
+    in counts with the first business."""
+    lines = ask(deduction)
+    whole_deduction, came_in = lines["deduction"], lines["carried_in"]
+    by_activity, first = ask(elected), ask.of(first_business)
+    wanted: dict[str, Figure] = {}
+    for key in ask(expensing_activities):
+        parts = list(by_activity.get(key, ()))
+        if key == first and came_in.amount:
+            parts.append(came_in.because(Choice(ALL)))
+        wanted[key] = total(parts, "elected for the activity")
+    whole = total(wanted.values(), "elected in all")
+    if not whole.amount:
+        return wanted
+    if all_of_it := at_least(whole_deduction, whole):
+        return {key: figure.where(all_of_it) for key, figure in wanted.items()}
+    made: dict[str, Figure] = {}
+    keys = list(wanted)
+    for key in keys[:-1]:
+        part = (whole_deduction * (wanted[key] / whole)).in_dollars()
+        made[key] = part.named("part of line 12 in proportion to what was elected")
+    made[keys[-1]] = difference(whole_deduction, *made.values(), label="the rest of line 12")
+    return made
+
+
+def expensed(ask: Ask, activity: str) -> Figure | None:
+    """What section 179 lets an activity deduct; None where nothing was elected for it."""
+    if activity not in ask(expensing_activities) or ask.assumes(WITHOUT_EXPENSING):
+        return None
+    return ask(parts_of_deduction)[activity]
