@@ -1,0 +1,1 @@
+"""Canada: businesses and rentals, and the return of each person."""

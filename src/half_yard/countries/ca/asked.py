@@ -1,0 +1,142 @@
+"""What is asked for the returns of Canada."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section
+from half_yard.books import Box
+from half_yard.countries.asked import Asked
+from half_yard.countries.ca.classes import CLASSES, NUMBERS
+from half_yard.countries.ca.forms.cca import UCC
+from half_yard.countries.ca.frame import MARITAL, PROVINCES
+from half_yard.countries.offered import Question
+from half_yard.records import ClientFile, Record
+from half_yard.records.choices import Option
+
+T4_BOXES = (
+    Box("cpp", "Box 16: CPP contributions", "credit, and the enhanced part a deduction"),
+    Box("ei", "Box 18: EI premiums", "T1, line 31200"),
+)
+WHAT_IS_LEFT = "Classes at the end of the year"
+NO_CCA = Question(
+    "no_cca",
+    "Claim no capital cost allowance this year",
+    False,
+    "It is the most; nobody has to.",
+    anew=True,
+)
+EMPTY = tuple(
+    Question(
+        f"empty_{key}", f"Nothing of class {number} is left", False,
+        "Then what is left of its cost is a terminal loss (ITA 20(16))", WHAT_IS_LEFT, anew=True,
+    )
+    for key, number in NUMBERS.items()
+)  # fmt: skip
+
+
+class CanadaAsked(Asked):
+    """Province and marital status, slips T4 and T5, instalments, what the classes begin with."""
+
+    carryovers: Mapping[str, str] = {
+        UCC[key]: f"Undepreciated capital cost, class {NUMBERS[key]}" for key in CLASSES
+    }
+
+    def household_fields(self, file: ClientFile) -> Sequence[Field]:
+        """Marital status, and where they lived at the end of the year."""
+        del file
+        return [
+            Field("/household/filing_status", "Marital status", FieldKind.CHOICE, tuple(MARITAL.items())),
+            Field(
+                "/household/choices/province", "Province on Dec 31", FieldKind.CHOICE,
+                tuple(PROVINCES.items()),
+            ),
+        ]  # fmt: skip
+
+    def sections(self, now: Now) -> Sequence[Section]:
+        """Employment, interest and instalments."""
+
+        def people(record: Record | None) -> Sequence[Option]:
+            del record
+            return [(key, person.name or key) for key, person in now().people.items()]
+
+        person = Column("Person", Kind.CHOICE, 136, "person", options=people)
+        tax = Column("Tax deducted", Kind.AMOUNT, 90, "withheld", optional=True, hint="box 22")
+        owner = {"person": "owner"}
+        return [
+            Section(
+                collection="wages",
+                heading="Employment",
+                explanation="Slip T4",
+                noun="employment",
+                new_hint="new employer",
+                needed=("wages",),
+                columns=(
+                    Column("Employer", Kind.TEXT, 120, "employer", stretch=True),
+                    person,
+                    Column("Box 14", Kind.AMOUNT, 90, "wages", hint="employment income"),
+                    Column(
+                        "Box 26",
+                        Kind.AMOUNT,
+                        90,
+                        "social_security_wages",
+                        optional=True,
+                        hint="pensionable earnings; left empty, they are taken to be the same as box 14",
+                    ),
+                    tax,
+                ),
+                start=owner,
+                payer="employer",
+                boxes=True,
+            ),
+            Section(
+                collection="interest",
+                heading="Interest",
+                explanation="Slip T5, box 13",
+                noun="interest",
+                new_hint="new payer",
+                needed=("interest",),
+                columns=(
+                    Column("Payer", Kind.TEXT, 120, "payer", stretch=True),
+                    person,
+                    Column("Interest", Kind.AMOUNT, 90, "interest"),
+                ),
+                start=owner,
+                payer="payer",
+            ),
+            Section(
+                collection="estimated_payments",
+                heading="Instalments",
+                explanation="paid for this tax year",
+                noun="instalment",
+                new_hint="day/month",
+                needed=("amount",),
+                columns=(
+                    Column("Paid on", Kind.DATE, 110, "date"),
+                    person,
+                    Column("Amount", Kind.AMOUNT, 110, "amount"),
+                    Column("", Kind.COMPUTED, 40, shown=lambda _key: "", stretch=True),
+                ),
+                start=owner,
+            ),
+        ]
+
+    def boxes(self, collection: str) -> Sequence[Box]:
+        """The further boxes of slips T4."""
+        return T4_BOXES if collection == "wages" else ()
+
+    def carried_of(self, file: ClientFile, kind: str) -> Sequence[Option]:
+        """A class's balance belongs to an activity."""
+        del kind
+        return [(key, activity.name or key) for key, activity in sorted(file.activities.items())]
+
+    def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """A business's industry code."""
+        if file.activities[key].kind == "rental":
+            return []
+        return [Field(f"/activities/{key}/code", "Industry code", hint="six digits")]
+
+    def activity_questions(self, kind: str) -> Sequence[Question]:
+        """About the allowance, and which classes are empty."""
+        del kind
+        return (NO_CCA, *EMPTY)

@@ -1,0 +1,82 @@
+"""Checks of a Canadian file: what stops filing, what needs judgement, what is worth knowing."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+
+from half_yard.countries.ca import gaps
+from half_yard.countries.ca.frame import MARITAL, ROLES
+from half_yard.countries.ca.identity import identity_problem
+from half_yard.countries.ca.year_rules import rules_for
+from half_yard.figures import Mark, MarkKind, Role, Sheet
+from half_yard.records import ClientFile
+from half_yard.records.naming import name_of
+from half_yard.review import Finding, Level, share_findings
+
+NOT_COVERED = (
+    "This program computes businesses (T2125), rentals (T776), employment, interest, pension "
+    "contributions, federal tax, and the tax of Ontario and Alberta, with the basic, spouse, pension, "
+    "insurance and employment amounts. Other income, other deductions and credits, benefits, GST/HST "
+    "returns and Quebec's own return are not part of it."
+)
+BUILDINGS = (
+    "Allowance on buildings (class 1) is not computed. "
+    "Claiming none is allowed, and keeps its cost for later."
+)
+
+
+def findings_of(file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, str]) -> tuple[Finding, ...]:
+    """Everything found, the gravest first."""
+    found = [
+        *_household(file),
+        *share_findings(file),
+        *(Finding(Level.ERROR, f"{_called(file, path)}: {reason}", path) for path, reason in stops.items()
+          if "archived" not in reason),
+        *_gaps(sheets),
+        *_rentals(file),
+        *_balance(file, sheets),
+        Finding(Level.NOTE, NOT_COVERED),
+    ]  # fmt: skip
+    order = list(Level)
+    return tuple(sorted(found, key=lambda finding: order.index(finding.level)))
+
+
+def _called(file: ClientFile, path: str) -> str:
+    _, collection, key = path.split("/")
+    return name_of(getattr(file, collection)[key]) or key
+
+
+def _household(file: ClientFile) -> Iterator[Finding]:
+    if file.household.filing_status not in MARITAL:
+        mark = gaps.NO_MARITAL_STATUS
+        yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)
+    for key, person in file.people.items():
+        role = ROLES.get(key, key)
+        if not person.name:
+            yield Finding(Level.WARNING, f"The {role.lower()} has no name yet.", f"/people/{key}/first_name")
+        if problem := identity_problem(person.identity_number):
+            yield Finding(Level.WARNING, problem, f"/people/{key}/identity_number", "Mend it before filing.")
+        elif not person.identity_number:
+            words = f"{person.name or role} has no social insurance number yet."
+            yield Finding(Level.WARNING, words, f"/people/{key}/identity_number")
+
+
+def _gaps(sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    marks = frozenset[Mark]().union(*(sheet.marks for sheet in sheets))
+    for mark in sorted(marks, key=str):
+        if mark.kind is MarkKind.GAP:
+            yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)
+
+
+def _rentals(file: ClientFile) -> Iterator[Finding]:
+    if any(activity.kind == "rental" and not activity.archived for activity in file.activities.values()):
+        yield Finding(Level.NOTE, BUILDINGS)
+
+
+def _balance(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    threshold = rules_for(file.tax_year).amount("instalment_threshold")
+    for sheet in sheets:
+        for line in sheet.lines:
+            if line.role is Role.OWED and line.figure.amount > threshold:
+                words = f"{sheet.subject} owes {line.figure.amount:,.2f}: instalments may be due next year."
+                yield Finding(Level.WARNING, words)

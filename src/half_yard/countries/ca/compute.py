@@ -1,0 +1,117 @@
+"""The whole chain of a Canadian file: activities, each person's return."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from half_yard.books import Books
+from half_yard.countries.asking import Ask
+from half_yard.countries.ca.checks import findings_of
+from half_yard.countries.ca.classes import stop
+from half_yard.countries.ca.forms import cca, form_428, schedule_8, t1, t776, t2125
+from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
+from half_yard.countries.ca.slips import slip_stops
+from half_yard.countries.results import CarryPoint, Computation, Return
+from half_yard.figures import Asking, MarkKind, Place, Sheet
+from half_yard.figures.remembered import Memory
+from half_yard.records import ClientFile
+
+CHAIN = (
+    ("Businesses", "business"), ("Rentals", "rents"), ("Total income", "total_income"),
+    ("Net income", "net_income"), ("Taxable income", "taxable_income"), ("Total payable", "payable"),
+    ("Paid", "credits_in_all"), ("Refund", "refund"), ("Owing", "owed"),
+)  # fmt: skip
+ARCHIVED = "Its activity is archived, so it is not on the return. Take it out of the archive to count it."
+
+
+def compute(file: ClientFile, memory: Memory) -> Computation:
+    """Every sheet of the file. Raises KeyError for a tax year without rules."""
+    asking = Asking(file, memory)
+    sheets, stops, books = asking.run(everything)
+    return Computation(
+        file=file,
+        sheets=sheets,
+        statements=books.totals,
+        stories={},
+        make_matches=lambda: (*books.matches, *asking.run(BOOKS.without_form)),
+        stops=stops,
+        unusual={},
+        findings=findings_of(file, sheets, stops),
+        returns=tuple(_return(file, person) for person in asking.run(people)),
+    )
+
+
+def _return(file: ClientFile, person: str) -> Return:
+    chief = f"t1.{person}"
+    points = tuple(CarryPoint(label, Place(chief, line)) for label, line in CHAIN)
+    name = file.people[person].first_name or file.people[person].name or person
+    return Return(chief, f"T1 of {name}", (person,), chief, points)
+
+
+def everything(ask: Ask) -> tuple[tuple[Sheet, ...], dict[str, str], Books]:
+    """The sheets, what is stopped, the books."""
+    return tuple(map(_with_notes, _sheets(ask))), ask(all_stops), ask(BOOKS.books)
+
+
+def _sheets(ask: Ask) -> Iterator[Sheet]:
+    for kind in ("business", "rental"):
+        for key in ask(activities, kind):
+            if ask(cca.has_pools, key):
+                yield ask(cca.area_a.sheet, key)
+    for key in ask(activities, "business"):
+        yield ask(t2125.statement.sheet, key)
+    for key in ask(activities, "rental"):
+        yield ask(t776.statement.sheet, key)
+    for person in ask(people):
+        for key in ask(owned_by, "business", person):
+            yield ask(t2125.of_partner.sheet, key, person)
+        for key in ask(owned_by, "rental", person):
+            yield ask(t776.of_co_owner.sheet, key, person)
+        if ask(schedule_8.applies, person):
+            yield ask(schedule_8.schedule_8.sheet, person)
+        if ask(form_428.applies):
+            yield ask(form_428.form_428.sheet, person)
+        yield ask(t1.t1.sheet, person)
+
+
+def _with_notes(sheet: Sheet) -> Sheet:
+    """The sheet, saying so where a value is provisional."""
+    notes = sorted({mark.message for mark in sheet.marks if mark.kind is MarkKind.PROVISIONAL})
+    return replace(sheet, notes=(*sheet.notes, *notes)) if notes else sheet
+
+
+def all_stops(ask: Ask) -> dict[str, str]:
+    """Why something that was entered counts nowhere, by record path."""
+    return {
+        **ask(BOOKS.stops),
+        **ask.of(_asset_stops),
+        **ask(slip_stops),
+        **ask.of(_carryover_stops),
+        **ask.of(_archived),
+    }
+
+
+def _asset_stops(file: ClientFile) -> dict[str, str]:
+    reasons = {f"/assets/{key}": stop(asset, file) for key, asset in file.assets.items()}
+    return {path: reason for path, reason in reasons.items() if reason}
+
+
+def _carryover_stops(file: ClientFile) -> dict[str, str]:
+    stops = {}
+    for key, item in file.carryovers.items():
+        if item.kind not in cca.UCC.values():
+            stops[f"/carryovers/{key}"] = "No kind of carryover is chosen yet. Choose one."
+        elif item.of not in file.activities:
+            stops[f"/carryovers/{key}"] = "It belongs to no activity of this file. Choose one."
+    return stops
+
+
+def _archived(file: ClientFile) -> dict[str, str]:
+    gone = {key for key, activity in file.activities.items() if activity.archived}
+    return {
+        f"/{collection}/{key}": ARCHIVED
+        for collection in ("entries", "assets")
+        for key, record in getattr(file, collection).items()
+        if record.activity in gone
+    }

@@ -1,0 +1,113 @@
+"""Schedule 8, Canada Pension Plan contributions of one person on self-employment and employment."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca.forms import t2125
+from half_yard.countries.ca.frame import BOOKS, person_of, rules
+from half_yard.figures import (
+    NOTHING,
+    Figure,
+    Form,
+    Mark,
+    Page,
+    Role,
+    difference,
+    not_below_zero,
+    smaller_of,
+    stated,
+    total,
+)
+
+BOTH_SIDES = stated(Decimal(2), "both sides")
+"""One who is self-employed pays the employer's side too."""
+
+
+def applies(ask: Ask, person: str) -> bool:
+    """Whether a person has a business."""
+    return bool(ask(t2125.net_of, person))
+
+
+@Form
+def schedule_8(ask: Ask, person: str) -> Page:
+    """One for each person who has a business."""
+    return Page(f"schedule_8.{person}", "Schedule 8", ask(BOOKS.name, person), about=person, in_cents=True)
+
+
+@schedule_8.part
+def contributions(page: Page, ask: Ask, person: str) -> None:
+    """The two contributions, and how they are divided into a credit and a deduction."""
+    values = ask(rules)
+    page.section = "Earnings"
+    net = total(ask(t2125.net_of, person)).marked(*_age_marks(ask, person))
+    earned = page.line("self_employed", "", "Net self-employment earnings", not_below_zero(net))
+    on_slips = page.line("employed", "", "Pensionable earnings on slips", total(pensionable(ask, person)))
+    page.section = "Base and first additional contribution"
+    ympe = values.figure("cpp_ympe", label="Year's maximum pensionable earnings")
+    exemption = values.figure("cpp_basic_exemption", label="basic exemption")
+    # Earnings on slips use up the exemption and the room first.
+    used = not_below_zero(difference(smaller_of(on_slips, ympe), exemption), "contributed on by employment")
+    most = difference(ympe, exemption, label="most contributory earnings")
+    room = not_below_zero(difference(most, used), "left of the most contributory earnings")
+    exempt_left = not_below_zero(difference(exemption, on_slips), "basic exemption left")
+    above_exemption = not_below_zero(difference(earned, exempt_left), "earnings above the exemption")
+    contributory = page.line("contributory", "", "Contributory earnings", smaller_of(above_exemption, room))
+    base_rate = values.figure("cpp_base_rate_each", label="base rate, employee or employer")
+    more_rate = values.figure("cpp_first_additional_rate_each", label="first additional rate, each")
+    each_base = (contributory * base_rate).in_cents().named("base contribution, one side")
+    each_more = (contributory * more_rate).in_cents().named("first additional contribution, one side")
+    base = page.line("base", "", "Base contributions", each_base + each_base)
+    first = page.line("first_additional", "", "First additional contributions", each_more + each_more)
+    second = _second(page, ask, earned, on_slips, ympe)
+    page.section = "What becomes of them"
+    page.line(
+        "payable",
+        "42100",
+        "CPP contributions payable on self-employment",
+        total((base, first, second)),
+        Role.TOTAL,
+    )
+    page.line("credit", "31000", "Half of the base contributions, for the credit", each_base)
+    rest = total((each_base, first, second))
+    page.line(
+        "deduction", "22200", "Deduction for the other half and the additional parts", rest, Role.SUBTOTAL
+    )
+
+
+def _second(page: Page, ask: Ask, earned: Figure, on_slips: Figure, ympe: Figure) -> Figure:
+    """From 2024 on: a second additional contribution between the two maximums."""
+    values = ask(rules)
+    page.section = "Second additional contribution"
+    if not values.has("cpp_yampe"):
+        return page.line("second_additional", "", "Second additional contributions", NOTHING)
+    top = values.figure("cpp_yampe", label="Year's additional maximum pensionable earnings")
+    start = smaller_of(not_below_zero(difference(on_slips, ympe)), difference(top, ympe))
+    within = smaller_of(
+        not_below_zero(difference(total((earned, on_slips)), ympe)), difference(top, ympe, label="room")
+    )
+    counted = page.line(
+        "above_maximum", "", "Earnings between the two maximums", not_below_zero(difference(within, start))
+    )
+    rate = values.figure("cpp2_rate_each", label="second additional rate, each")
+    both = BOTH_SIDES * rate
+    return page.line("second_additional", "", "Second additional contributions", counted * both)
+
+
+def pensionable(ask: Ask, person: str) -> list[Figure]:
+    """Pensionable earnings on slips T4: box 26, or box 14 where it is left empty."""
+    return slips.of_person(ask, person, "wages", "social_security_wages") or slips.of_person(
+        ask, person, "wages", "wages"
+    )
+
+
+def _age_marks(ask: Ask, person: str) -> list[Mark]:
+    """What is not known or not computed of a person's age."""
+    born, values = ask.of(person_of, person).birth_date, ask(rules)
+    if born is None:
+        return [gaps.no_birth_date(f"/people/{person}/birth_date")]
+    age = values.year - born.year
+    first, last = int(values.amount("cpp_from_age")), int(values.amount("cpp_to_age"))
+    return [gaps.CPP_MONTHS] if age <= first or age >= last else []

@@ -1,0 +1,229 @@
+"""The T1, Income Tax and Benefit Return, of one person: income, net income, tax, balance."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca.forms import form_428, schedule_8, t776, t2125
+from half_yard.countries.ca.frame import BOOKS, facts, people, person_of, rules, spouse_of
+from half_yard.countries.ca.tax_brackets import by_brackets
+from half_yard.figures import (
+    NOTHING,
+    Figure,
+    Form,
+    Mark,
+    Page,
+    Role,
+    above,
+    difference,
+    not_below_zero,
+    smaller_of,
+    stated,
+    total,
+)
+
+ONE = Decimal(1)
+
+
+@Form
+def t1(ask: Ask, person: str) -> Page:
+    """The return of a person."""
+    name = ask(BOOKS.name, person)
+    return Page(f"t1.{person}", "T1", name, about=person, in_cents=True, facts=ask(facts, person))
+
+
+@t1.part
+def total_income(page: Page, ask: Ask, person: str) -> None:
+    """Step 2, lines 10100 to 15000."""
+    page.section = "Total income"
+    employment = page.line("employment", "10100", "Employment income", total(employment_of(ask, person)))
+    interest = page.line(
+        "interest", "12100", "Interest and other investment income",
+        total(slips.of_person(ask, person, "interest", "interest")),
+    )  # fmt: skip
+    page.line("gross_rents", "12599", "Gross rental income", total(ask(t776.gross_of, person)))
+    rents = page.line("rents", "12600", "Net rental income", total(ask(t776.net_of, person)))
+    page.line("gross_business", "13499", "Gross business income", total(ask(t2125.gross_of, person)))
+    business = page.line("business", "13500", "Net business income", total(ask(t2125.net_of, person)))
+    parts = (employment, interest, rents, business)
+    page.line("total_income", "15000", "Total income", total(parts), Role.TOTAL)
+
+
+def employment_of(ask: Ask, person: str) -> list[Figure]:
+    """Box 14 of slips T4."""
+    return slips.of_person(ask, person, "wages", "wages")
+
+
+@t1.part
+def net_income(page: Page, ask: Ask, person: str) -> None:
+    """Step 3, lines 22200 to 23600."""
+    page.section = "Net income"
+    own = ask(schedule_8.contributions, person)["deduction"] if ask(schedule_8.applies, person) else NOTHING
+    half = page.line("cpp_deduction", "22200", "Deduction for CPP on self-employment income", own)
+    enhanced = page.line(
+        "enhanced_cpp", "22215", "Deduction for enhanced CPP on employment income", _enhanced(ask, person)
+    )
+    income = ask(total_income, person)["total_income"]
+    net = difference(income, half, enhanced)
+    page.line("net_income", "23600", "Net income", not_below_zero(net), Role.TOTAL)
+
+
+def _enhanced(ask: Ask, person: str) -> Figure:
+    """The additional part of what was contributed on employment (ITA 60(e.1))."""
+    return difference(total(slips.boxes(ask, person, "cpp")), _base_on_employment(ask, person))
+
+
+def _base_on_employment(ask: Ask, person: str) -> Figure:
+    """The base part of what was contributed on employment, by the two rates."""
+    values = ask(rules)
+    base = values.figure("cpp_base_rate_each", label="base rate")
+    both = base + values.figure("cpp_first_additional_rate_each", label="first additional rate")
+    paid = total(slips.boxes(ask, person, "cpp"), "contributions on slips T4")
+    return (paid * (base / both).named("base part of the rate")).in_cents()
+
+
+@t1.part
+def taxable_income(page: Page, ask: Ask, person: str) -> None:
+    """Step 4, line 26000."""
+    page.section = "Taxable income"
+    net = ask(net_income, person)["net_income"]
+    page.line("taxable_income", "26000", "Taxable income", net, Role.TOTAL)
+
+
+@t1.part
+def federal_tax(page: Page, ask: Ask, person: str) -> None:
+    """Step 5, lines 30000 to 42000."""
+    values = ask(rules)
+    taxable = ask(taxable_income, person)["taxable_income"]
+    page.section = "Federal tax"
+    tax = page.line("tax", "40400", "Tax on taxable income", by_brackets(taxable, values, ""), Role.SUBTOTAL)
+    page.section = "Federal non-refundable tax credits"
+    amounts = [
+        page.line("basic", "30000", "Basic personal amount", ask(basic_amount, person)),
+        page.line("spouse", "30300", "Amount for spouse or common-law partner", ask(spouse_amount, person)),
+        page.line(
+            "cpp_employed", "30800", "Base CPP contributions on employment", _base_on_employment(ask, person)
+        ),
+        page.line(
+            "cpp_credit", "31000", "Base CPP contributions on self-employment", ask(cpp_credit, person)
+        ),
+        page.line(
+            "insurance", "31200", "Employment insurance premiums", total(slips.boxes(ask, person, "ei"))
+        ),
+        page.line("employment_amount", "31260", "Canada employment amount", _employment_amount(ask, person)),
+    ]
+    whole = page.line("credit_amounts", "33500", "Credit amounts in all", total(amounts))
+    rate = values.figure("nonrefundable_credit_rate", label="credit rate")
+    value = whole * rate
+    first_top = values.figure("bracket_2_from", label="top of the first bracket")
+    if values.has("top_up_credit_rate"):
+        beyond = above(whole, first_top)
+        value = value.marked(*([gaps.TOP_UP_CREDIT] if beyond else [])).where(beyond)
+    credit = page.line("credits", "35000", "Federal non-refundable tax credits", value, Role.SUBTOTAL)
+    page.section = "Net federal tax"
+    page.line("net_federal_tax", "42000", "Net federal tax", not_below_zero(tax - credit), Role.TOTAL)
+
+
+def basic_amount(ask: Ask, person: str) -> Figure:
+    """Line 30000: the greater amount, less what high income takes of it (ITA 118(1.1))."""
+    values = ask(rules)
+    most = values.figure("basic_personal_amount_max", label="basic personal amount")
+    least = values.figure("basic_personal_amount_min", label="least basic personal amount")
+    start = values.figure("bracket_4_from", label="income from which it shrinks")
+    end = values.figure("bracket_5_from", label="income from which it is the least")
+    net = ask(net_income, person)["net_income"]
+    over = not_below_zero(difference(net, start), "net income above that")
+    if not over.amount:
+        return most.marked(*_age_marks(ask, person))
+    part = smaller_of(over, difference(end, start, label="span")) / difference(end, start, label="span")
+    reduced = difference(most, (difference(most, least) * part).in_cents().named("taken by income"))
+    return reduced.marked(*_age_marks(ask, person))
+
+
+def _age_marks(ask: Ask, person: str) -> list[Mark]:
+    born, values = ask.of(person_of, person).birth_date, ask(rules)
+    old = born is not None and values.year - born.year >= int(values.amount("age_amount_from"))
+    return [gaps.age_amount(f"/people/{person}/birth_date")] if old else []
+
+
+def claims_spouse(ask: Ask, person: str) -> bool:
+    """Whether a person claims for the other: the one of a couple with the higher net income does."""
+    other = ask(spouse_of, person)
+    if not other:
+        return False
+    own, theirs = (ask(net_income, each)["net_income"].amount for each in (person, other))
+    return own > theirs or (own == theirs and person == ask(people)[0])
+
+
+def spouse_amount(ask: Ask, person: str) -> Figure:
+    """Line 30300: the basic amount less the other's net income (ITA 118(1)(a))."""
+    if not ask(claims_spouse, person):
+        return NOTHING
+    theirs = ask(net_income, ask(spouse_of, person))["net_income"]
+    return not_below_zero(difference(ask(basic_amount, person), theirs))
+
+
+def cpp_credit(ask: Ask, person: str) -> Figure:
+    """Line 31000: half of the base contributions on self-employment."""
+    return ask(schedule_8.contributions, person)["credit"] if ask(schedule_8.applies, person) else NOTHING
+
+
+def cpp_base_employed(ask: Ask, person: str) -> Figure:
+    """Line 30800, for the provincial credit too."""
+    return _base_on_employment(ask, person)
+
+
+def _employment_amount(ask: Ask, person: str) -> Figure:
+    """Line 31260 (ITA 118(10))."""
+    most = ask(rules).figure("canada_employment_amount", label="Canada employment amount")
+    return smaller_of(most, total(employment_of(ask, person), "employment income"))
+
+
+@t1.part
+def payable(page: Page, ask: Ask, person: str) -> None:
+    """Steps 6 and 7, lines 42100 to 43500."""
+    page.section = "Total payable"
+    own = ask(schedule_8.contributions, person)["payable"] if ask(schedule_8.applies, person) else NOTHING
+    lines = [
+        page.line("federal", "42000", "Net federal tax", ask(federal_tax, person)["net_federal_tax"]),
+        page.line("cpp", "42100", "CPP contributions payable on self-employment", own),
+        page.line("provincial", "42800", "Provincial or territorial tax", ask(form_428.tax_of, person)),
+    ]
+    page.line("payable", "43500", "Total payable", total(lines), Role.TOTAL)
+
+
+@t1.part
+def balance(page: Page, ask: Ask, person: str) -> None:
+    """Lines 43700 to 48500. A difference of 2 dollars or less is neither paid nor refunded."""
+    page.section = "Refund or balance owing"
+    deducted = total(
+        [
+            *slips.of_person(ask, person, "wages", "withheld"),
+            *slips.of_person(ask, person, "interest", "withheld"),
+        ]
+    )
+    paid = total(
+        (
+            page.line("deducted", "43700", "Total income tax deducted", deducted),
+            page.line(
+                "instalments", "47600", "Tax paid by instalments", total(ask(slips.instalments, person))
+            ),
+        )
+    )
+    paid = page.line("credits_in_all", "48200", "Total credits", paid, Role.TOTAL)
+    due = ask(payable, person)["payable"]
+    small = ask(rules).figure("not_due", label="difference that is not settled")
+    back, owed = not_below_zero(paid - due), not_below_zero(due - paid)
+    page.line("refund", "48400", "Refund", _settled(back, small), Role.REFUND)
+    page.line("owed", "48500", "Balance owing", _settled(owed, small), Role.OWED)
+
+
+def _settled(amount: Figure, small: Figure) -> Figure:
+    settled = above(amount, small)
+    return (
+        amount.where(settled)
+        if settled or not amount.amount
+        else stated(Decimal(0), "not settled, being so small").where(settled)
+    )

@@ -1,0 +1,121 @@
+"""Form T2125, Statement of Business or Professional Activities, of one business, and each partner's part of
+it."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.ca import gaps
+from half_yard.countries.ca.forms import cca
+from half_yard.countries.ca.forms.own_lines import with_own_lines
+from half_yard.countries.ca.frame import BOOKS, owned_by, rules
+from half_yard.countries.ca.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS
+from half_yard.countries.ledger import INVENTORY
+from half_yard.figures import NOTHING_ENTERED, Carries, Figure, Form, Page, Role, total
+from half_yard.review import shares_add_up
+from half_yard.sharing import split
+
+
+@Form
+def statement(ask: Ask, activity: str) -> Page:
+    """The whole of the business."""
+    record = ask.of(activity_of, activity)
+    return Page(
+        f"t2125.{activity}", "Form T2125", record.name, about=activity, statement=True, in_cents=True,
+        facts=(
+            ("Main product or service", record.description),
+            ("Industry code", record.code),
+            ("Business number", record.employer_number),
+        ),
+    )  # fmt: skip
+
+
+@statement.part
+def income(page: Page, ask: Ask, activity: str) -> None:
+    """Part 3, lines 8000 to 8519."""
+    totals, record = ask(BOOKS.totals, activity), ask.of(activity_of, activity)
+    page.section = "Part 3 · Income"
+    sales = totals.get("sales", NOTHING_ENTERED)
+    if not shares_add_up(record):
+        sales = sales.marked(gaps.shares(f"/activities/{activity}"))
+    first = page.line("sales", "8000", "Adjusted gross sales or professional fees", sales)
+    other = totals.get("other_income", NOTHING_ENTERED)
+    if ask(cca.has_pools, activity):
+        other = total((other, ask(cca.schedule, activity)["recapture"]))
+    second = page.line("other_income", "8230", "Other income", other)
+    gross = page.line(
+        "gross_income", "8299", "Gross business or professional income", first + second, Role.TOTAL
+    )
+    sold = page.line(
+        "cost_of_goods", "8518", "Cost of goods sold", ask(goods, activity)["cost_of_goods_sold"]
+    )
+    page.line("gross_profit", "8519", "Gross profit or loss", gross - sold, Role.SUBTOTAL)
+
+
+@statement.part
+def net_income(page: Page, ask: Ask, activity: str) -> None:
+    """Part 4, lines 8521 to 9369."""
+    totals, record = ask(BOOKS.totals, activity), ask.of(activity_of, activity)
+    page.section = "Part 4 · Expenses"
+    lines = []
+    for line in BUSINESS_EXPENSES:
+        amount, title = totals.get(line.key, NOTHING_ENTERED), line.title
+        match line.key:
+            case "meals":
+                part = ask(rules).figure("meals_share", label="part of meals that is deductible")
+                amount, title = (amount * part).named("Deductible part of meals"), "Meals and entertainment"
+            case "other_expenses":
+                others = with_own_lines(page, record, totals, line.number)
+                if ask(cca.has_pools, activity):
+                    pools = ask(cca.schedule, activity)
+                    title_of = "Capital cost allowance"
+                    lines.append(page.line("allowance", "9936", title_of, pools["allowance"], Role.COST))
+                    others.append(pools["terminal_loss"])
+                amount = total(others)
+        lines.append(page.line(line.key, line.number, title, amount))
+    page.section = ""
+    costs = page.line("total_expenses", "9368", "Total expenses", total(lines), Role.TOTAL)
+    profit = ask(income, activity)["gross_profit"] - costs
+    page.line("net_income", "9369", "Net income or loss before adjustments", profit, Role.RESULT)
+
+
+@statement.part
+def goods(page: Page, ask: Ask, activity: str) -> None:
+    """Part 3D, lines 8300 to 8518, printed before the expenses on paper."""
+    totals = ask(BOOKS.totals, activity)
+    page.section = "Part 3D · Cost of goods sold"
+    costs = [
+        page.line(line.key, line.number, line.title, totals.get(line.key, NOTHING_ENTERED))
+        for line in COST_OF_GOODS
+        if line.key != "closing_inventory"
+    ]
+    closing = page.line(
+        "closing_inventory", "8500", "Closing inventory", totals.get("closing_inventory", NOTHING_ENTERED),
+        carries=Carries(INVENTORY),
+    )  # fmt: skip
+    page.line("cost_of_goods_sold", "8518", "Cost of goods sold", total(costs) - closing, Role.SUBTOTAL)
+
+
+@Form
+def of_partner(ask: Ask, activity: str, person: str) -> Page:
+    """A partner's part, or the whole of a single owner."""
+    name = f"{ask.of(activity_of, activity).name}, {ask(BOOKS.name, person)}"
+    return Page(f"t2125.{activity}.{person}", "Form T2125, part 5", name, about=activity, in_cents=True)
+
+
+@of_partner.part
+def share(page: Page, ask: Ask, activity: str, person: str) -> None:
+    """From the share of line 9369 to line 9946."""
+    whole = ask(net_income, activity)["net_income"]
+    part = split(whole, ask(BOOKS.shares, activity))[person]
+    own = page.line("share", "", "Share of the net income or loss", part)
+    page.line("net_income", "9946", "Your net income or loss", own, Role.TOTAL)
+
+
+def net_of(ask: Ask, person: str) -> list[Figure]:
+    """Line 9946 of every business of a person."""
+    return [ask(share, key, person)["net_income"] for key in ask(owned_by, "business", person)]
+
+
+def gross_of(ask: Ask, person: str) -> list[Figure]:
+    """Line 8299 of every business of a person, whole."""
+    return [ask(income, key)["gross_income"] for key in ask(owned_by, "business", person)]

@@ -1,0 +1,113 @@
+"""Form T776, Statement of Real Estate Rentals, of one property, and each co-owner's part of it."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.ca import gaps
+from half_yard.countries.ca.forms import cca
+from half_yard.countries.ca.forms.own_lines import with_own_lines
+from half_yard.countries.ca.frame import BOOKS, activities, owned_by
+from half_yard.countries.ca.statement_lines import RENTAL_EXPENSES
+from half_yard.figures import NOTHING_ENTERED, Figure, Form, Page, Role, difference, total
+from half_yard.review import shares_add_up
+from half_yard.sharing import split
+
+
+@Form
+def statement(ask: Ask, activity: str) -> Page:
+    """The whole of the property."""
+    record = ask.of(activity_of, activity)
+    address = ", ".join(filter(None, (record.address.street, record.address.city, record.address.region)))
+    return Page(
+        f"t776.{activity}", "Form T776", record.name, about=activity, statement=True, in_cents=True,
+        facts=(("Address of the property", address),),
+    )  # fmt: skip
+
+
+@statement.part
+def net_income(page: Page, ask: Ask, activity: str) -> None:
+    """Lines 8141 to 9369: income and expenses before any allowance, of all owners together."""
+    totals, record = ask(BOOKS.totals, activity), ask.of(activity_of, activity)
+    page.section = "Part 3 · Income"
+    rents = totals.get("rents", NOTHING_ENTERED)
+    if not shares_add_up(record):
+        rents = rents.marked(gaps.shares(f"/activities/{activity}"))
+    income = [
+        page.line("rents", "8141", "Total gross rents", rents),
+        page.line(
+            "other_income", "8230", "Other related income", totals.get("other_income", NOTHING_ENTERED)
+        ),
+    ]
+    gross = page.line("gross_income", "8299", "Total gross rental income", total(income), Role.TOTAL)
+    page.section = "Part 4 · Expenses"
+    lines = []
+    for line in RENTAL_EXPENSES:
+        amount = totals.get(line.key, NOTHING_ENTERED)
+        if line.key == "other_expenses":
+            amount = total(with_own_lines(page, record, totals, line.number))
+        lines.append(page.line(line.key, line.number, line.title, amount))
+    page.section = ""
+    costs = page.line("total_expenses", "", "Deductible expenses", total(lines), Role.TOTAL)
+    page.line("net_income", "9369", "Net income or loss before adjustments", gross - costs, Role.RESULT)
+
+
+def before_allowance(ask: Ask, activity: str) -> Figure:
+    """What a rental earns before the allowance, of all owners together: line 9369, with what is recaptured
+    and less a terminal loss."""
+    parts = [ask(net_income, activity)["net_income"]]
+    if not ask(cca.has_pools, activity):
+        return parts[0]
+    pools = [ask(cca.pool, activity, key) for key in ask(cca.classes_of, activity)]
+    whole = total([*parts, *(each.recapture for each in pools)])
+    return difference(whole, *(each.terminal_loss for each in pools), label="income before the allowance")
+
+
+def rentals_like(ask: Ask, activity: str) -> tuple[str, ...]:
+    """The rentals that belong to the same people by the same shares: their allowance is limited together."""
+    owners = {person: share.amount for person, share in ask(BOOKS.shares, activity).items()}
+    return tuple(
+        key
+        for key in ask(activities, "rental")
+        if {person: share.amount for person, share in ask(BOOKS.shares, key).items()} == owners
+    )
+
+
+@Form
+def of_co_owner(ask: Ask, activity: str, person: str) -> Page:
+    """A co-owner's part."""
+    name = f"{ask.of(activity_of, activity).name}, {ask(BOOKS.name, person)}"
+    return Page(
+        f"t776.{activity}.{person}", "Form T776, the owner's part", name, about=activity, in_cents=True
+    )
+
+
+@of_co_owner.part
+def share(page: Page, ask: Ask, activity: str, person: str) -> None:
+    """From the share of line 9369 to line 9946."""
+    shares = ask(BOOKS.shares, activity)
+
+    def part(whole: Figure) -> Figure:
+        return split(whole, shares)[person]
+
+    net = page.line(
+        "share", "", "Share of the net income or loss", part(ask(net_income, activity)["net_income"])
+    )
+    if not ask(cca.has_pools, activity):
+        page.line("net_income", "9946", "Your net income or loss", net, Role.TOTAL)
+        return
+    pools = ask(cca.schedule, activity)
+    back = page.line("recapture", "9947", "Recaptured capital cost allowance", part(pools["recapture"]))
+    lost = page.line("terminal_loss", "9948", "Terminal loss", part(pools["terminal_loss"]))
+    taken = page.line("allowance", "9936", "Capital cost allowance of the year", part(pools["allowance"]))
+    own = difference(total((net, back)), lost, taken)
+    page.line("net_income", "9946", "Your net income or loss", own, Role.TOTAL)
+
+
+def net_of(ask: Ask, person: str) -> list[Figure]:
+    """Line 9946 of every property of a person."""
+    return [ask(share, key, person)["net_income"] for key in ask(owned_by, "rental", person)]
+
+
+def gross_of(ask: Ask, person: str) -> list[Figure]:
+    """Line 8299 of every property of a person, whole."""
+    return [ask(net_income, key)["gross_income"] for key in ask(owned_by, "rental", person)]

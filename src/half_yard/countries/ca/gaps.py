@@ -1,0 +1,58 @@
+"""Cases that the law knows and the Canadian pack does not compute yet."""
+
+from half_yard.figures import Mark, MarkKind
+
+
+def gap(message: str, mend: str = "", path: str = "") -> Mark:
+    """A mark that makes the result incomplete."""
+    return Mark(MarkKind.GAP, message, mend, path)
+
+
+NO_PROVINCE = gap(
+    "No province of residence at December 31 is chosen: provincial tax is not computed.",
+    "Choose it for the household.",
+    "/household/choices/province",
+)
+OTHER_PROVINCE = gap(
+    "The tax of this province or territory is not computed.", path="/household/choices/province"
+)
+NO_MARITAL_STATUS = gap(
+    "No marital status is chosen: the amount for a spouse is not known.",
+    "Choose it for the household.",
+    "/household/filing_status",
+)
+TOP_UP_CREDIT = gap(
+    "Credit amounts above the first bracket have a credit of their own, which is not computed."
+)
+LIFT_CREDIT = gap("The Ontario credit for low-income individuals and families (LIFT) is not computed.")
+WORKERS_BENEFIT = gap("The Canada workers benefit (Schedule 6) may be due and is not computed.")
+CPP_MONTHS = gap("Someone turns 18 or 70 in the year: months of contributions are not computed.")
+
+
+def age_amount(path: str) -> Mark:
+    """Someone who is 65 or over."""
+    return gap("The age amount of a person of 65 or over is not computed.", path=path)
+
+
+def no_birth_date(path: str) -> Mark:
+    """Someone whose age is not known."""
+    return gap(
+        "Without a birth date it is not known whether pension contributions are due.",
+        "Type it.", path,
+    )  # fmt: skip
+
+
+def shares(path: str) -> Mark:
+    """Owners' shares that are not the whole."""
+    return gap(
+        "The owners' shares are not 100%: part of this activity is on no return.",
+        "Mend the shares.",
+        f"{path}/owners",
+    )
+
+
+def capital_gain(path: str) -> Mark:
+    """An asset sold for more than it cost."""
+    return gap(
+        "It was sold for more than its cost: the capital gain (Schedule 3) is not computed.", path=path
+    )

@@ -1,0 +1,66 @@
+"""What people have besides their activities: slips T4 and T5, and instalments, as figures."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.ca.frame import people
+from half_yard.figures import Figure, entered
+from half_yard.records import ClientFile
+from half_yard.records.naming import name_of
+
+NOT_HERE = "The person is not in this file. Choose another."
+COLLECTIONS = ("wages", "interest", "estimated_payments")
+
+
+def of_person(ask: Ask, person: str, collection: str, field: str) -> list[Figure]:
+    """A field of each slip of a person that has it."""
+    return ask.of(_fields, person, collection, field)
+
+
+def _fields(file: ClientFile, person: str, collection: str, field: str) -> list[Figure]:
+    made = []
+    for key, item in sorted(getattr(file, collection).items()):
+        amount = getattr(item, field)
+        if item.person == person and amount is not None:
+            made.append(entered(amount, name_of(item) or "not named", f"/{collection}/{key}/{field}"))
+    return made
+
+
+def boxes(ask: Ask, person: str, box: str) -> list[Figure]:
+    """A further box of each T4 of a person that has it."""
+    return ask.of(_boxes, person, box)
+
+
+def _boxes(file: ClientFile, person: str, box: str) -> list[Figure]:
+    return [
+        entered(item.boxes[box], name_of(item) or "not named", f"/wages/{key}/boxes/{box}")
+        for key, item in sorted(file.wages.items())
+        if item.person == person and box in item.boxes
+    ]
+
+
+def instalments(ask: Ask, person: str) -> list[Figure]:
+    """What a person paid by instalments."""
+    return ask.of(_instalments, person)
+
+
+def _instalments(file: ClientFile, person: str) -> list[Figure]:
+    return [
+        entered(item.amount, "Instalment", f"/estimated_payments/{key}/amount", item.reckoning)
+        for key, item in sorted(file.estimated_payments.items())
+        if item.person == person
+    ]
+
+
+def slip_stops(ask: Ask) -> dict[str, str]:
+    """What stops a slip from counting, by record path."""
+    return ask.of(_stops, ask(people))
+
+
+def _stops(file: ClientFile, known: tuple[str, ...]) -> dict[str, str]:
+    return {
+        f"/{collection}/{key}": NOT_HERE
+        for collection in COLLECTIONS
+        for key, item in getattr(file, collection).items()
+        if item.person not in known
+    }

@@ -1,0 +1,40 @@
+"""Tax by brackets, federal or of a province."""
+
+from __future__ import annotations
+
+from half_yard.countries.ca.year_rules import YearRules
+from half_yard.figures import Figure, difference, not_below_zero, smaller_of, total
+
+MOST_BRACKETS = 8
+
+
+def by_brackets(taxable: Figure, values: YearRules, province: str) -> Figure:
+    """The tax on a taxable income, to the cent as the sum of its brackets; federal where no province is
+    named."""
+    floors = [
+        values.figure(key, status, f"start of bracket {number}")
+        for number in range(2, MOST_BRACKETS + 1)
+        if _has(values, key := _key(f"bracket_{number}_from", province), status := province or "value")
+    ]
+    taxed = []
+    for number in range(1, len(floors) + 2):
+        rate = values.figure(
+            _key(f"bracket_{number}_rate", province), province or "value", f"rate of bracket {number}"
+        )
+        inside = taxable
+        if number <= len(floors):
+            inside = smaller_of(
+                taxable, floors[number - 1], label=f"income up to {floors[number - 1].amount:,}"
+            )
+        if number > 1:
+            inside = not_below_zero(difference(inside, floors[number - 2]), f"income in bracket {number}")
+        taxed.append((inside * rate).named(f"tax in bracket {number}"))
+    return total(taxed)
+
+
+def _key(name: str, province: str) -> str:
+    return f"provincial_{name}" if province else name
+
+
+def _has(values: YearRules, key: str, status: str) -> bool:
+    return values.has(key) and status in values.values[key]

@@ -1,0 +1,114 @@
+"""The demo's Canadian couple: a bindery, a flat that they own half each, employment; each files a return."""
+
+from __future__ import annotations
+
+import datetime
+from decimal import Decimal
+
+from half_yard.demo.builder import YEAR, Row, day, entries
+from half_yard.records import (
+    Activity,
+    Address,
+    Asset,
+    Carryover,
+    ClientFile,
+    EstimatedPayment,
+    Household,
+    InterestStatement,
+    Person,
+    WageStatement,
+)
+from half_yard.records.identifiers import numbered
+
+BINDERY, FLAT = "a00001", "a00002"
+
+BINDERY_ROWS: tuple[Row, ...] = (
+    ("03-31", "Limestone Archives", "Rebinding, first quarter", "sales", "14310.00"),
+    ("06-30", "Wolfe Island Press", "Editions and boxes", "sales", "19875.50"),
+    ("09-30", "Limestone Archives", "Rebinding, third quarter", "sales", "12640.00"),
+    ("12-19", "Customers at the counter", "Albums, repairs, lessons", "sales", "17206.45"),
+    ("01-15", "Cloth and board on the shelf", "January 1", "opening_inventory", "2140.00"),
+    ("04-08", "Paper House Montcalm", "Board, cloth, leather", "purchases", "7318.22"),
+    ("10-02", "Paper House Montcalm", "Board and marbled paper", "purchases", "4906.71"),
+    ("12-31", "Cloth and board on the shelf", "December 31", "closing_inventory", "1985.40"),
+    ("12-31", "Ontario Street Holdings", "Rent of the shop", "rent", "11400.00"),
+    ("06-12", "Frontenac Mutual", "Contents and liability", "insurance", "1268.00"),
+    ("12-31", "Kingston Hydro", "Power", "utilities", "1533.87"),
+    ("05-22", "Chez Lucette", "Lunch with a publisher", "meals", "168.40"),
+    ("11-03", "Guild of Bookbinders", "Membership", "licences", "210.00"),
+)
+FLAT_ROWS: tuple[Row, ...] = (
+    ("12-31", "J. Okafor and L. Brandt", "Rent, twelve months", "rents", "22200.00"),
+    ("12-31", "Bank of the Bay", "Mortgage interest", "interest", "7415.63"),
+    ("07-02", "City of Kingston", "Property tax", "property_tax", "3984.16"),
+    ("03-18", "Frontenac Mutual", "Dwelling policy", "insurance", "1102.00"),
+    ("08-27", "Quarry Plumbing", "Boiler valve and labour", "repairs", "864.30"),
+)
+
+
+def adeyemi() -> ClientFile:
+    """A couple in Ontario, each with a return of their own."""
+    home = Address(street="88 Bluff Street", city="Kingston", region="ON", postal_code="K7K 2R4")
+    press = Asset(
+        activity=BINDERY, name="Board shear, secondhand", asset_class="class_8", in_service=day("02-10"),
+        cost=Decimal("4650.00"),
+    )  # fmt: skip
+    computer = Asset(
+        activity=BINDERY, name="Computer for layouts", asset_class="class_50", in_service=day("09-05"),
+        cost=Decimal("2389.00"), share=Decimal(80),
+    )  # fmt: skip
+    stove = Asset(
+        activity=FLAT, name="Stove and fridge", asset_class="class_8", in_service=day("05-20"),
+        cost=Decimal("2480.00"),
+    )  # fmt: skip
+    return ClientFile.new("ca", YEAR).model_copy(
+        update={
+            "household": Household(filing_status="married", address=home, choices={"province": "ON"}),
+            "people": {
+                "owner": Person(
+                    first_name="Margaux", last_name="Adeyemi", birth_date=datetime.date(1983, 11, 8),
+                    identity_number="046 454 286",
+                ),
+                "spouse": Person(
+                    first_name="Piers", last_name="Adeyemi", birth_date=datetime.date(1981, 2, 19),
+                ),
+            },
+            "activities": {
+                BINDERY: Activity(
+                    kind="business", name="Bluff Street Bindery", description="Bookbinding and repair",
+                    code="323120", owners={"owner": Decimal(100)}, last_year={"sales": Decimal("58122.10")},
+                ),
+                FLAT: Activity(
+                    kind="rental", name="Flat on Alma Street",
+                    address=Address(street="14 Alma Street, unit 2", city="Kingston", region="ON"),
+                    owners={"owner": Decimal(50), "spouse": Decimal(50)},
+                ),
+            },
+            "entries": numbered("entries", entries(BINDERY, BINDERY_ROWS) + entries(FLAT, FLAT_ROWS)),
+            "assets": numbered("assets", [press, computer, stove]),
+            "carryovers": numbered(
+                "carryovers", [Carryover(kind="ucc_8", of=BINDERY, amount=Decimal("3120.44"))]
+            ),
+            "wages": numbered(
+                "wages",
+                [
+                    WageStatement(
+                        person="spouse", employer="Limestone District School Board",
+                        wages=Decimal("61240.00"), withheld=Decimal("9871.52"),
+                        boxes={"cpp": Decimal("3435.53"), "ei": Decimal("1004.34")},
+                    )
+                ],
+            ),
+            "interest": numbered(
+                "interest",
+                [InterestStatement(person="owner", payer="Bank of the Bay", interest=Decimal("208.19"))],
+            ),
+            "estimated_payments": numbered(
+                "estimated_payments",
+                [
+                    EstimatedPayment(person="owner", date=day(when), amount=Decimal("1150.00"))
+                    for when in ("03-14", "06-13", "09-15", "12-15")
+                ],
+            ),
+        }
+    )  # fmt: skip
