@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from decimal import Decimal
 
 from PySide6.QtCore import QPoint, QSize, Qt
@@ -10,13 +11,16 @@ from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QSizePolicy, QWidget
 
 from half_yard.countries import CarryPoint
 from half_yard.desktop import theme
+from half_yard.desktop.parts import button
 from half_yard.desktop.plain_words import PlainLabel
+from half_yard.desktop.subjects import Subject
 from half_yard.desktop.workspace import Workspace
-from half_yard.figures.explain import money_text
+from half_yard.figures import Place, Role
+from half_yard.figures.explain import line_text, money_text
 
 HEIGHT = 68
 THREAD_Y = 12
-RESULTS = {"Refund", "To pay"}
+RESULTS = {Role.REFUND, Role.OWED}
 
 
 class CarryButton(QAbstractButton):
@@ -31,9 +35,9 @@ class CarryButton(QAbstractButton):
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
 
-    def show_figure(self, amount: Decimal, effect: Decimal, *, final: bool) -> None:
+    def show_figure(self, amount: str, effect: Decimal, *, final: bool) -> None:
         """Show the amount, what the last edit changed, and whether anything is missing below it."""
-        shown = (money_text(amount), effect, final)
+        shown = (amount, effect, final)
         if shown == (self._amount, self._effect, self._final):
             return
         self._amount, self._effect, self._final = shown
@@ -83,7 +87,8 @@ class CarryButton(QAbstractButton):
 
 
 class CarryStrip(QWidget):
-    """The chain of figures. Clicking one follows its thread."""
+    """The chain of figures of a return. Clicking one follows its thread; where a file gives several returns,
+    the button in front goes on to the next."""
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
@@ -93,11 +98,18 @@ class CarryStrip(QWidget):
         self._row = QHBoxLayout(self)
         self._row.setContentsMargins(8, 0, 8, 0)
         self._row.setSpacing(0)
+        self._shown = ""
+        self._points: tuple[CarryPoint, ...] = ()
+        self.switch = button("", "Show the chain of the next return")
+        self.switch.clicked.connect(self._next)
+        self.switch.hide()
+        self._row.addWidget(self.switch)
         self.buttons: dict[str, CarryButton] = {}
         self._empty = PlainLabel("Open a client, or make a new one, and its figures stand here.")
         self._empty.setProperty("role", "soft")
         self._row.addWidget(self._empty)
         workspace.changed.connect(self.refresh)
+        workspace.looked_at.connect(self._look)
 
     def refresh(self) -> None:
         """Show the figures of the computation as it is now."""
@@ -105,22 +117,53 @@ class CarryStrip(QWidget):
         if not self._workspace.is_open:
             return
         computation = self._workspace.computation
-        if not self.buttons:
-            self._make(computation.carry)
-        refund = computation.line(self.buttons["Refund"].point.place).figure.amount
-        for button in self.buttons.values():
-            place = button.point.place
-            figure = computation.line(place).figure
-            button.show_figure(figure.amount, self._workspace.effect(place), final=not figure.gaps)
-            if button.point.label in RESULTS:
-                button.setVisible((button.point.label == "Refund") == (refund > 0))
+        returns = computation.returns
+        shown = next((each for each in returns if each.key == self._shown), returns[0])
+        self.switch.setVisible(len(returns) > 1)
+        self.switch.setText(shown.title)
+        if shown.carry != self._points:
+            self._make(shown.carry)
+        refund = computation.result_of(shown, Role.REFUND)
+        has_refund = refund is not None and bool(refund.figure.amount)
+        for each in self.buttons.values():
+            line = computation.line(each.point.place)
+            effect = self._workspace.effect(each.point.place)
+            amount = line_text(line.figure, in_cents=computation.sheet(each.point.place.sheet).in_cents)
+            each.show_figure(amount, effect, final=not line.figure.gaps)
+            if line.role in RESULTS:
+                each.setVisible((line.role is Role.REFUND) == has_refund)
 
     def _make(self, points: tuple[CarryPoint, ...]) -> None:
+        """A button for each stop of a chain, in place of those of another."""
+        for old in self.buttons.values():
+            self._row.removeWidget(old)
+            old.hide()
+            old.deleteLater()
+        self.buttons = {}
+        self._points = points
         for point in points:
-            button = CarryButton(point)
-            button.clicked.connect(lambda _checked=False, place=point.place: self._workspace.go_to(place))
-            self.buttons[point.label] = button
-            self._row.addWidget(button, 1)
+            made = CarryButton(point)
+            made.clicked.connect(lambda _checked=False, place=point.place: self._workspace.go_to(place))
+            self.buttons[point.label] = made
+            self._row.addWidget(made, 1)
+        order = [self.switch, *self.buttons.values()]
+        for before, after in itertools.pairwise(order):
+            self.setTabOrder(before, after)
+
+    def _next(self) -> None:
+        """Show the chain of the next return."""
+        keys = [each.key for each in self._workspace.computation.returns]
+        here = keys.index(self._shown) if self._shown in keys else 0
+        self._shown = keys[(here + 1) % len(keys)]
+        self.refresh()
+
+    def _look(self, subject: Subject) -> None:
+        """Show the chain of the return that a line is on."""
+        if isinstance(subject, Place):
+            for each in self._workspace.computation.returns:
+                if subject.sheet == each.chief and each.key != self._shown:
+                    self._shown = each.key
+                    self.refresh()
 
     def paintEvent(self, event: QPaintEvent) -> None:
         del event

@@ -2,132 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass
-from decimal import Decimal, InvalidOperation
-from enum import Enum, auto
+from collections.abc import Sequence
 
 from pydantic import JsonValue
 from PySide6.QtCore import QEvent, QObject, Qt, QTimer
 from PySide6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEdit, QSizePolicy, QWidget
 
+from half_yard.asked import Field, FieldKind, plain_value, read_field, shown_value, value_at
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.tab_order import place_of_tab, tab_through
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
-from half_yard.records import Change, ClientFile, Edit
-from half_yard.records.choices import Option
-from half_yard.records.dates import date_text, read_birthday, read_date
-from half_yard.records.reckoning import reckon
-
-MOST_DAYS, MOST_MONTHS = 366, 1200
-
-
-class FieldKind(Enum):
-    """What a field holds."""
-
-    TEXT = auto()
-    DATE = auto()
-    BIRTHDAY = auto()
-    CHOICE = auto()
-    PERCENT = auto()
-    DAYS = auto()
-    MONTHS = auto()
-    AMOUNT = auto()
-    ANSWER = auto()
-    SEARCH = auto()
-    HEADING = auto()
-
-
-@dataclass(frozen=True)
-class Field:
-    """A field of the file: its JSON pointer, its label and kind; `problem` says what is wrong with a value
-    that was taken all the same, `default` what an empty yes/no or share counts as, `meaning` what a value
-    stands for, in words. A searched field takes one of what `search` finds for the words typed. A heading has
-    no value: its path is only its name. An optional share or amount
-    may be left empty: a member of a mapping then goes. `empty` is what a choice
-    stands for where none is made. `masks` gives what is shown of a number while the cursor is not on it."""
-
-    path: str
-    label: str
-    kind: FieldKind = FieldKind.TEXT
-    options: Sequence[Option] = ()
-    problem: Callable[[str], str] | None = None
-    default: JsonValue = None
-    hint: str = ""
-    meaning: Callable[[str], str] | None = None
-    search: Callable[[str], Sequence[Option]] | None = None
-    optional: bool = False
-    empty: str = ""
-    masks: Callable[[str], str] | None = None
-
-
-def value_at(file: ClientFile, path: str) -> object:
-    """What stands at a path of the file; None where nothing does."""
-    node: object = file
-    for key in path.split("/")[1:]:
-        node = node.get(key) if isinstance(node, dict) else getattr(node, key, None)
-        if node is None:
-            return None
-    return node
-
-
-def read_field(field: Field, typed: str, year: int) -> JsonValue:
-    """The value of what was typed. Raises ValueError with what to type instead."""
-    text = typed.strip()
-    match field.kind:
-        case FieldKind.DATE:
-            day = read_date(text, year)
-            return day.isoformat() if day else None
-        case FieldKind.BIRTHDAY:
-            day = read_birthday(text, year)
-            return day.isoformat() if day else None
-        case FieldKind.DAYS:
-            return _read_count(text, "days", MOST_DAYS)
-        case FieldKind.MONTHS:
-            return _read_count(text, "months", MOST_MONTHS)
-        case FieldKind.PERCENT:
-            return None if field.optional and not text else _read_percent(text)
-        case FieldKind.AMOUNT:
-            return format(reckon(text), "f") if text else None
-        case FieldKind.SEARCH:
-            return _searched(field, text)
-        case _:
-            return text
-
-
-def _searched(field: Field, text: str) -> str:
-    """The key that was typed, or that what was typed finds alone; a pick from the list is “key title”."""
-    found = field.search(text) if field.search and text else ()
-    first = text.partition(" ")[0]
-    if not text or first.isdecimal():
-        return first
-    if len(found) == 1:
-        return found[0][0]
-    if not found:
-        raise ValueError(f"Nothing is found for “{text}”. Try other words, or type the code.")
-    shown = "; ".join(f"{key} {title}" for key, title in found[:3])
-    raise ValueError(f"“{text}” could be: {shown}. Pick one from the list.")
-
-
-def _read_count(text: str, unit: str, most: int) -> int | None:
-    if not text:
-        return None
-    if not text.isdecimal() or int(text) > most:
-        raise ValueError(f"“{text}” is no count of {unit}. Type a whole number of at most {most:,}.")
-    return int(text)
-
-
-def _read_percent(text: str) -> str:
-    try:
-        share = Decimal(text.removesuffix("%").strip() or "0")
-    except InvalidOperation as error:
-        raise ValueError(f"“{text}” is no share. Type percent, such as 50 or 33.3333.") from error
-    if not 0 <= share <= 100:
-        raise ValueError(f"A share is from 0 to 100 percent, not {text}.")
-    return format(share, "f")
+from half_yard.records import Change, Edit
 
 
 class FieldForm(QWidget):
@@ -251,7 +139,7 @@ class FieldForm(QWidget):
         """Show the values of the file as they are now; what could not be taken stays as typed."""
         if not self._workspace.is_open:
             return
-        file = self._workspace.file
+        file, calendar = self._workspace.file, self._workspace.calendar
         for field in self._fields:
             if field.kind is FieldKind.HEADING:
                 continue
@@ -262,7 +150,7 @@ class FieldForm(QWidget):
             elif isinstance(editor, QComboBox):
                 editor.setCurrentIndex(max(editor.findData(value or ""), 0))
             elif isinstance(editor, QLineEdit) and field.path not in self._typed:
-                shown = _shown(value, file.tax_year)
+                shown = shown_value(value, calendar)
                 if not editor.hasFocus() or not editor.isModified():
                     hidden = field.masks is not None and not editor.hasFocus()
                     editor.setText(field.masks(shown) if hidden and field.masks else shown)
@@ -274,7 +162,7 @@ class FieldForm(QWidget):
             return
         typed = editor.text()
         try:
-            value = read_field(field, typed, self._workspace.file.tax_year)
+            value = read_field(field, typed, self._workspace.calendar)
             editor.setModified(False)
             self._typed.pop(field.path, None)
             self._set(field, value)
@@ -304,26 +192,10 @@ class FieldForm(QWidget):
         parent, _, name = field.path.rpartition("/")
         holder = value_at(file, parent)
         there = not isinstance(holder, dict) or name in holder
-        if _plain(value_at(file, field.path)) == value and (there or value is None):
+        if plain_value(value_at(file, field.path)) == value and (there or value is None):
             return
         if value is None and field.optional and isinstance(holder, dict):
             step = Change(op="remove", path=field.path)
         else:
             step = Change(op="replace" if there else "add", path=field.path, value=value)
         self._workspace.do(Edit(label=field.label, changes=(step,)))
-
-
-def _plain(value: object) -> JsonValue:
-    if isinstance(value, bool | int | str) or value is None:
-        return value
-    return format(value, "f") if isinstance(value, Decimal) else str(value)
-
-
-def _shown(value: object, year: int) -> str:
-    if value is None:
-        return ""
-    if isinstance(value, Decimal):
-        return format(value.normalize(), "f") if value == value.to_integral() else format(value, "f")
-    if hasattr(value, "isoformat"):
-        return date_text(value, year)  # type: ignore[arg-type]
-    return str(value)

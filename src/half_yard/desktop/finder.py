@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 from PySide6.QtCore import QEvent, QObject, Qt
@@ -10,14 +10,14 @@ from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import QFrame, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
 from shiboken6 import isValid
 
-from half_yard.countries import Computation
+from half_yard.countries import Computation, pack_for
+from half_yard.countries.telling import line_name
 from half_yard.desktop import theme
+from half_yard.desktop.actions import Action
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject
-from half_yard.desktop.thread_rows import line_name
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import amount_text
-from half_yard.records.dates import date_text
 
 MOST = 60
 WIDTH, HEIGHT = 620, 420
@@ -36,6 +36,7 @@ class Findable:
 def findables(computation: Computation) -> Iterator[Findable]:
     """Everything in a client file that can be gone to."""
     file = computation.file
+    calendar = pack_for(file.country).country.calendar(file.tax_year)
     for key, person in file.people.items():
         yield Findable(f"Person · {person.name or key}", f"/people/{key}/first_name")
     for key, activity in sorted(file.activities.items()):
@@ -55,7 +56,7 @@ def findables(computation: Computation) -> Iterator[Findable]:
     for key, form in sorted(file.forms.items()):
         yield Findable(f"Form · {form.payer} · {form.kind} · {form.amount:,.2f}", f"/forms/{key}")
     for key, entry in sorted(file.entries.items()):
-        day = date_text(entry.date, file.tax_year)
+        day = calendar.text(entry.date)
         words = " · ".join(filter(None, ("Entry", entry.payee, entry.memo, day, f"{entry.amount:,.2f}")))
         yield Findable(words, f"/entries/{key}")
 
@@ -72,12 +73,10 @@ def matching(words: str, known: list[tuple[str, Findable]]) -> list[Findable]:
 class Finder(QFrame):
     """A sheet of paper over the page with a line to type on and what was found below."""
 
-    def __init__(
-        self, workspace: Workspace, commands: Mapping[str, Callable[[], None]], parent: QWidget
-    ) -> None:
+    def __init__(self, workspace: Workspace, actions: Sequence[Action], parent: QWidget) -> None:
         super().__init__(parent)
         self._workspace = workspace
-        self._commands = commands
+        self._actions = actions
         self._known: list[tuple[str, Findable]] = []
         self._back: QWidget | None = None
         self.setStyleSheet(
@@ -106,19 +105,23 @@ class Finder(QFrame):
         self.line.installEventFilter(self)
         self.hide()
 
-    def open(self) -> None:
-        """Show the finder over its parent, empty and ready to type."""
+    def open(self, words: str = "") -> None:
+        """Show the finder over its parent, ready to type; with words, as if they had been typed."""
         parent = self.parentWidget()
         self._back = parent.focusWidget() if parent else None
-        known = [Findable(f"Command · {name}", act=act) for name, act in self._commands.items()]
+        known = [
+            Findable(f"Command · {action.words}", act=action.act)
+            for action in self._actions
+            if action.enabled()
+        ]
         if self._workspace.is_open:
             known += findables(self._workspace.computation)
         self._known = [(item.words.casefold().replace(",", ""), item) for item in known]
         if parent:
             width = min(WIDTH, parent.width() - 40)
             self.setGeometry((parent.width() - width) // 2, 64, width, min(HEIGHT, parent.height() - 150))
-        self.line.clear()
-        self._search("")
+        self.line.setText(words)
+        self._search(words)
         self.show()
         self.raise_()
         self.line.setFocus()

@@ -8,14 +8,14 @@ from decimal import Decimal
 from typing import Any
 
 from PySide6.QtCore import Qt, QTimer, Signal
-from PySide6.QtGui import QKeyEvent
+from PySide6.QtGui import QFontMetrics, QKeyEvent
 from PySide6.QtWidgets import QAbstractItemView, QHeaderView, QTableView
 
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.headed_model import HeadedModel, Index
 from half_yard.figures import Place
-from half_yard.figures.explain import money_text
+from half_yard.figures.explain import exact_text, money_text
 
 HEADINGS = ("Line", "", "Amount")
 AMOUNT = 2
@@ -33,17 +33,22 @@ class LineRow:
     entries: tuple[str, ...] = ()
     strong: bool = False
     unfinished: bool = False
+    in_cents: bool = False
 
     @property
     def shown(self) -> str:
         """The amount for reading; a dot where there is nothing."""
         if self.place is None:
             return ""
-        return money_text(self.amount) if self.amount or self.strong else "·"
+        if not self.amount and not self.strong:
+            return "·"
+        return exact_text(self.amount) if self.in_cents else money_text(self.amount)
 
 
 class LineModel(HeadedModel):
-    """The rows for a table view."""
+    """The rows for a table view. Signals `replaced` when others are there."""
+
+    replaced = Signal()
 
     def __init__(self) -> None:
         super().__init__(HEADINGS, {AMOUNT})
@@ -61,6 +66,7 @@ class LineModel(HeadedModel):
         self.beginResetModel()
         self.rows = rows
         self.endResetModel()
+        self.replaced.emit()
 
     def row_total(self) -> int:
         """How many rows there are."""
@@ -115,9 +121,19 @@ class LineView(QTableView):
         self.verticalHeader().setDefaultSectionSize(row_height)
         header = self.horizontalHeader()
         header.setHighlightSections(False)
-        header.resizeSection(0, 38)
+        self._fit_numbers()
+        self.rows_model.replaced.connect(self._fit_numbers)
         header.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
-        header.resizeSection(2, 78)
+
+    def _fit_numbers(self) -> None:
+        """Give the numbers of the lines, and the amounts, the room that the longest needs."""
+        metrics = QFontMetrics(theme.text_font(bold=True))
+        rows = self.rows_model.rows
+        numbers = max((metrics.horizontalAdvance(row.number) for row in rows), default=0)
+        amounts = max((metrics.horizontalAdvance(row.shown) for row in rows), default=0)
+        header = self.horizontalHeader()
+        header.resizeSection(0, max(38, numbers + 10))
+        header.resizeSection(AMOUNT, max(78, amounts + 14))
 
     @property
     def current_row(self) -> LineRow | None:

@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Sequence
 from dataclasses import dataclass
 from pathlib import Path
 
 from platformdirs import user_state_path
 
 from half_yard.countries import PACKS, Computation, compute
+from half_yard.figures import Role
 from half_yard.figures.explain import money_text
 from half_yard.figures.remembered import Memory
+from half_yard.figures.rounding import to_dollars
 from half_yard.records import ClientFile
 from half_yard.review import Level
 from half_yard.storage import (
@@ -25,7 +26,6 @@ from half_yard.storage import (
 )
 
 MOST_RECENT = 12
-LONGEST_NAME = 150
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,28 +103,17 @@ def standing_of(path: Path, keys: Keys | None = None) -> Standing:
 
 def has_rules(file: ClientFile) -> bool:
     """Whether there are rules for the year and country of a file."""
-    return file.country in PACKS and file.tax_year in PACKS[file.country].years
+    return file.country in PACKS and file.tax_year in PACKS[file.country].country.years
 
 
 def result_in_words(computation: Computation) -> str:
-    """What the return comes to: what is refunded, or is to be paid."""
-    refund, owed = (computation.line(point.place).figure.amount for point in computation.carry[-2:])
-    return f"refund {money_text(refund)}" if refund else f"to pay {money_text(owed)}"
-
-
-def safe_name(name: str) -> str:
-    """A name without the signs that lead elsewhere or that some file system can't hold."""
-    signs = ("-" if sign in '/\\:*?"<>|' or not sign.isprintable() else sign for sign in name)
-    # What is kept beside a file has a longer name; file systems count bytes.
-    cut = "".join(signs).strip(". ").encode()[:LONGEST_NAME]
-    return cut.decode(errors="ignore").strip()
-
-
-def file_name(first: str, last: str, year: int, taken: Sequence[str] = ()) -> str:
-    """A file name for a new client, with a number where the name is taken."""
-    safe = safe_name(", ".join(part for part in (last.strip(), first.strip()) if part) or "New client")
-    wanted, number = f"{safe} {year}{SUFFIX}", 2
-    while wanted in taken:
-        wanted = f"{safe} {year} ({number}){SUFFIX}"
-        number += 1
-    return wanted
+    """What the returns come to, in whole amounts: what is refunded, or is to be paid, of each after the
+    other."""
+    words: dict[str, list[str]] = {}
+    for each in computation.returns:
+        refund, owed = (computation.result_of(each, role) for role in (Role.REFUND, Role.OWED))
+        if refund is not None and refund.figure.amount:
+            words.setdefault("refund", []).append(money_text(to_dollars(refund.figure.amount)))
+        elif owed is not None:
+            words.setdefault("to pay", []).append(money_text(to_dollars(owed.figure.amount)))
+    return ", ".join(f"{what} {' and '.join(amounts)}" for what, amounts in words.items())

@@ -7,6 +7,7 @@ from collections.abc import Callable
 
 from PySide6.QtCore import QObject
 
+from half_yard.desktop.actions import Action
 from half_yard.desktop.conflict_line import ConflictLine
 from half_yard.desktop.pages.clients import ClientsPage
 from half_yard.desktop.workspace import Workspace
@@ -28,8 +29,8 @@ class SafeKeeping(QObject):
         workspace.conflict.connect(self._ask_which)
         workspace.opened.connect(self.conflict.hide)
 
-    def commands(self, show_clients: Callable[[], None]) -> dict[str, Callable[[], None]]:
-        """The commands by name; all but one are done on the Clients page."""
+    def actions(self, show_clients: Callable[[], None]) -> tuple[Action, ...]:
+        """What is done for safe keeping; all but one of it on the Clients page."""
 
         def there(act: Callable[[], None]) -> Callable[[], None]:
             def do() -> None:
@@ -38,13 +39,13 @@ class SafeKeeping(QObject):
 
             return do
 
-        return {
-            "Earlier states": there(self._clients.show_earlier),
-            "Seal this file with a passphrase": there(self._clients.ask_to_seal),
-            "Take the seal off this file": self._unseal,
-            "Seal the office's folder": there(self._clients.ask_to_seal_folder),
-            "Take the seal off the office's folder": there(self._clients.unseal_folder),
-        }
+        return (
+            Action("Earlier states", there(self._clients.show_earlier)),
+            Action("Seal this file with a passphrase", there(self._clients.ask_to_seal)),
+            Action("Take the seal off this file", self._unseal),
+            Action("Seal the office's folder", there(self._clients.ask_to_seal_folder)),
+            Action("Take the seal off the office's folder", there(self._clients.unseal_folder)),
+        )
 
     def not_saved(self, error: FileRefusedError | OSError) -> None:
         """Say why the file stays open; a conflict is asked about in its own place."""

@@ -7,6 +7,7 @@ from enum import Enum
 
 from half_yard.countries import Computation
 from half_yard.figures import Place
+from half_yard.records.collections import Work, work_on
 from half_yard.review import Level
 
 
@@ -19,24 +20,13 @@ class Stage(Enum):
     RETURN = "Return"
 
 
-BY_COLLECTION = {
-    "household": Stage.CLIENTS,
-    "people": Stage.CLIENTS,
-    "activities": Stage.BOOKS,
-    "entries": Stage.BOOKS,
-    "forms": Stage.BOOKS,
-    "dividends": Stage.BOOKS,
-    "statements": Stage.BOOKS,
-    "sorting_rules": Stage.BOOKS,
-    "wages": Stage.BOOKS,
-    "interest": Stage.BOOKS,
-    "estimated_payments": Stage.BOOKS,
-    "business_loss_carried_in": Stage.BOOKS,
-    "assets": Stage.ASSETS,
-    "elections": Stage.ASSETS,
-    "expensing_carried_in": Stage.ASSETS,
-    "section_1231_losses": Stage.ASSETS,
-    "short_years": Stage.ASSETS,
+OF_WORK = {
+    Work.CLIENT: Stage.CLIENTS,
+    Work.ACTIVITIES: Stage.BOOKS,
+    Work.STATEMENTS: Stage.BOOKS,
+    Work.FORMS: Stage.BOOKS,
+    Work.HOUSEHOLD: Stage.BOOKS,
+    Work.ASSETS: Stage.ASSETS,
 }
 OPEN_LEVELS = {Level.ERROR, Level.INCOMPLETE, Level.WARNING}
 
@@ -45,8 +35,8 @@ def stage_of(subject: Place | str) -> Stage:
     """Where a line or a record is worked on; a finding without a path belongs to the return."""
     if isinstance(subject, Place):
         return Stage.RETURN
-    parts = subject.split("/")
-    return BY_COLLECTION.get(parts[1], Stage.RETURN) if len(parts) > 1 else Stage.RETURN
+    work = work_on(subject)
+    return Stage.RETURN if work is None else OF_WORK[work]
 
 
 def open_counts(computation: Computation) -> Mapping[Stage, int]:

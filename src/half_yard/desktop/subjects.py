@@ -2,13 +2,10 @@
 
 from __future__ import annotations
 
+from half_yard.countries.telling import Subject
 from half_yard.figures import Place
 from half_yard.records import ClientFile, Record
-
-Subject = Place | str
-"""A line by its place, or a record or field by its JSON pointer."""
-
-TABLED = {"entries", "assets", "forms", "wages", "interest", "dividends", "estimated_payments"}
+from half_yard.records.collections import COLLECTIONS, collection_and_id
 
 
 def record_of(subject: Subject) -> Subject:
@@ -19,13 +16,8 @@ def record_of(subject: Subject) -> Subject:
     if isinstance(subject, Place) or "/answers" in subject:
         return subject
     parts = subject.split("/")
-    return "/".join(parts[:3]) if len(parts) > 1 and parts[1] in TABLED else subject
-
-
-def collection_and_id(path: str) -> tuple[str, str]:
-    """The collection and the id in a JSON pointer; empty where it has none."""
-    _, collection, key, *_ = [*path.split("/"), "", ""]
-    return collection, key
+    known = COLLECTIONS.get(parts[1]) if len(parts) > 1 else None
+    return "/".join(parts[:3]) if known is not None and known.in_rows else subject
 
 
 def find_record(file: ClientFile, path: str) -> Record | None:
@@ -34,3 +26,6 @@ def find_record(file: ClientFile, path: str) -> Record | None:
     records = getattr(file, collection, None)
     found = records.get(key) if isinstance(records, dict) else None
     return found if isinstance(found, Record) else None
+
+
+__all__ = ["Subject", "collection_and_id", "find_record", "record_of"]

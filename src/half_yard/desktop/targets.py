@@ -12,6 +12,7 @@ from half_yard.desktop.tables import Column
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Record
 from half_yard.records.choices import Option
+from half_yard.records.dates import Calendar
 from half_yard.statements import Target
 from half_yard.statements.targets import find_targets, read_target, target_options, target_words
 
@@ -33,18 +34,18 @@ class TargetColumn(Column):
         del record
         return find_targets(typed, self._known())
 
-    def text(self, key: str, record: Record, year: int) -> str:
+    def text(self, key: str, record: Record, calendar: Calendar) -> str:
         """The target for reading."""
-        del key, year
+        del key, calendar
         return target_words(self._target(dict(record)), self._known())
 
-    def typed_text(self, record: Record, year: int) -> str:
+    def typed_text(self, record: Record, calendar: Calendar) -> str:
         """The target as it can be typed."""
-        return self.text("", record, year)
+        return self.text("", record, calendar)
 
-    def draft_text(self, draft: Mapping[str, JsonValue], year: int) -> str:
+    def draft_text(self, draft: Mapping[str, JsonValue], calendar: Calendar) -> str:
         """The target of a record that is being made."""
-        del year
+        del calendar
         return target_words(self._target(draft), self._known())
 
     @staticmethod
@@ -57,9 +58,9 @@ class TargetColumn(Column):
             str(fields.get("set_aside") or ""),
         )
 
-    def read(self, typed: str, record: Record | None, year: int) -> dict[str, JsonValue]:
+    def read(self, typed: str, record: Record | None, calendar: Calendar) -> dict[str, JsonValue]:
         """The fields of the target that was typed. Raises ValueError with what to type instead."""
-        del record, year
+        del record, calendar
         target = read_target(typed, self._known())
         share = None if target.share is None else format(target.share, "f")
         values: dict[str, JsonValue] = {"activity": target.activity, "line": target.line, "share": share}

@@ -18,13 +18,14 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.countries import Computation
+from half_yard.countries.telling import Row, joined, line_name, thread_rows
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject, collection_and_id, find_record, record_of
-from half_yard.desktop.thread_rows import Row, joined, line_name, thread_rows
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place, amount_text
 from half_yard.figures.explain import money_text
+from half_yard.records.collections import COLLECTIONS
 from half_yard.records.naming import amount_of, name_of
 
 WIDTH = 300
@@ -32,19 +33,6 @@ ROW_ROLE = Qt.ItemDataRole.UserRole + 1
 INDENT = 12
 LEFT = 26
 ROW_WIDTH = WIDTH - 40
-KINDS = {
-    "entries": "Entry",
-    "assets": "Asset",
-    "forms": "Payer's form",
-    "wages": "Wages",
-    "interest": "Interest",
-    "dividends": "Dividends",
-    "statements": "Statement",
-    "sorting_rules": "Sorting rule",
-    "estimated_payments": "Estimated payment",
-    "people": "Person",
-    "activities": "Activity",
-}
 
 
 class ThreadPanel(QWidget):
@@ -136,7 +124,8 @@ class ThreadPanel(QWidget):
         if record is None:
             return False
         amount = amount_of(record)
-        where = KINDS.get(collection_and_id(subject)[0], "Entered")
+        known = COLLECTIONS.get(collection_and_id(subject)[0])
+        where = known.called if known else "Entered"
         self._say(where, name_of(record) or "Not named", "" if amount is None else money_text(amount))
         return True
 

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import replace
 from functools import partial
 from pathlib import Path
 
-from PySide6.QtGui import QCloseEvent, QKeySequence, QResizeEvent, QShortcut
+from PySide6.QtGui import QCloseEvent, QResizeEvent
 from PySide6.QtWidgets import (
     QApplication,
     QHBoxLayout,
@@ -18,7 +19,8 @@ from PySide6.QtWidgets import (
 
 from half_yard.countries import PACKS
 from half_yard.desktop import theme
-from half_yard.desktop.assets.page import ALONE, Part
+from half_yard.desktop.actions import Action, bind_keys
+from half_yard.desktop.assets.which_part import ALONE, Part
 from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
@@ -67,9 +69,9 @@ class MainWindow(QMainWindow):
         self.carry = CarryStrip(self.workspace)
         self.safe = SafeKeeping(self.workspace, self.clients, self)
         self._lay_out()
-        self.commands = self._commands()
-        self.finder = Finder(self.workspace, self.commands, self._centre)
-        self._keys()
+        self.actions_here = self._actions()
+        self.finder = Finder(self.workspace, self.actions_here, self._centre)
+        bind_keys(self.actions_here, self)
         self.tape.chosen.connect(self.show_stage)
         self.clients.wanted.connect(self.open_path)
         self.workspace.changed.connect(self._refresh_tape)
@@ -107,47 +109,69 @@ class MainWindow(QMainWindow):
         column.addWidget(self.carry)
         self.setCentralWidget(self._centre)
 
-    def _commands(self) -> dict[str, Callable[[], None]]:
-        stages = {f"Go to {stage.value}": lambda stage=stage: self.show_stage(stage) for stage in Stage}
-        return {
-            **stages,
-            "Save": self.save,
-            **self.safe.commands(partial(self.show_stage, Stage.CLIENTS)),
-            "Undo": self.workspace.undo,
-            "Redo": self.workspace.redo,
-            "Open a file": self.clients.ask_for_file,
-            "New client": self._new_client,
-            "New business": lambda: self._new_activity("business"),
-            "New rental": lambda: self._new_activity("rental"),
-            "New asset": self._new_asset,
-            "Make the entry an asset": self._make_asset,
-            "Take in a statement": lambda: self._in_tray(self.books.tray.ask_for_file),
-            "Fetch a marketplace's statements": lambda: self._in_tray(self.books.tray.open_marketplace),
-            "Take the proposals of the tray": lambda: self._in_tray(self.books.tray.take_proposals),
-            "Sorting rules": lambda: self._in_tray(self.books.tray.rules_button.click),
-            "Export the books": self.books.ask_to_export,
-            **{f"Assets: {part.words}": partial(self._in_assets, part) for part in Part if part not in ALONE},
-            **{words: partial(self._of_assets, act) for words, act in self.assets.deeds().items()},
-            "Quit": self._quit,
-            "Quit, leaving the file as it was opened": self._quit_as_opened,
-        }
+    def _actions(self) -> tuple[Action, ...]:
+        """Everything that the window does, each with its key where it has one."""
+        is_open = self._is_open
+        return (
+            Action("Find", self._find, "F3"),
+            Action("Keys", self._show_keys, "F1"),
+            Action("Into the thread and back", self._other_pane, "F6"),
+            Action("Back along the thread", self.go_back, "Alt+Left"),
+            *(Action(f"Go to {stage.value}", partial(self.show_stage, stage)) for stage in Stage),
+            Action("Go to the next stage", partial(self._step_stage, 1), "Ctrl+PgDown"),
+            Action("Go to the stage before", partial(self._step_stage, -1), "Ctrl+PgUp"),
+            Action("Save", self.save, "Ctrl+S"),
+            *self.safe.actions(partial(self.show_stage, Stage.CLIENTS)),
+            Action("Undo", self.workspace.undo, "Ctrl+Z"),
+            Action("Redo", self.workspace.redo, "Ctrl+Shift+Z"),
+            Action("Open a file", self.clients.ask_for_file, "Ctrl+O"),
+            Action("New client", self._new_client, "Ctrl+N"),
+            *self._new_activities(),
+            Action("New asset", self._new_asset, enabled=is_open),
+            Action("Make the entry an asset", self._make_asset, enabled=is_open),
+            self._at_tray("Take in a statement", self.books.tray.ask_for_file),
+            self._at_tray("Fetch a marketplace's statements", self.books.tray.open_marketplace),
+            self._at_tray("Take the proposals of the tray", self.books.tray.take_proposals),
+            self._at_tray("Sorting rules", self.books.tray.rules_button.click),
+            Action("Export the books", self.books.ask_to_export, enabled=is_open),
+            *(self._to_part(part) for part in Part if part not in ALONE),
+            *(
+                replace(action, act=partial(self._of_assets, action.act))
+                for action in self.assets.actions_here
+            ),
+            Action("Quit", self._quit, "Ctrl+Q"),
+            Action("Quit, leaving the file as it was opened", self._quit_as_opened),
+        )
 
-    def _keys(self) -> None:
-        keys: dict[str, Callable[[], None]] = {
-            "F3": self.finder.open,
-            "F6": self._other_pane,
-            "Ctrl+S": self.save,
-            "Ctrl+Z": self.workspace.undo,
-            "Ctrl+Shift+Z": self.workspace.redo,
-            "Ctrl+PgDown": lambda: self._step_stage(1),
-            "Ctrl+PgUp": lambda: self._step_stage(-1),
-            "Alt+Left": self.go_back,
-            "Ctrl+O": self.clients.ask_for_file,
-            "Ctrl+N": self._new_client,
-            "Ctrl+Q": self._quit,
-        }
-        for sequence, act in keys.items():
-            QShortcut(QKeySequence(sequence), self).activated.connect(act)
+    def _find(self) -> None:
+        self.finder.open()
+
+    def _show_keys(self) -> None:
+        self.finder.open("key")
+
+    def _is_open(self) -> bool:
+        return self.workspace.is_open
+
+    def _new_activities(self) -> list[Action]:
+        """A new activity of every kind that there is in any country; those of the open file's are enabled."""
+
+        def enabled(country: str) -> Callable[[], bool]:
+            return lambda: self.workspace.is_open and self.workspace.file.country == country
+
+        return [
+            Action(kind.new, partial(self._new_activity, key), enabled=enabled(pack.country.key))
+            for pack in PACKS.values()
+            for key, kind in pack.ledger.kinds.items()
+        ]
+
+    def _at_tray(self, name: str, act: Callable[[], None]) -> Action:
+        return Action(name, partial(self._in_tray, act), enabled=self._is_open)
+
+    def _to_part(self, part: Part) -> Action:
+        def enabled() -> bool:
+            return self.workspace.is_open and part in self.assets.offered
+
+        return Action(f"Assets: {part.words}", partial(self._in_assets, part), "", part.value[1], enabled)
 
     # -- files ---------------------------------------------------------------------------------------
 
@@ -167,7 +191,7 @@ class MainWindow(QMainWindow):
             self._refuse(str(error), path)
             return False
         file = opened.file
-        if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
+        if file.country not in PACKS or file.tax_year not in PACKS[file.country].country.years:
             opened.close()
             self._refuse(f"{path.name}: there are no rules for “{file.country}” {file.tax_year}.")
             return False
@@ -287,36 +311,31 @@ class MainWindow(QMainWindow):
         self.clients.first.setFocus()
 
     def _new_activity(self, kind: str) -> None:
-        if self.workspace.is_open:
-            self.show_stage(Stage.BOOKS)
-            self.books.make_activity(kind)
+        self.show_stage(Stage.BOOKS)
+        self.books.make_activity(kind)
 
     def _in_tray(self, act: Callable[[], None]) -> None:
         """Show the tray and do something there."""
-        if self.workspace.is_open:
-            self.show_stage(Stage.BOOKS)
-            self.books.choose(STATEMENTS)
-            act()
+        self.show_stage(Stage.BOOKS)
+        self.books.choose(STATEMENTS)
+        act()
 
     def _in_assets(self, part: Part) -> None:
         """Show a part of the Assets page."""
-        if self.workspace.is_open:
-            self.show_stage(Stage.ASSETS)
-            self.assets.switch_to(part)
+        self.show_stage(Stage.ASSETS)
+        self.assets.switch_to(part)
 
     def _of_assets(self, act: Callable[[], None]) -> None:
         """Show the Assets page and do something there."""
-        if self.workspace.is_open:
-            self.show_stage(Stage.ASSETS)
-            act()
+        self.show_stage(Stage.ASSETS)
+        act()
 
     def _new_asset(self) -> None:
-        if self.workspace.is_open:
-            self.show_stage(Stage.ASSETS)
-            self.assets.assets.table.start_new()
+        self.show_stage(Stage.ASSETS)
+        self.assets.assets.table.start_new()
 
     def _make_asset(self) -> None:
-        if self.workspace.is_open and self.books.activity.isVisible():
+        if self.books.activity.isVisible():
             self.books.activity.make_asset()
 
     # -- saying --------------------------------------------------------------------------------------

@@ -13,6 +13,7 @@ from half_yard.desktop.subjects import Subject
 from half_yard.figures import Place
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile, Edit, EditError
+from half_yard.records.dates import Calendar
 from half_yard.storage import (
     FINAL,
     ChangedElsewhereError,
@@ -203,9 +204,14 @@ class Workspace(QObject):
         self.said.emit(f"This is the {state.words.lower()}. Undo takes it back.")
         return True
 
+    @property
+    def calendar(self) -> Calendar:
+        """How days are typed and shown in the open file."""
+        return self.pack.country.calendar(self.file.tax_year)
+
     def masked_payer(self, number: str) -> str:
         """A payer's number for showing, as the open file's country has it."""
-        return self.pack.masked_payer_number(number)
+        return self.pack.country.payer_number.masked(number)
 
     # -- edits ---------------------------------------------------------------------------------------
 
@@ -256,7 +262,7 @@ class Workspace(QObject):
 
     @staticmethod
     def _carried(computation: Computation) -> dict[Place, Decimal]:
-        return {point.place: computation.line(point.place).figure.amount for point in computation.carry}
+        return {point.place: computation.line(point.place).figure.amount for point in computation.chain}
 
     def effect(self, place: Place) -> Decimal:
         """What the last edit changed on a line of the chain, in dollars; zero before the first."""

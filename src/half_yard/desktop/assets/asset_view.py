@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 
 from half_yard.countries import AssetKind
 from half_yard.countries.results import AssetStory, Treatment
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.assets.life_tape import LifeTape, Years
-from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import soft
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
@@ -40,7 +40,8 @@ class AssetView(AssetPart):
         self._current = current
         file = self.workspace.file
         asset = file.assets.get(current)
-        self.tape.setVisible(asset is not None)
+        one_by_one = self.workspace.pack.assets.one_by_one is not None
+        self.tape.setVisible(asset is not None and one_by_one)
         if asset is None:
             self.heading.setText("")
             self.words.setText(NO_ASSET)
@@ -50,16 +51,22 @@ class AssetView(AssetPart):
         story = self.workspace.computation.stories.get(current)
         kind = self._kind(asset)
         self.heading.setText(asset.name or "Not named")
-        self.words.setText(self._life_words(asset, story))
+        self.words.setText(self._life_words(asset, story) if one_by_one else self._stop())
         self.facts.setText(kind.facts[:1].upper() + kind.facts[1:] + "." if kind and kind.facts else "")
-        self.tape.show_story(story, file.tax_year, self._years_under_books())
-        self.fields.show_fields(list(self._fields(f"/assets/{current}", asset, kind)))
+        if one_by_one:
+            self.tape.show_story(story, file.tax_year, self._years_under_books())
+        self.fields.show_fields(self.workspace.pack.assets.fields(file, current))
+
+    def _stop(self) -> str:
+        """What becomes of an asset that is kept in a pool."""
+        stop = self.workspace.computation.stops.get(f"/assets/{self._current}", "")
+        return stop or "It is kept in the pool of its class."
 
     def _years_under_books(self) -> list[Years]:
         """The asset's years under each book that differs from the first, as title, first year and amounts."""
         file = self.workspace.file
         if self._books[0] is not file:
-            self._books = (file, self.workspace.pack.treatments(file))
+            self._books = (file, self.workspace.pack.one_by_one.treatments(file))
         known = [book for book in self._books[1] if self._current in book.rows]
         first = known[0].years(self._current) if known else None
         return [
@@ -69,7 +76,7 @@ class AssetView(AssetPart):
         ]
 
     def _kind(self, asset: Asset) -> AssetKind | None:
-        kinds = self.workspace.pack.asset_kinds
+        kinds = self.workspace.pack.assets.kinds
         return next((kind for kind in kinds if kind.key == asset.asset_class), None)
 
     def _life_words(self, asset: Asset, story: AssetStory | None) -> str:
@@ -80,7 +87,7 @@ class AssetView(AssetPart):
             return story.summary
         taking = [number for number, amount in enumerate(story.amounts) if amount]
         last = story.first_year + max(taking, default=0)
-        basis = self.workspace.pack.bases(asset).depreciation
+        basis = self.workspace.pack.one_by_one.bases(asset).depreciation
         before = story.prior.amount
         to_go = last - self.workspace.file.tax_year
         left = f"{to_go} year{'s' if to_go > 1 else ''} to go" if to_go > 0 else "its last year"
@@ -89,42 +96,6 @@ class AssetView(AssetPart):
             f"{story.summary}, {story.first_year} to {last}, {left}. Before this year {exact_text(before)}, "
             f"left after it {exact_text(basis - story.taken.amount)} of {exact_text(basis)}.{back}"
         )
-
-    def _fields(self, path: str, asset: Asset, kind: AssetKind | None) -> Iterator[Field]:
-        """What can be said and elected of an asset, by its class."""
-        pack, year = self.workspace.pack, self.workspace.file.tax_year
-        if kind is None:
-            return
-        if kind.months:
-            yield Field(f"{path}/months", "Months it runs", FieldKind.MONTHS)
-        if kind.elected:
-            yield Field(f"{path}/acquired", "Acquired", FieldKind.DATE, hint="if not when in service")
-            methods = tuple(item for item in pack.methods.items() if item[0])
-            yield Field(f"{path}/method", "Method", FieldKind.CHOICE, methods)
-        if kind.own_years:
-            for each in (year, year + 1):
-                yield Field(f"{path}/own_years/{each}", f"In {each}", FieldKind.AMOUNT, optional=True)
-        if kind.output:
-            yield Field(f"{path}/units_in_all", "Output in all", FieldKind.AMOUNT, hint="hours, miles, units")
-            yield Field(f"{path}/units/{year}", f"Output of {year}", FieldKind.AMOUNT, optional=True)
-        if kind.expensed:
-            yield Field(f"{path}/expensed", "Section 179", FieldKind.AMOUNT, hint="part of its cost")
-        yield Field(f"{path}/share", "Business use, %", FieldKind.PERCENT, hint="100", optional=True)
-        yield Field(
-            f"{path}/shares/{year}", f"Of it in {year}, %", FieldKind.PERCENT, hint="as always", optional=True
-        )
-        others = tuple(
-            (key, other.name)
-            for key, other in sorted(self.workspace.file.assets.items())
-            if other.activity == asset.activity and key != self._current
-        )
-        if others:
-            yield Field(f"{path}/part_of", "Improves", FieldKind.CHOICE, others)
-        for question in pack.asset_questions(asset.asset_class):
-            yield Field(
-                f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,
-                hint=question.explanation,
-            )  # fmt: skip
 
     def focus_on(self, path: str) -> bool:
         return self.fields.focus_on(path)

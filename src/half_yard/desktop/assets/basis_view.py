@@ -5,8 +5,9 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from half_yard.asked import Field, FieldKind
 from half_yard.desktop.assets.asset_part import AssetPart
-from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import soft
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
@@ -31,12 +32,18 @@ class BasisView(AssetPart):
             self.fields.show_fields([])
             return
         path = f"/assets/{current}"
-        origin = pack.origins.get(asset.origin, pack.origins[""])
-        others = tuple((key, item.title) for key, item in pack.origins.items() if key)
+        origin = pack.one_by_one.origins.get(asset.origin, pack.one_by_one.origins[""])
+        others = tuple((key, item.title) for key, item in pack.one_by_one.origins.items() if key)
         self.heading.setText(f"Basis of {asset.name or 'the asset'}")
         self.words.setText(origin.law)
         fields = [
-            Field(f"{path}/origin", "How it came", FieldKind.CHOICE, others, empty=pack.origins[""].title),
+            Field(
+                f"{path}/origin",
+                "How it came",
+                FieldKind.CHOICE,
+                others,
+                empty=pack.one_by_one.origins[""].title,
+            ),
             Field(f"{path}/cost", origin.cost, FieldKind.AMOUNT),
         ]
         fields += [
@@ -44,7 +51,7 @@ class BasisView(AssetPart):
             for box in origin.boxes
         ]
         self.fields.show_fields(fields)
-        bases = pack.bases(asset)
+        bases = pack.one_by_one.bases(asset)
         words = [f"Basis for depreciation {exact_text(bases.depreciation)}."]
         if len({bases.depreciation, bases.gain, bases.loss}) > 1:
             gain, loss = exact_text(bases.gain), exact_text(bases.loss)

@@ -5,23 +5,19 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from decimal import Decimal
 
+from half_yard.asked import Field, FieldKind
 from half_yard.countries import ManyAnswers
 from half_yard.countries.results import Projection
 from half_yard.desktop.assets.asset_part import AssetPart
-from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import soft
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
-from half_yard.records import ClientFile
-
-CARRIED = (
-    ("/expensing_carried_in", "Section 179 carried in"),
-    ("/section_1231_losses", "Section 1231 losses of the last five years"),
-)
+from half_yard.records import Change, ClientFile, Edit, apply
 
 
 class ElectionsView(AssetPart):
-    """A field for each class of this year's assets, and for what is carried in."""
+    """A field for each class of this year's assets, and for the year."""
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace, "Elections of the year", "For whole classes, or for the return.")
@@ -34,7 +30,7 @@ class ElectionsView(AssetPart):
     def show_assets(self, current: str, selected: Sequence[str]) -> None:
         del current, selected
         pack, file = self.workspace.pack, self.workspace.file
-        asked = pack.year_elections(file)
+        asked = pack.one_by_one.year_elections(file)
         fields = [
             Field(
                 f"/elections/{question.key}", question.text, FieldKind.CHOICE, question.options,
@@ -42,7 +38,6 @@ class ElectionsView(AssetPart):
             )
             for question in asked
         ]  # fmt: skip
-        fields += [Field(path, label, FieldKind.AMOUNT) for path, label in CARRIED]
         year = file.tax_year
         fields.append(
             Field(
@@ -66,17 +61,16 @@ class ElectionsView(AssetPart):
             if asset.in_service is not None and asset.in_service.year == file.tax_year
         }
         file = file.model_copy(update={"assets": of_year})  # no election changes those of earlier years
-        now = pack.projection(file)
+        now = pack.one_by_one.projection(file)
         words = []
         for question in asked:
             chosen = file.elections.get(question.key, "")
             for key, name in (("", "as the law has it"), *question.options):
                 if key != chosen:
-                    other = pack.projection(with_election(file, question.key, key))
+                    other = pack.one_by_one.projection(apply(file, elect(file, question.key, key))[0])
                     subject = question.text.partition(", ")[2]
                     words += [f"{subject}, {name.lower()}: {said}" for said in _change(now, other)]
-        sheets = self.workspace.computation
-        notes = sheets.sheet("mid_quarter").notes if sheets.has_sheet("mid_quarter") else ()
+        notes = pack.one_by_one.election_notes(self.workspace.computation)
         if not words:
             words.append("No other answer would change the depreciation.")
         return "\n".join([*words, *notes])
@@ -96,6 +90,8 @@ def _change(now: Projection, other: Projection) -> Iterator[str]:
         )
 
 
-def with_election(file: ClientFile, key: str, answer: str) -> ClientFile:
-    """The file with another answer to an election."""
-    return file.model_copy(update={"elections": {**file.elections, key: answer}})
+def elect(file: ClientFile, key: str, answer: str) -> Edit:
+    """The edit that gives another answer to an election."""
+    op = "replace" if key in file.elections else "add"
+    step = Change.model_validate({"op": op, "path": f"/elections/{key}", "value": answer})
+    return Edit(label="Another election", changes=(step,))

@@ -9,10 +9,10 @@ from PySide6.QtGui import QPageLayout, QPageSize, QPdfWriter, QTextDocument
 from PySide6.QtWidgets import QFileDialog, QWidget
 
 from half_yard.countries import Computation
-from half_yard.desktop.office import safe_name
 from half_yard.desktop.workspace import Workspace
 from half_yard.interop import assets_text, schedule_page
 from half_yard.storage import FileRefusedError, write_out
+from half_yard.storage.file_names import safe_name
 
 EXPORTS = "Workbook (*.xlsx);;CSV (*.csv);;JSON (*.json);;Page to print, HTML (*.html);;PDF (*.pdf)"
 MARGIN = 14

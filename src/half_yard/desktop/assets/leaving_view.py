@@ -7,8 +7,9 @@ from collections.abc import Sequence
 
 from PySide6.QtWidgets import QHBoxLayout
 
+from half_yard.asked import Field, FieldKind
 from half_yard.desktop.assets.asset_part import AssetPart
-from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import button, soft, unwrapped
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
@@ -55,7 +56,7 @@ class LeavingView(AssetPart):
             self.heading.setText("")
             self.fields.show_fields([])
             return
-        path, disposals = f"/assets/{current}", tuple(self.workspace.pack.disposals.items())
+        path, disposals = f"/assets/{current}", tuple(self.workspace.pack.assets.disposals.items())
         self.heading.setText(f"{asset.name or 'The asset'} leaves service")
         self.words.setText(
             "A sale of several at one price: select them and choose Several at once. "
@@ -74,28 +75,22 @@ class LeavingView(AssetPart):
         self.result.setText(self._result())
 
     def _result(self) -> str:
-        """What Form 4797 makes of it this year."""
+        """What comes of it this year."""
         computation = self.workspace.computation
         asset = self.workspace.file.assets[self._current]
         if asset.disposed is None:
             return "It is in service."
-        sheet = computation.sheet("form_4797") if computation.has_sheet("form_4797") else None
-        if sheet is None or not sheet.has(f"{self._current}.gain"):
-            return "It has no gain or loss this year."
-        words = []
-        for name, title in (
-            ("gain", "Gain or loss"), ("ordinary", "of it ordinary"),
-            ("unrecaptured", "unrecaptured section 1250 gain"),
-        ):  # fmt: skip
-            if sheet.has(f"{self._current}.{name}"):
-                words.append(f"{title} {exact_text(sheet[f'{self._current}.{name}'].amount)}")
+        lines = computation.came_of(self._current)
+        if not lines:
+            return "It has no gain or loss of its own this year."
+        words = [f"{line.title} {exact_text(line.figure.amount)}" for line in lines]
         parts = [
             other.name
             for other in self.workspace.file.assets.values()
             if other.part_of == self._current and other.disposed is None
         ]
         still = f" Still in service and linked to it: {', '.join(parts)}." if parts else ""
-        return f"Form 4797: {'; '.join(words)}.{still}"
+        return f"{computation.sheet(lines[0].place.sheet).form}: {'; '.join(words)}.{still}"
 
     def take_part_off(self) -> None:
         """Divide the asset in two, and go to the part."""

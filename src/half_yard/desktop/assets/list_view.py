@@ -32,7 +32,6 @@ from half_yard.interop.asset_list import (
     read_cells,
     settle_prior,
 )
-from half_yard.records.dates import date_text
 
 SHOWN = 4
 COLUMNS = (
@@ -161,18 +160,18 @@ class ListView(AssetPart):
             self._show(number, row, compared.get(row.line))
 
     def _show(self, number: int, row: ListRow, compared: Compared | None) -> None:
-        asset, year = row.asset, self.workspace.file.tax_year
+        asset, calendar = row.asset, self.workspace.calendar
         remarks = list(row.problems)
         if compared is not None and compared.differs:
             remarks.append(f"Earlier years differ by {exact_text(compared.listed - compared.computed)}")
-        for question in self.workspace.pack.asset_questions(asset.asset_class) if asset else ():
+        for question in self.workspace.pack.assets.questions(asset.asset_class) if asset else ():
             if asset is not None and asset.answers.get(question.key):
                 remarks.append(f"Agrees with: {question.text.lower()}")
-        titles = {kind.key: kind.short_title for kind in self.workspace.pack.asset_kinds}
+        titles = {kind.key: kind.short_title for kind in self.workspace.pack.assets.kinds}
         cells = (
             "; ".join(remarks), str(row.line), asset.name if asset else "",
             titles.get(asset.asset_class, "") if asset else "",
-            date_text(asset.in_service, year) if asset else "", _money(asset.cost if asset else None),
+            calendar.text(asset.in_service) if asset else "", _money(asset.cost if asset else None),
             _money(asset.prior_depreciation if asset else None),
             _money(compared.computed if compared else None),
         )  # fmt: skip

@@ -4,19 +4,20 @@ them."""
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
-from enum import Enum
+from functools import cached_property
 from pathlib import Path
 from typing import TypeVar
 
 from pydantic import JsonValue
-from PySide6.QtGui import QAction
-from PySide6.QtWidgets import QHBoxLayout, QMenu, QVBoxLayout
+from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout
 
 from half_yard.countries.results import AssetStory
 from half_yard.desktop import theme
+from half_yard.desktop.actions import Action, menu_of
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.assets.asset_view import AssetView
 from half_yard.desktop.assets.basis_view import BasisView
+from half_yard.desktop.assets.classes_view import ClassesView
 from half_yard.desktop.assets.elections_view import ElectionsView
 from half_yard.desktop.assets.every_year_view import EveryYearView
 from half_yard.desktop.assets.exporting import ask_to_export
@@ -26,12 +27,13 @@ from half_yard.desktop.assets.projection_view import ProjectionView
 from half_yard.desktop.assets.purchase_view import PurchaseView
 from half_yard.desktop.assets.several_view import SeveralView
 from half_yard.desktop.assets.treatments_view import TreatmentsView
+from half_yard.desktop.assets.which_part import ALONE, FIELD_PARTS, IN_POOLS, Part
 from half_yard.desktop.parts import Page, TableBlock, button, soft
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tab_order import tab_into
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
-from half_yard.figures import Figure
+from half_yard.figures import Figure, Role
 from half_yard.figures.explain import exact_text, money_text
 from half_yard.records import Asset, Edit, Record
 from half_yard.records.capitalizing import back_into_entry
@@ -41,42 +43,14 @@ from half_yard.records.duplicating import duplicate_asset, improvement_of
 P = TypeVar("P", bound=AssetPart)
 
 
-class Part(Enum):
-    """What is shown beneath the table: the words on its button, and what it is for."""
-
-    ASSET = ("This asset", "The life of the asset under the cursor, and what is elected for it")
-    YEARS = ("Every year", "How every year of it was computed, beside the same by hand")
-    BASIS = ("Basis", "How it came, and what counts")
-    LEAVING = ("Leaving", "Its sale, or how else it leaves service")
-    ELECTIONS = ("Elections", "What is elected for whole classes, and what it changes")
-    PROJECTION = ("Years to come", "What all assets take in the years to come, and if it were otherwise")
-    BOOKS = ("Three books", "For the regular tax, the minimum tax and a state")
-    SEVERAL = ("Several at once", "One answer for all that are selected, or all leaving at one price")
-    PURCHASE = ("Property bought", "Building, land and loan from one settlement statement")
-    LIST = ("Asset list", "A list from another program or a spreadsheet, taken in")
-
-    @property
-    def words(self) -> str:
-        """The words on its button."""
-        return self.value[0]
-
-
 MADE: Mapping[Part, type[AssetPart]] = {
-    Part.ASSET: AssetView, Part.YEARS: EveryYearView, Part.BASIS: BasisView, Part.LEAVING: LeavingView,
+    Part.ASSET: AssetView, Part.CLASSES: ClassesView, Part.YEARS: EveryYearView, Part.BASIS: BasisView,
+    Part.LEAVING: LeavingView,
     Part.ELECTIONS: ElectionsView, Part.PROJECTION: ProjectionView, Part.BOOKS: TreatmentsView,
     Part.SEVERAL: SeveralView, Part.PURCHASE: PurchaseView, Part.LIST: ListView,
 }  # fmt: skip
-ALONE = {Part.PURCHASE, Part.LIST}
-"""Parts that take all of the page."""
 TABLE, BENEATH = 4, 5
 """How the height is divided: always alike, so that the buttons between stay where they are."""
-AN_ENTRY = "Make the asset an entry again"
-FIELD_PARTS = {
-    "origin": Part.BASIS, "cost": Part.BASIS, "basis": Part.BASIS, "disposed": Part.LEAVING,
-    "disposal": Part.LEAVING, "proceeds": Part.LEAVING, "selling_costs": Part.LEAVING,
-    "sale_share": Part.LEAVING,
-}  # fmt: skip
-"""The part that has a field of an asset, where that is not This asset."""
 
 
 class AssetsPage(Page):
@@ -120,29 +94,41 @@ class AssetsPage(Page):
         self._buttons[Part.ASSET].setChecked(True)
         line.addStretch(1)
         self.more = button("More", "What else can be done with assets")
-        self.more.setMenu(self._menu())
+        self.more.setMenu(menu_of(self.actions_here, self))
         line.addWidget(self.more)
         return line
 
-    def _menu(self) -> QMenu:
-        menu = QMenu(self)
-        self.actions_by_name: dict[str, QAction] = {}
-        for words, act in self.deeds().items():
-            self.actions_by_name[words] = menu.addAction(words, act)
-        return menu
+    @cached_property
+    def actions_here(self) -> tuple[Action, ...]:
+        """What can be done with assets besides typing."""
+        return (
+            Action("Duplicate the asset", self.make_duplicate, enabled=self._has_current),
+            Action("Add an improvement of the asset", self.make_improvement, enabled=self._has_current),
+            Action("Make the asset an entry again", self.make_entry, enabled=self._was_entry),
+            Action("A property was bought", self.start_purchase, enabled=self._is_one_by_one),
+            Action("Take in an asset list", self.ask_for_list, enabled=self._is_one_by_one),
+            Action("Export the assets, or print them", self.ask_to_export, enabled=self._is_open),
+        )
 
-    def deeds(self) -> dict[str, Callable[[], None]]:
-        """What can be done besides typing, by the words of the menu and the finder."""
-        return {
-            "Duplicate the asset": self.make_duplicate,
-            "Add an improvement of the asset": self.make_improvement,
-            AN_ENTRY: self.make_entry,
-            "A property was bought": self.start_purchase,
-            "Take in an asset list": self.ask_for_list,
-            "Export the assets, or print them": self.ask_to_export,
-        }
+    def _is_open(self) -> bool:
+        return self._workspace.is_open
+
+    def _has_current(self) -> bool:
+        return self._workspace.is_open and self._current in self._workspace.file.assets
+
+    def _was_entry(self) -> bool:
+        return self._has_current() and self._workspace.file.assets[self._current].made_from is not None
+
+    def _is_one_by_one(self) -> bool:
+        return self._workspace.is_open and self._workspace.pack.assets.one_by_one is not None
 
     # -- parts ---------------------------------------------------------------------------------------
+
+    @property
+    def offered(self) -> list[Part]:
+        """The parts that the open file's country has a use for."""
+        pools = self._workspace.pack.assets.one_by_one is None
+        return [part for part in Part if (part in IN_POOLS if pools else part is not Part.CLASSES)]
 
     def part(self, part: Part) -> AssetPart:
         """A part, made when it is first asked for."""
@@ -164,7 +150,9 @@ class AssetsPage(Page):
         return made
 
     def switch_to(self, part: Part) -> None:
-        """Show a part beneath the table, or instead of it."""
+        """Show a part beneath the table, or instead of it; the asset where the country has no use for it."""
+        if self._workspace.is_open and part not in self.offered:
+            part = Part.ASSET
         self._shown = part
         self.part(part)
         self._buttons[part].setChecked(True)
@@ -206,7 +194,7 @@ class AssetsPage(Page):
         activity = str(typed.get("activity") or self._start()["activity"])
         known = self._workspace.file.activities.get(activity)
         name = str(typed.get("name") or "")
-        found = self._workspace.pack.find_class(name, known.kind if known else "") if name else ""
+        found = self._workspace.pack.assets.find_class(name, known.kind if known else "") if name else ""
         return {"asset_class": found} if found else {}
 
     def _columns(self) -> Sequence[Column]:
@@ -232,7 +220,7 @@ class AssetsPage(Page):
         del record
         return [
             (kind.key, words)
-            for kind in self._workspace.pack.asset_kinds
+            for kind in self._workspace.pack.assets.kinds
             for words in (*kind.words, kind.title, kind.short_title)
         ]
 
@@ -241,6 +229,8 @@ class AssetsPage(Page):
 
     def _this_year(self, key: str) -> str:
         story = self._story(key)
+        if story is None and f"/assets/{key}" not in self._workspace.computation.stops:
+            return "in its class"
         return _amount(story.this_year) if story else "stopped"
 
     def _next_year(self, key: str) -> str:
@@ -249,6 +239,15 @@ class AssetsPage(Page):
 
     def _opened(self) -> None:
         self._current = next(iter(sorted(self._workspace.file.assets)), "")
+        for part, switch in self._buttons.items():
+            switch.setVisible(part in self.offered and part not in ALONE)
+        pools = self._workspace.pack.assets.one_by_one is None
+        for number, column in enumerate(self.model.columns):
+            self.assets.table.setColumnHidden(
+                number, pools and column.title in ("Earlier years", "Next year")
+            )
+        if self._shown not in self.offered:
+            self.switch_to(Part.ASSET)
 
     def refresh(self) -> None:
         """Show the assets as they are now."""
@@ -263,9 +262,6 @@ class AssetsPage(Page):
 
     def _show_part(self) -> None:
         """Show the part for the current asset and those that are selected."""
-        asset = self._workspace.file.assets.get(self._current)
-        was_entry = asset is not None and asset.made_from is not None
-        self.actions_by_name[AN_ENTRY].setEnabled(was_entry)
         self.part(self._shown).show_assets(self._current, self.selected())
 
     def _totals(self) -> str:
@@ -273,13 +269,17 @@ class AssetsPage(Page):
         computation = self._workspace.computation
         words = []
         for key, activity in sorted(self._workspace.file.activities.items()):
-            if computation.has_sheet(f"form_4562.{key}"):
-                sheet = computation.sheet(f"form_4562.{key}")
-                amounts = money_text(sheet["total"].amount)
-                if sheet.has("amortization") and sheet["amortization"].amount:
-                    amounts += f" and {money_text(sheet['amortization'].amount)} amortized"
-                words.append(f"{activity.name or key} {amounts}")
-        return f"On Forms 4562: {'; '.join(words)}." if words else ""
+            for sheet in computation.asset_sheets(key):
+                lines = [
+                    line for line in sheet.lines if line.role is Role.TOTAL or line.role is Role.SUBTOTAL
+                ]
+                last = [line for line in lines if line.role is Role.TOTAL][-1:]
+                besides = (
+                    [line for line in lines[lines.index(last[0]) + 1 :] if line.figure.amount] if last else []
+                )
+                amounts = " and ".join(money_text(line.figure.amount) for line in (*last, *besides))
+                words.append(f"{activity.name or key} {amounts} ({sheet.form})")
+        return f"{'; '.join(words)}." if words else ""
 
     def _added(self, key: str) -> None:
         self._current = key

@@ -31,13 +31,13 @@ class ProjectionView(AssetPart):
         )
         self._current = ""
         self._found: FoundAmount | None = None
-        self.no_allowance = QCheckBox("no special allowance this year")
+        self.no_allowance = QCheckBox("")
         self.no_allowance.clicked.connect(self.refresh)
-        self.expensed = self._line("section 179 of it", "amount", 92)
+        self.expensed = self._line("expensed of it", "amount", 92)
         self.sold_in = self._line("sold in", "year", 56)
         self.wanted = self._line("Taxable income to reach", "amount", 92)
         self.wanted.returnPressed.connect(self.find_amount)
-        self.look = button("Find", "Find the section 179 amount that brings taxable income there")
+        self.look = button("Find", "Find the amount to expense that brings taxable income there")
         self.look.clicked.connect(self.find_amount)
         self.take = button("Elect it", "Expense what was found")
         self.take.clicked.connect(self.elect)
@@ -45,11 +45,12 @@ class ProjectionView(AssetPart):
         self.result = soft("")
         self._about = soft("")
         self._about.setWordWrap(False)
+        self._expensing = unwrapped("")
         self.chart = YearsChart()
         self.table = years_table("Depreciation of the years to come", "Activity")
         self.column.addLayout(
             in_a_row(
-                unwrapped("If:"), self.no_allowance, self._about, unwrapped("section 179"), self.expensed,
+                unwrapped("If:"), self.no_allowance, self._about, self._expensing, self.expensed,
                 unwrapped("or sold in"), self.sold_in,
             )
         )  # fmt: skip
@@ -93,6 +94,8 @@ class ProjectionView(AssetPart):
         if not self.workspace.is_open:
             return
         pack, file = self.workspace.pack, self.workspace.file
+        self._expensing.setText(self.expensing)
+        self.no_allowance.setText(f"no {pack.one_by_one.allowance} this year")
         asset = file.assets.get(self._current)
         self._about.setText(f"{asset.name[:28]}:" if asset else "")
         try:
@@ -101,7 +104,10 @@ class ProjectionView(AssetPart):
             self.workspace.said.emit(str(error))
             return
         otherwise = WhatIf(no_allowance=True) if asked == WhatIf(asset=self._current) else asked
-        now, other = pack.projection(file), pack.projection(pack.what_if(file, otherwise))
+        years_of = pack.one_by_one.projection
+        scenario = pack.one_by_one.otherwise(file, otherwise)
+        now, other = years_of(file), years_of(scenario.applied(file))
+        named = scenario.name[:1].upper() + scenario.name[1:]
         count = max(now.years, other.years)
         years, others = ([each.total(index) for index in range(count)] for each in (now, other))
         self.chart.show_years(now.first_year, years, others)
@@ -110,23 +116,34 @@ class ProjectionView(AssetPart):
         change_by = [then - as_is for then, as_is in zip(others, years, strict=True)]
         show_years(
             self.table, now.first_year,
-            [("Together", years), (_named(otherwise), others), ("Difference", change_by), *rows],
+            [
+                ("Together", years), (named, others), ("Difference", change_by),
+                *rows,
+            ],
         )  # fmt: skip
 
+    @property
+    def expensing(self) -> str:
+        """What the country calls taking a part of the cost at once."""
+        return self.workspace.pack.one_by_one.expensing
+
     def find_amount(self) -> None:
-        """Find the section 179 amount that brings taxable income to what is typed."""
+        """Find the amount to expense that brings taxable income to what is typed."""
         self._forget()
         try:
             wanted = reckon(self.wanted.text())
             if self._current not in self.workspace.file.assets:
                 raise ValueError("Choose an asset first: it is the one that is expensed.")
-            found = self.workspace.pack.expensing_for_income(self.workspace.file, self._current, wanted)
+            found = self.workspace.pack.one_by_one.expensing_for_income(
+                self.workspace.file, self._current, wanted
+            )
         except ValueError as error:
             self.result.setText(str(error))
             return
         self._found = found
         self.take.setVisible(found.amount > 0)
-        words = f"Section 179 of {money_text(found.amount)} brings it to {money_text(found.income)}"
+        called = self.expensing.capitalize()
+        words = f"{called} of {money_text(found.amount)} brings it to {money_text(found.income)}"
         if found.income > wanted:
             words = f"Not to be reached: {words[:1].lower()}{words[1:]} at the least"
         self.result.setText(
@@ -138,18 +155,5 @@ class ProjectionView(AssetPart):
         """Expense what was found."""
         if self._found is not None:
             path, amount = f"/assets/{self._current}/expensed", format(self._found.amount, "f")
-            self.workspace.try_to(change("Section 179", path, amount))
+            self.workspace.try_to(change(self.expensing.capitalize(), path, amount))
             self.take.hide()
-
-
-def _named(asked: WhatIf) -> str:
-    """What is otherwise, in a few words."""
-    words = []
-    if asked.no_allowance:
-        words.append("without the allowance")
-    if asked.expensed is not None:
-        words.append(f"179 of {money_text(asked.expensed)}")
-    if asked.sold_in is not None:
-        words.append(f"sold in {asked.sold_in}")
-    text = ", ".join(words)
-    return text[:1].upper() + text[1:]

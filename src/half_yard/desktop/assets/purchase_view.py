@@ -18,8 +18,8 @@ from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import Asset
+from half_yard.records.amounts import HUNDRED
 from half_yard.records.choices import Option
-from half_yard.records.dates import read_date
 from half_yard.records.reckoning import reckon
 from half_yard.standins.assessment_roll import find_parcels
 
@@ -27,7 +27,6 @@ WORDS = (
     "Price and the costs that are added are divided as building and land are assessed; percentages do as "
     "well. What the loan cost is written off over it. What is paid ahead belongs to the books."
 )
-HUNDRED = Decimal(100)
 LINES = (
     ("name", "What it is called", "the address"), ("day", "Ready to be used or let", "month/day/year"),
     ("price", "Price", ""),
@@ -88,7 +87,7 @@ class PurchaseView(AssetPart):
             self.activity.addItem(item.name or key, key)
         self.activity.setCurrentIndex(max(self.activity.findData(chosen or self.workspace.activity), 0))
         if not self.kind.count():
-            for key, words in self.workspace.pack.buildings.items():
+            for key, words in self.workspace.pack.one_by_one.buildings.items():
                 self.kind.addItem(words, key)
         self.preview()
 
@@ -134,7 +133,7 @@ class PurchaseView(AssetPart):
         months = self.lines["loan_months"].text().strip()
         if months and not months.isdecimal():
             raise ValueError(f"“{months}” is no count of months.")
-        day: datetime.date | None = read_date(self.lines["day"].text(), self.workspace.file.tax_year)
+        day: datetime.date | None = self.workspace.calendar.read(self.lines["day"].text())
         return Purchase(
             str(self.activity.currentData() or ""), self.lines["name"].text().strip() or "Property",
             str(self.kind.currentData()), day, self._amount("price"), self._amount("added"),
@@ -147,7 +146,7 @@ class PurchaseView(AssetPart):
         if not self.workspace.is_open:
             return
         try:
-            edit, _ = self.workspace.pack.purchase(self.workspace.file, self._purchase())
+            edit, _ = self.workspace.pack.one_by_one.purchase(self.workspace.file, self._purchase())
         except ValueError as error:
             self.result.setText(str(error))
             self.add.setEnabled(False)
@@ -159,7 +158,7 @@ class PurchaseView(AssetPart):
     def add_assets(self) -> None:
         """Add the assets, and go to the building."""
         try:
-            edit, building = self.workspace.pack.purchase(self.workspace.file, self._purchase())
+            edit, building = self.workspace.pack.one_by_one.purchase(self.workspace.file, self._purchase())
         except ValueError as error:
             self.workspace.said.emit(str(error))
             return

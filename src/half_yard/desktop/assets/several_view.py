@@ -9,8 +9,8 @@ from pydantic import JsonValue
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QComboBox, QTableWidgetItem
 
+from half_yard.asked import Field, FieldKind, read_field
 from half_yard.desktop.assets.asset_part import AssetPart
-from half_yard.desktop.fields import Field, FieldKind, read_field
 from half_yard.desktop.parts import button, in_a_row, plain_table, unwrapped
 from half_yard.desktop.tables import TypedCellDelegate
 from half_yard.desktop.tables.headed_model import RIGHT
@@ -19,7 +19,6 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import Asset, Change, Edit
 from half_yard.records.choices import read_choice
-from half_yard.records.dates import read_date
 from half_yard.records.dividing import leave_together
 from half_yard.records.reckoning import reckon
 
@@ -67,7 +66,7 @@ class SeveralView(AssetPart):
             "Values: what each would sell for by itself; what is left of the basis is proposed."
         )
         if not self.how.count():
-            for key, words in pack.disposals.items():
+            for key, words in pack.assets.disposals.items():
                 self.how.addItem(words, key)
         self._fill_settings()
         if keys == self._keys and self.table.rowCount() == len(keys):
@@ -76,7 +75,7 @@ class SeveralView(AssetPart):
         self.table.setRowCount(len(keys))
         for row, key in enumerate(keys):
             asset, story = file.assets[key], self.workspace.computation.stories.get(key)
-            basis = pack.bases(asset).depreciation
+            basis = pack.one_by_one.bases(asset).depreciation
             taken = story.taken.amount if story else Decimal(0)
             left = exact_text(max(basis - taken, Decimal(0)))
             for column, text in enumerate((asset.name, exact_text(basis), left, left)):
@@ -92,7 +91,7 @@ class SeveralView(AssetPart):
         known = dict(SETTINGS)
         for key in self._keys:
             asset = self.workspace.file.assets.get(key)
-            for question in self.workspace.pack.asset_questions(asset.asset_class) if asset else ():
+            for question in self.workspace.pack.assets.questions(asset.asset_class) if asset else ():
                 known[f"answers/{question.key}"] = f"{question.text} (yes or no)"
         if [self.setting.itemData(row) for row in range(self.setting.count())] == list(known):
             return
@@ -113,14 +112,14 @@ class SeveralView(AssetPart):
         options: dict[str, Callable[[], list[tuple[str, str]]]] = {
             "activity": lambda: [(key, item.name or key) for key, item in sorted(file.activities.items())],
             "asset_class": lambda: [
-                (kind.key, words) for kind in pack.asset_kinds for words in (*kind.words, kind.title)
+                (kind.key, words) for kind in pack.assets.kinds for words in (*kind.words, kind.title)
             ],
-            "method": lambda: list(pack.methods.items()),
+            "method": lambda: list(pack.one_by_one.methods.items()),
         }
         if field in options:
             return read_choice(typed, options[field]())
         kind = FieldKind.PERCENT if field == "share" else FieldKind.DATE
-        return read_field(Field(field, "", kind, optional=True), typed, file.tax_year)
+        return read_field(Field(field, "", kind, optional=True), typed, self.workspace.calendar)
 
     def set_for_all(self) -> None:
         """Set what is typed for all that are selected, in one edit."""
@@ -148,7 +147,7 @@ class SeveralView(AssetPart):
             for row, key in enumerate(self._keys):
                 item = self.table.item(row, VALUE)
                 values[key] = reckon(item.text() if item is not None else "")
-            day = read_date(self.day.text(), self.workspace.file.tax_year)
+            day = self.workspace.calendar.read(self.day.text())
             if day is None:
                 raise ValueError("Type the day on which they leave.")
             costs = reckon(self.costs.text()) if self.costs.text().strip() else Decimal(0)

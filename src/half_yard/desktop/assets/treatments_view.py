@@ -25,7 +25,7 @@ class TreatmentsView(AssetPart):
     def show_assets(self, current: str, selected: Sequence[str]) -> None:
         del selected
         key, file = current, self.workspace.file
-        books = self.workspace.pack.treatments(file)
+        books = self.workspace.pack.one_by_one.treatments(file)
         known = [book for book in books if key in book.rows]
         name = file.assets[key].name if key in file.assets else ""
         self.heading.setText(f"{name or 'No asset'} under each book")

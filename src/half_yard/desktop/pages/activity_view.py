@@ -8,10 +8,10 @@ from functools import cached_property
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
+from half_yard.desktop.line_rows import folded_under, statement_rows
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.pages.comparison_view import ComparisonView
 from half_yard.desktop.pages.entries_view import EntriesView
-from half_yard.desktop.pages.line_rows import FOLDED_UNDER, statement_rows
 from half_yard.desktop.pages.particulars_view import ParticularsView
 from half_yard.desktop.pages.totals_view import TotalsView
 from half_yard.desktop.parts import button
@@ -161,10 +161,11 @@ class ActivityView(QWidget):
         """Go from a line to a new entry on it; from a computed line to all entries, or to what is folded
         away under it."""
         row = self.statement.current_row
-        if row is not None and row.place is not None and row.place.line == FOLDED_UNDER:
+        folded = folded_under(self._workspace.computation, self._workspace.pack, self._activity)
+        if row is not None and row.place is not None and folded and row.place.line == folded[0]:
             self._unfolded = True
             self._show_statement()
-            self.statement.show_line(["purchases"])
+            self.statement.show_line([folded[1]])
             return
         self.switch_to(Part.ENTRIES)
         self.entries.table.start_new()

@@ -11,8 +11,6 @@ from typing import TypeVar
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
-from half_yard.countries import Computation
-from half_yard.desktop.office import safe_name
 from half_yard.desktop.pages.activity_view import ActivityView
 from half_yard.desktop.pages.forms_view import FormsView
 from half_yard.desktop.pages.household_view import HouseholdView
@@ -24,7 +22,9 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 from half_yard.interop import books_text
 from half_yard.records import Activity, add, next_id
+from half_yard.records.collections import Work, work_on
 from half_yard.storage import FileRefusedError, write_out
+from half_yard.storage.file_names import safe_name
 
 P = TypeVar("P", bound=QWidget)
 HOUSEHOLD = "household"
@@ -37,11 +37,6 @@ BESIDES = (
 )
 EXPORTS = "Workbook (*.xlsx);;CSV (*.csv);;JSON (*.json)"
 NAME_LENGTH = 16
-OWN_ITEMS = {"wages", "interest", "dividends", "estimated_payments", "business_loss_carried_in"}
-NOTHING_YET = (
-    "No activity yet. A business is reported on Schedule C, a rental on Schedule E: make one above, "
-    "or choose Household for wages, interest and payments."
-)
 
 
 class BooksPage(Page):
@@ -57,15 +52,14 @@ class BooksPage(Page):
         self.strip = Strip("Activities")
         self.strip.chosen.connect(self.choose)
         head.addWidget(self.strip, 1, Qt.AlignmentFlag.AlignTop)
-        for kind, text in (("business", "New business"), ("rental", "New rental")):
-            make = button(text)
-            make.clicked.connect(lambda _checked=False, kind=kind: self.make_activity(kind))
-            head.addWidget(make, 0, Qt.AlignmentFlag.AlignTop)
+        self._makers = QHBoxLayout()
+        head.addLayout(self._makers)
+        self._made_for = ""
         column.addLayout(head)
         self._office = office
         self.activity = ActivityView(workspace)
         self.activity.export_wanted.connect(self.ask_to_export)
-        self._empty = soft(NOTHING_YET)
+        self._empty = soft("")
         self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
         self._stack = QStackedWidget()
         for part in (self.activity, self._empty):
@@ -96,6 +90,25 @@ class BooksPage(Page):
 
     def _opened(self) -> None:
         self._chosen = next(iter(sorted(self._workspace.file.activities)), "")
+        self._offer_kinds()
+
+    def _offer_kinds(self) -> None:
+        """A button for a new activity of each kind that the country has."""
+        if self._made_for == self._workspace.file.country:
+            return
+        self._made_for = self._workspace.file.country
+        while item := self._makers.takeAt(0):
+            if widget := item.widget():
+                widget.deleteLater()
+        kinds = self._workspace.pack.ledger.kinds
+        for key, kind in kinds.items():
+            make = button(kind.new, kind.title)
+            make.clicked.connect(lambda _checked=False, kind=key: self.make_activity(kind))
+            self._makers.addWidget(make, 0, Qt.AlignmentFlag.AlignTop)
+        statements = "; ".join(
+            f"{kind.title.partition(' (')[0].lower()}: {kind.statement}" for kind in kinds.values()
+        )
+        self._empty.setText(f"No activity yet. Make one above ({statements}), or choose Household.")
 
     def refresh(self) -> None:
         """Show the activities as they are now."""
@@ -112,14 +125,7 @@ class BooksPage(Page):
         """An activity for the strip: its id, its name cut short with its result, its whole name."""
         name = self._workspace.file.activities[key].name or "Not named"
         short = name if len(name) <= NAME_LENGTH else f"{name[: NAME_LENGTH - 1].rstrip()}…"
-        return key, f"{short}   {money_text(self._result(self._workspace.computation, key))}", name
-
-    def _result(self, computation: Computation, key: str) -> Decimal:
-        keys = self._workspace.pack.statement_sheets(self._workspace.file, key)
-        sheets = [computation.sheet(sheet) for sheet in keys if computation.has_sheet(sheet)]
-        last = {"net_profit", "income_or_loss"}
-        lines = [line for sheet in sheets for line in sheet.lines if line.place.line in last]
-        return sum((line.figure.amount for line in lines), Decimal(0))
+        return key, f"{short}   {money_text(self._workspace.computation.result_of_activity(key))}", name
 
     def choose(self, key: str) -> None:
         """Show an activity, or the household."""
@@ -149,8 +155,9 @@ class BooksPage(Page):
         if not self._workspace.is_open:
             return
         key = next_id("activities", self._workspace.file.activities)
-        name = "New business" if kind == "business" else "New rental"
-        record = Activity(kind=kind, name=name, owners={"owner": Decimal(100)})
+        name = self._workspace.pack.ledger.kinds[kind].new
+        owner = next(iter(self._workspace.pack.country.roles))
+        record = Activity(kind=kind, name=name, owners={owner: Decimal(100)})
         if not self._workspace.try_to(add(name, f"/activities/{key}", record)):
             return
         self.choose(key)
@@ -189,14 +196,14 @@ class BooksPage(Page):
     def show_subject(self, path: str) -> None:
         """Show what stands at a path: an entry, an activity's particulars, an item of the household."""
         collection, key = collection_and_id(path)
-        file = self._workspace.file
-        if collection in OWN_ITEMS:
+        file, work = self._workspace.file, work_on(path)
+        if work is Work.HOUSEHOLD:
             self.choose(HOUSEHOLD)
             self.household.show_subject(path)
-        elif collection in {STATEMENTS, "sorting_rules"}:
+        elif work is Work.STATEMENTS:
             self.choose(STATEMENTS)
             self.tray.show_subject(path)
-        elif collection == FORMS:
+        elif work is Work.FORMS:
             self.choose(FORMS)
             self.forms.show_subject(path)
         elif collection == "activities" and key in file.activities:
@@ -218,6 +225,6 @@ class BooksPage(Page):
         elif self._chosen == FORMS:
             self.forms.forms.table.setFocus()
         elif self._chosen == HOUSEHOLD:
-            self.household.tables["wages"].table.setFocus()
+            self.household.focus()
         elif self._chosen:
             self.activity.focus()

@@ -6,12 +6,12 @@ from collections.abc import Iterator, Sequence
 
 from PySide6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
 
+from half_yard.asked import Field, FieldKind, heading
 from half_yard.countries import Box
-from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import soft
 from half_yard.desktop.workspace import Workspace
 
-ADDRESS = (("street", "Street"), ("city", "City"), ("region", "State"), ("postal_code", "ZIP"))
 STATE = (("state", "State"), ("payer_number", "Payer's number there"))
 STATE_AMOUNTS = (("income", "Income"), ("withheld", "Tax withheld"))
 KEPT = "The state's boxes are kept for its return, which is not computed."
@@ -37,17 +37,18 @@ class BoxesPane(QScrollArea):
     def show_form(self, path: str, boxes: Sequence[Box], ticks: Sequence[Box] = ()) -> None:
         """Show the boxes of the form at a path; of none where the path is empty."""
         self.form.show_fields(list(self._fields(path, boxes, ticks)) if path else [])
-        self._said.setText(KEPT if path else "Choose a form above: its further boxes are typed here.")
+        kept = KEPT if self._workspace.pack.asked.regional_boxes else ""
+        self._said.setText(kept if path else "Choose a form: its further boxes are typed here.")
 
     def _fields(self, path: str, boxes: Sequence[Box], ticks: Sequence[Box]) -> Iterator[Field]:
-        number_problem = self._workspace.pack.payer_number_problem
-        yield _heading(path, "Payer")
-        masks = self._workspace.pack.masked_payer_number
-        yield Field(f"{path}/payer_number", "Number", problem=number_problem, masks=masks)
-        for part, label in ADDRESS:
+        country = self._workspace.pack.country
+        number = country.payer_number
+        yield heading(path, "Payer")
+        yield Field(f"{path}/payer_number", number.title, problem=number.problem, masks=number.masked)
+        for part, label in country.address:
             yield Field(f"{path}/payer_address/{part}", label)
         if boxes or ticks:
-            yield _heading(path, "Boxes")
+            yield heading(path, "Boxes")
         for box in boxes:
             yield Field(
                 f"{path}/boxes/{box.key}", box.title, FieldKind.AMOUNT, optional=True,
@@ -57,12 +58,10 @@ class BoxesPane(QScrollArea):
             yield Field(
                 f"{path}/ticks/{box.key}", box.title, FieldKind.ANSWER, default=False, hint=box.explanation
             )
-        yield _heading(path, "State")
+        if not self._workspace.pack.asked.regional_boxes:
+            return
+        yield heading(path, "State")
         for part, label in STATE:
             yield Field(f"{path}/state/{part}", label)
         for part, label in STATE_AMOUNTS:
             yield Field(f"{path}/state/{part}", label, FieldKind.AMOUNT)
-
-
-def _heading(path: str, words: str) -> Field:
-    return Field(f"{path} {words}", words, FieldKind.HEADING)

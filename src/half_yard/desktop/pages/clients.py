@@ -7,6 +7,7 @@ from pathlib import Path
 
 from PySide6.QtCore import Qt, QTimer, Signal
 from PySide6.QtWidgets import (
+    QComboBox,
     QFileDialog,
     QGridLayout,
     QHBoxLayout,
@@ -20,7 +21,7 @@ from PySide6.QtWidgets import (
 from half_yard.countries import PACKS
 from half_yard.desktop import theme
 from half_yard.desktop.key_line import KeyLine
-from half_yard.desktop.office import RecentFiles, Standing, file_name, standing_of
+from half_yard.desktop.office import RecentFiles, Standing, standing_of
 from half_yard.desktop.pages.earlier_view import EarlierView
 from half_yard.desktop.pages.people_view import PeopleView
 from half_yard.desktop.parts import Page, button, plain_table, soft, title
@@ -36,11 +37,11 @@ from half_yard.storage import (
     office_seal,
     real_path,
 )
+from half_yard.storage.file_names import file_name
 
 PATH_ROLE = Qt.ItemDataRole.UserRole + 1
-COLUMNS = (("Client", 170), ("Year", 46), ("Stands at", 118), ("Result", 104))
-COUNTRY = "us"
-LEFT_WIDTH = 452
+COLUMNS = (("Client", 170), ("Year", 46), ("Stands at", 114), ("Result", 128))
+LEFT_WIDTH = 470
 
 
 class ClientsPage(Page):
@@ -108,26 +109,36 @@ class ClientsPage(Page):
     def _new_client(self) -> QGridLayout:
         grid = QGridLayout()
         grid.setHorizontalSpacing(10)
-        self.first, self.last, self.year = QLineEdit(), QLineEdit(), QLineEdit(str(self._usual_year()))
-        self.year.setFixedWidth(64)
+        self.first, self.last, self.year = QLineEdit(), QLineEdit(), QLineEdit()
+        self.country = QComboBox()
+        for key, pack in PACKS.items():
+            self.country.addItem(pack.country.name, key)
+        self.country.setCurrentIndex(self.country.count() - 1)
+        self.country.currentIndexChanged.connect(self._show_usual_year)
+        self._show_usual_year()
+        self.year.setFixedWidth(56)
         for number, (label, editor) in enumerate(
-            (("First name", self.first), ("Last name", self.last), ("Tax year", self.year))
-        ):
+            (
+                ("First name", self.first), ("Last name", self.last), ("Tax year", self.year),
+                ("Country", self.country),
+            )
+        ):  # fmt: skip
             name = soft(label)
             name.setBuddy(editor)
             editor.setAccessibleName(f"New client: {label.lower()}")
-            editor.returnPressed.connect(self.make_new)
+            if isinstance(editor, QLineEdit):
+                editor.returnPressed.connect(self.make_new)
             grid.addWidget(name, 0, number)
             grid.addWidget(editor, 1, number)
-        make = button("Make the file")
+        make = button("Make")
+        make.setAccessibleName("Make the file")
         make.clicked.connect(self.make_new)
-        grid.addWidget(make, 1, 3)
+        grid.addWidget(make, 1, 4)
         return grid
 
-    @staticmethod
-    def _usual_year() -> int:
-        years = PACKS[COUNTRY].years
-        return years[-1] - 1
+    def _show_usual_year(self) -> None:
+        """Offer the last year for which returns are filed now in the country that is chosen."""
+        self.year.setText(str(PACKS[self.country.currentData()].country.year_now))
 
     def refresh(self) -> None:
         """Show the particulars as they are now."""
@@ -233,7 +244,7 @@ class ClientsPage(Page):
         for column, text in enumerate((standing.title, standing.year, standing.state, standing.result)):
             item = QTableWidgetItem(text)
             item.setData(PATH_ROLE, path)
-            item.setToolTip(plain_tip(text if column == 2 else str(path)))
+            item.setToolTip(plain_tip(text if column > 1 else str(path)))
             item.setFont(theme.text_font(bold=current))
             self.files.setItem(row, column, item)
 
@@ -266,7 +277,8 @@ class ClientsPage(Page):
     def make_new(self) -> None:
         """Make and open a file for the new client."""
         folder = self._recent.folder or Path.home()
-        years = PACKS[COUNTRY].years
+        country = self.country.currentData()
+        years = PACKS[country].country.years
         if not (self.year.text().strip().isdecimal() and int(self.year.text()) in years):
             self.say(f"“{self.year.text()}” is no tax year with rules. Type {years[0]} to {years[-1]}.")
             self.year.setFocus()
@@ -279,7 +291,7 @@ class ClientsPage(Page):
             self.say(f"The folder {_short(folder)} is not there. Choose another with “Folder…”.")
             return
         year = int(self.year.text())
-        file = ClientFile.new(COUNTRY, year)
+        file = ClientFile.new(country, year)
         for field, editor in (("first_name", self.first), ("last_name", self.last)):
             file, _ = apply(file, change("Name", f"/people/owner/{field}", editor.text().strip()))
         name = file_name(self.first.text(), self.last.text(), year, [path.name for path in folder.glob("*")])

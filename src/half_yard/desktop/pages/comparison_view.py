@@ -30,7 +30,6 @@ COLUMNS = (
 )  # fmt: skip
 AMOUNTS = (TYPED, SHARE, COUNTS, LAST_YEAR, CHANGE)
 KEY_ROLE = Qt.ItemDataRole.UserRole + 9
-RESULTS_FROM = ("gross_income", "total_expenses", "net_profit", "income_or_loss")
 
 
 class ComparisonView(QWidget):
@@ -41,7 +40,7 @@ class ComparisonView(QWidget):
         self._workspace = workspace
         self._activity = ""
         self._column = Column("Last year", Kind.AMOUNT, 88)
-        self.table = plain_table("Lines beside last year's", COLUMNS)
+        self.table = plain_table("Lines beside last year's", COLUMNS, right=AMOUNTS)
         self.table.setEditTriggers(
             self.table.EditTrigger.AnyKeyPressed
             | self.table.EditTrigger.DoubleClicked
@@ -49,9 +48,6 @@ class ComparisonView(QWidget):
         )
         self.table.setItemDelegateForColumn(LAST_YEAR, CellDelegate(self.table))
         self.table.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT - 2)
-        for section in AMOUNTS:
-            if heading := self.table.horizontalHeaderItem(section):
-                heading.setTextAlignment(RIGHT)
         self.table.itemChanged.connect(self._typed)
         take = button("From last year's file…", "Take over what last year's return of this client had")
         take.clicked.connect(self.ask_for_file)
@@ -105,7 +101,7 @@ class ComparisonView(QWidget):
                 item.setForeground(theme.SOFT_INK)
             if unusual and column == COUNTS:
                 item.setBackground(theme.WELD_WASH)
-            if row.key in RESULTS_FROM:
+            if row.stands_out:
                 item.setFont(theme.text_font(bold=True))
             self.table.setItem(number, column, item)
 

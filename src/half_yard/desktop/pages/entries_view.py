@@ -8,8 +8,9 @@ from decimal import Decimal
 from pydantic import JsonValue
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
+from half_yard.asked import Field, FieldKind
 from half_yard.countries import AssetDoubts, StatementLine
-from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import TableBlock, button
 from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.subjects import collection_and_id
@@ -117,7 +118,7 @@ class EntriesView(QWidget):
 
     def _known(self) -> Sequence[StatementLine]:
         file = self._workspace.file
-        return self._workspace.pack.statement_lines(file.activities[self._activity])
+        return self._workspace.pack.ledger.lines(file.activities[self._activity])
 
     def _line_options(self, record: Record | None) -> Sequence[Option]:
         del record
@@ -167,7 +168,7 @@ class EntriesView(QWidget):
 
     @property
     def _doubts(self) -> AssetDoubts:
-        return self._workspace.pack.asset_doubts(self._workspace.file.tax_year)
+        return self._workspace.pack.ledger.asset_doubts(self._workspace.file.tax_year)
 
     def _switch_larger(self, checked: bool) -> None:
         """Show only repairs and supplies above an amount, or all entries again."""

@@ -50,10 +50,7 @@ class FormsView(QWidget):
             "a form for money that the books have changes nothing",
         )  # fmt: skip
         self.forms.table.record_current.connect(self._form_chosen)
-        self.payers = plain_table("Payers", PAYER_COLUMNS)
-        for section in AMOUNTS:
-            if heading := self.payers.horizontalHeaderItem(section):
-                heading.setTextAlignment(RIGHT)
+        self.payers = plain_table("Payers", PAYER_COLUMNS, right=AMOUNTS)
         self.payers.itemActivated.connect(self._payer_chosen)
         self._share = soft("")
         column = QVBoxLayout(self)
@@ -133,7 +130,7 @@ class FormsView(QWidget):
 
     def _kinds(self, record: Record | None) -> Sequence[Option]:
         del record
-        return [(kind.key, kind.title) for kind in self._workspace.pack.form_kinds]
+        return [(kind.key, kind.title) for kind in self._workspace.pack.ledger.form_kinds]
 
     def _payees(self, record: Record | None) -> Sequence[Option]:
         """The names in the books: those of the form's activity, or of all for a new form."""
@@ -161,7 +158,7 @@ class FormsView(QWidget):
 
     def _show_match(self, row: int, match: PayerMatch) -> None:
         activity = self._workspace.file.activities[match.activity]
-        lines = self._workspace.pack.statement_lines(activity)
+        lines = self._workspace.pack.ledger.lines(activity)
         number = next((line.number for line in lines if line.key == match.line), "")
         cells = (
             match.payer or "no name", activity.name, number, _dollars(match.on_forms),
@@ -182,7 +179,7 @@ class FormsView(QWidget):
         path = self.forms.table.records.path_at(self.forms.table.currentIndex().row())
         form = self._workspace.file.forms.get(collection_and_id(path)[1])
         kind = next(
-            (kind for kind in self._workspace.pack.form_kinds if form and kind.key == form.kind), None
+            (kind for kind in self._workspace.pack.ledger.form_kinds if form and kind.key == form.kind), None
         )
         self.boxes.show_form(path if form else "", kind.boxes if kind else (), kind.ticks if kind else ())
 

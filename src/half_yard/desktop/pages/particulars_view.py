@@ -7,16 +7,15 @@ from itertools import chain, groupby
 
 from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
-from half_yard.countries import Question
-from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.asked import Field, FieldKind, heading
+from half_yard.countries import ManyAnswers, Question
+from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import button, soft
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Activity
 from half_yard.records.activities import archived, converted, duplicate, removed
 from half_yard.records.identifiers import next_id
 from half_yard.review import shares_add_up
-
-ADDRESS = (("street", "Street"), ("city", "City"), ("region", "State"), ("postal_code", "ZIP"))
 
 
 class ParticularsView(QScrollArea):
@@ -61,82 +60,59 @@ class ParticularsView(QScrollArea):
         activity = self._workspace.file.activities[key]
         self.form.show_fields(list(self._fields(f"/activities/{key}", activity)))
         self.archive.setText("Take out of the archive" if activity.archived else "Archive")
-        advice = self._workspace.pack.kind_advice(activity)
+        advice = self._workspace.pack.asked.kind_advice(activity)
         self._advice.setVisible(advice is not None)
         self.convert.setVisible(advice is not None and advice.kind != activity.kind)
         if advice is not None:
             self._advice.setText(f"By these answers: {advice.why}")
-            self.convert.setText(f"Make it: {self._workspace.pack.activity_kinds[advice.kind]}")
+            self.convert.setText(f"Make it: {self._workspace.pack.ledger.kinds[advice.kind].title}")
 
     # -- the fields ----------------------------------------------------------------------------------
 
     def _fields(self, path: str, activity: Activity) -> Iterator[Field]:
-        pack = self._workspace.pack
-        business = activity.kind == "business"
-        yield _heading(path, "What it is")
+        file, pack = self._workspace.file, self._workspace.pack
+        asked, country = pack.asked, pack.country
+        yield heading(path, "What it is")
         yield Field(f"{path}/name", "Name")
         yield Field(f"{path}/description", "What it does")
-        if business:
-            yield Field(
-                f"{path}/code", "Activity code", FieldKind.SEARCH, search=pack.find_codes,
-                meaning=pack.code_title, problem=self._code_problem, hint="plain words, or six digits",
-            )  # fmt: skip
-        else:
-            types = tuple((item, item) for item in pack.property_types)
-            yield Field(f"{path}/property_type", "Kind of property", FieldKind.CHOICE, types)
-            yield Field(f"{path}/days_rented", "Days rented at a fair price", FieldKind.DAYS)
-            yield Field(f"{path}/days_personal", "Days of personal use", FieldKind.DAYS)
-        yield Field(f"{path}/employer_number", "Employer number", problem=pack.employer_number_problem)
-        yield _heading(path, "Where and when")
-        home = self._workspace.file.household.address
-        for part, label in ADDRESS:
-            own = f"{getattr(home, part)} (the owner's)" if business and getattr(home, part) else ""
+        yield from asked.activity_fields(file, self._key)
+        number = country.business_number
+        yield Field(f"{path}/employer_number", number.title, problem=number.problem, hint=number.hint)
+        yield heading(path, "Where and when")
+        home = file.household.address
+        for part, label in country.address:
+            own = f"{getattr(home, part)} (the owner's)" if getattr(home, part) else ""
             yield Field(f"{path}/address/{part}", label, hint=own)
         yield Field(f"{path}/started", "Started", FieldKind.DATE, hint="if in this year or not long before")
         yield Field(f"{path}/ended", "Ended", FieldKind.DATE, hint="if in this year")
         yield from self._owners(path)
-        yield _heading(path, "How it is run")
-        several = [question for question in pack.activity_choices(activity.kind) if question.key != "spouses"]
-        for question in several:
-            yield Field(
-                f"{path}/choices/{question.key}", question.text, FieldKind.CHOICE, question.options,
-                hint=question.explanation,
-            )  # fmt: skip
-        asked = pack.activity_questions(activity.kind)
-        yield from (_answer(path, question) for question in asked if not question.group)
-        yield _heading(path, "Own lines among other expenses")
+        yield heading(path, "How it is run")
+        yield from (_choice(path, question) for question in asked.activity_choices(activity.kind))
+        questions = asked.activity_questions(activity.kind)
+        yield from (_answer(path, question) for question in questions if not question.group)
+        yield heading(path, "Own lines among other expenses")
         fresh = next_id("own_lines", activity.own_lines)
-        for number, key in enumerate(chain(sorted(activity.own_lines), [fresh]), 1):
+        for number_of, key in enumerate(chain(sorted(activity.own_lines), [fresh]), 1):
             hint = "a name, such as Memberships" if key == fresh else ""
-            yield Field(f"{path}/own_lines/{key}", f"Line {number}", hint=hint)
-        for group, questions in groupby(asked, lambda question: question.group):
+            yield Field(f"{path}/own_lines/{key}", f"Line {number_of}", hint=hint)
+        for group, together in groupby(questions, lambda question: question.group):
             if group:
-                yield _heading(path, group)
-                yield from (_answer(path, question) for question in questions)
+                yield heading(path, group)
+                yield from (_answer(path, question) for question in together)
 
     def _owners(self, path: str) -> Iterator[Field]:
         file, pack = self._workspace.file, self._workspace.pack
-        yield _heading(path, "Whose it is")
+        yield heading(path, "Whose it is")
         for person, record in file.people.items():
             label = f"Share of {record.name or person}, percent"
             yield Field(f"{path}/owners/{person}", label, FieldKind.PERCENT, problem=self._share_problem)
         if len(file.people) > 1:
-            activity = file.activities[self._key]
-            for question in pack.activity_choices(activity.kind):
-                if question.key == "spouses":
-                    yield Field(
-                        f"{path}/choices/spouses", question.text, FieldKind.CHOICE, question.options,
-                        hint=question.explanation,
-                    )  # fmt: skip
+            kind = file.activities[self._key].kind
+            yield from (_choice(path, question) for question in pack.asked.owners_choices(kind))
 
     def _share_problem(self, _shown: str) -> str:
         activity = self._workspace.file.activities.get(self._key)
         return "" if activity is None or shares_add_up(activity) else "The shares do not add up to 100."
-
-    def _code_problem(self, code: str) -> str:
-        if not code or self._workspace.pack.code_title(code):
-            return ""
-        return f"{code} is not on the list of activity codes. Type plain words to find one."
 
     # -- the whole of it -----------------------------------------------------------------------------
 
@@ -155,11 +131,11 @@ class ParticularsView(QScrollArea):
     def change_kind(self) -> None:
         """Make the activity what the advice says it is."""
         file = self._workspace.file
-        advice = self._workspace.pack.kind_advice(file.activities[self._key])
+        advice = self._workspace.pack.asked.kind_advice(file.activities[self._key])
         if advice is None:
             return
         other = file.activities[self._key].model_copy(update={"kind": advice.kind})
-        known = {line.key for line in self._workspace.pack.statement_lines(other)}
+        known = {line.key for line in self._workspace.pack.ledger.lines(other)}
         self._workspace.try_to(converted(file, self._key, advice.kind, advice.lines, known))
 
     def remove_activity(self) -> None:
@@ -177,5 +153,8 @@ def _answer(path: str, question: Question) -> Field:
     )  # fmt: skip
 
 
-def _heading(path: str, words: str) -> Field:
-    return Field(f"{path} {words}", words, FieldKind.HEADING)
+def _choice(path: str, question: ManyAnswers) -> Field:
+    return Field(
+        f"{path}/choices/{question.key}", question.text, FieldKind.CHOICE, question.options,
+        hint=question.explanation,
+    )  # fmt: skip

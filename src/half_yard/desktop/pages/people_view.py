@@ -5,7 +5,8 @@ from __future__ import annotations
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
-from half_yard.desktop.fields import Field, FieldForm, FieldKind
+from half_yard.asked import Field, FieldKind
+from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import button, soft, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Person, add, remove
@@ -36,11 +37,14 @@ class PeopleView(QScrollArea):
         self.household = FieldForm(workspace)
         self.owner = FieldForm(workspace)
         self.spouse = FieldForm(workspace)
-        self._spouse_button = button("Add a spouse")
+        self._spouse_button = button("")
         self._spouse_button.clicked.connect(self._toggle_spouse)
         self.address = FieldForm(workspace)
-        for heading, form in (("Filing", self.household), ("Owner", self.owner), ("Spouse", self.spouse)):
-            forms.addWidget(title(heading, 12))
+        self._filing, self._first, self._second = title("Filing", 12), title("", 12), title("", 12)
+        for heading, form in (
+            (self._filing, self.household), (self._first, self.owner), (self._second, self.spouse),
+        ):  # fmt: skip
+            forms.addWidget(heading)
             forms.addWidget(form)
         line = QHBoxLayout()
         line.addWidget(self._spouse_button)
@@ -62,47 +66,49 @@ class PeopleView(QScrollArea):
             self._title.setText("No client is open")
             return
         file, pack = self._workspace.file, self._workspace.pack
+        owner, spouse = self._roles
         self._title.setText(f"{file.title}, {file.tax_year}")
-        self.household.show_fields(
-            [
-                Field(
-                    "/household/filing_status", "Filing status", FieldKind.CHOICE,
-                    tuple(pack.filing_statuses.items()),
-                )
-            ]
-        )  # fmt: skip
-        self.owner.show_fields(self._person("owner"))
-        spouse = "spouse" in file.people
-        self.spouse.show_fields(self._person("spouse") if spouse else [])
-        self._spouse_button.setText("Remove the spouse" if spouse else "Add a spouse")
+        fields = pack.asked.household_fields(file)
+        self._filing.setVisible(bool(fields))
+        self.household.show_fields(fields)
+        self._first.setText(pack.country.roles[owner])
+        self._second.setText(pack.country.roles[spouse])
+        self.owner.show_fields(self._person(owner))
+        both = spouse in file.people
+        self.spouse.show_fields(self._person(spouse) if both else [])
+        called = pack.country.roles[spouse].lower()
+        self._spouse_button.setText(f"Remove the {called}" if both else f"Add a {called}")
         self.address.show_fields(
-            [
-                Field("/household/address/street", "Street"),
-                Field("/household/address/city", "City"),
-                Field("/household/address/region", "State"),
-                Field("/household/address/postal_code", "ZIP code"),
-            ]
+            [Field(f"/household/address/{part}", label) for part, label in pack.country.address]
         )
 
+    @property
+    def _roles(self) -> tuple[str, str]:
+        """The ids of the two persons of a file."""
+        owner, spouse, *_ = self._workspace.pack.country.roles
+        return owner, spouse
+
     def _person(self, key: str) -> list[Field]:
-        path = f"/people/{key}"
-        pack = self._workspace.pack
+        path, workspace = f"/people/{key}", self._workspace
+        number, order = workspace.pack.country.person_number, workspace.calendar.hint
         return [
             Field(f"{path}/first_name", "First name"),
             Field(f"{path}/last_name", "Last name"),
-            Field(f"{path}/birth_date", "Born on", FieldKind.BIRTHDAY, hint="month/day/year"),
+            Field(f"{path}/birth_date", "Born on", FieldKind.BIRTHDAY, hint=f"{order}/year"),
             Field(
-                f"{path}/identity_number", "Social security number",
-                problem=pack.identity_problem, hint="nine digits", masks=pack.masked_number,
+                f"{path}/identity_number", number.title, problem=number.problem, hint=number.hint,
+                masks=number.masked,
             ),
-            Field(f"{path}/blind", "Blind", FieldKind.ANSWER, default=False),
+            *workspace.pack.asked.person_fields(workspace.file, key),
         ]  # fmt: skip
 
     def _toggle_spouse(self) -> None:
-        if "spouse" in self._workspace.file.people:
-            self._workspace.try_to(remove("Removal of the spouse", "/people/spouse"))
-        elif self._workspace.try_to(add("Spouse", "/people/spouse", Person())):
-            self.spouse.focus_on("/people/spouse/first_name")
+        spouse, path = self._roles[1], f"/people/{self._roles[1]}"
+        called = self._workspace.pack.country.roles[spouse]
+        if spouse in self._workspace.file.people:
+            self._workspace.try_to(remove(f"Removal of the {called.lower()}", path))
+        elif self._workspace.try_to(add(called, path, Person())):
+            self.spouse.focus_on(f"{path}/first_name")
 
     def focus_on(self, path: str) -> None:
         """Put the cursor on the field at a path."""

@@ -1,8 +1,10 @@
-"""The Return page: any sheet as a readable page, and what was found when looking the file over."""
+"""The Return page: the map of its sheets, any sheet as a readable page, and what was found when looking the
+file over."""
 
 from __future__ import annotations
 
-from PySide6.QtCore import Qt
+from PySide6.QtCore import QRect, QSize, Qt
+from PySide6.QtGui import QFontMetrics
 from PySide6.QtWidgets import (
     QFrame,
     QHBoxLayout,
@@ -12,35 +14,36 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from half_yard.countries.sheet_map import map_of, way_of
 from half_yard.desktop import theme
+from half_yard.desktop.line_rows import sheet_rows
 from half_yard.desktop.line_view import LineRow, LineView
-from half_yard.desktop.pages.line_rows import sheet_rows
+from half_yard.desktop.map_view import MapView
 from half_yard.desktop.parts import Page, soft, title
-from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.workspace import Workspace
-from half_yard.figures import Place, Sheet
+from half_yard.figures import Place
 from half_yard.review import Finding
 
-FIRST = "form_1040"
 FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
 FINDINGS_WIDTH = 268
-SUBJECT_LENGTH = 15
+FINDING_PADDING, FINDING_EDGE, MOST_HIGH = 6, 6, 2000
 NO_BREAK = "\N{NO-BREAK SPACE}"
 
 
 class ReturnPage(Page):
-    """The sheets in the order they are worked out, the chosen one as a page, the findings beside it."""
+    """The map above, the chosen sheet as a page, the findings beside it."""
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace)
-        self._sheet = FIRST
+        self._sheet = ""
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 10, 14, 10)
         column.setSpacing(8)
-        self.sheets = Strip("Sheets, in the order in which they are worked out")
-        self.sheets.chosen.connect(self._sheet_chosen)
-        column.addWidget(self.sheets)
+        self.map = MapView()
+        self.map.chosen.connect(self._sheet_chosen)
+        self.map.entered.connect(self._to_lines)
+        column.addWidget(self.map)
         body = QHBoxLayout()
         body.setSpacing(16)
         body.addWidget(self._paper(), 1)
@@ -78,6 +81,8 @@ class ReturnPage(Page):
         self._standing = soft("")
         self.findings = QListWidget()
         self.findings.setWordWrap(True)
+        self.findings.setTextElideMode(Qt.TextElideMode.ElideNone)
+        self.findings.setResizeMode(QListWidget.ResizeMode.Adjust)
         self.findings.setAccessibleName("Findings")
         self.findings.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.findings.setStyleSheet(
@@ -94,18 +99,18 @@ class ReturnPage(Page):
         return side
 
     def _opened(self) -> None:
-        self._sheet = FIRST
+        self._sheet = ""
+
+    def _chief(self) -> str:
+        """The sheet that the first return comes to."""
+        return self._workspace.computation.returns[0].chief
 
     def refresh(self) -> None:
         """Show the sheets and findings as they are now."""
         if not self._workspace.is_open:
             return
-        computation = self._workspace.computation
-        keys = [sheet.key for sheet in computation.sheets]
-        if self._sheet not in keys:
-            self._sheet = FIRST
-        names = [(sheet.key, _short(sheet), sheet.title) for sheet in computation.sheets]
-        self.sheets.show_names(names, self._sheet)
+        if not self._workspace.computation.has_sheet(self._sheet):
+            self._sheet = self._chief()
         self._show_sheet()
         self._show_findings()
 
@@ -119,6 +124,18 @@ class ReturnPage(Page):
         self._notes.setText("\n".join(sheet.notes))
         self._notes.setVisible(bool(sheet.notes))
         self.lines.rows_model.show_rows(sheet_rows(sheet))
+        self._show_map()
+
+    def _show_map(self) -> None:
+        """Draw the map with the way of the line under the cursor, or else of what the sheet comes to."""
+        computation = self._workspace.computation
+        subject = self._workspace.subject
+        sheet = computation.sheet(self._sheet)
+        place = subject if isinstance(subject, Place) and subject.sheet == self._sheet else None
+        if place is None and (line := sheet.key_line) is not None:
+            place = line.place
+        way = way_of(computation, place) if place is not None else set()
+        self.map.show_map(map_of(computation, self._sheet), way, self._sheet)
 
     def _show_findings(self) -> None:
         computation = self._workspace.computation
@@ -133,6 +150,7 @@ class ReturnPage(Page):
             item = QListWidgetItem(words)
             item.setData(FOUND_ROLE, finding)
             item.setFont(theme.text_font(10))
+            item.setSizeHint(_room_for(words))
             self.findings.addItem(item)
 
     def _sheet_chosen(self, key: str) -> None:
@@ -143,6 +161,11 @@ class ReturnPage(Page):
     def _line_chosen(self, row: LineRow) -> None:
         if row.place is not None and self.lines.hasFocus():
             self._workspace.look_at(row.place)
+            self._show_map()
+
+    def _to_lines(self) -> None:
+        """Go from the map to the lines of the chosen sheet."""
+        self.focus()
 
     def _mend(self, item: QListWidgetItem) -> None:
         finding: Finding = item.data(FOUND_ROLE)
@@ -166,9 +189,10 @@ class ReturnPage(Page):
             self.lines.setCurrentIndex(self.lines.rows_model.index(first, 0))
 
 
-def _short(sheet: Sheet) -> str:
-    """The sheet's name for its place in the strip; the whole title is in its tip and on its page."""
-    form = sheet.form.removesuffix(" worksheet")
-    if len(sheet.subject) <= SUBJECT_LENGTH:
-        return f"{form} · {sheet.subject}" if sheet.subject else form
-    return f"{form} · {sheet.subject[:SUBJECT_LENGTH]}…"
+def _room_for(words: str) -> QSize:
+    """How much room a finding takes. Left to itself, the list forgets its own padding and cuts the last
+    word off."""
+    width = FINDINGS_WIDTH - 2 * FINDING_PADDING - FINDING_EDGE
+    wrapped = Qt.TextFlag.TextWordWrap | Qt.AlignmentFlag.AlignLeft
+    box = QFontMetrics(theme.text_font(10)).boundingRect(QRect(0, 0, width, MOST_HIGH), int(wrapped), words)
+    return QSize(width, box.height() + 2 * FINDING_PADDING + 4)

@@ -43,7 +43,7 @@ class TotalsView(QWidget):
     def show_lines(self, activity: str, lines: tuple[str, ...]) -> None:
         """Show the totals of an activity's entries on some lines, or on all, without what lands nowhere."""
         file, stops = self._workspace.file, self._workspace.computation.stops
-        known = self._workspace.pack.statement_lines(file.activities[activity])
+        known = self._workspace.pack.ledger.lines(file.activities[activity])
         receipts = {line.key for line in known if line.receipt}
         chosen = [line for line in known if line.key in lines]
         entries = [

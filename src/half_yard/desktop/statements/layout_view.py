@@ -22,7 +22,7 @@ from half_yard.desktop.roles_table import RolesTable
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.figures.explain import exact_text
-from half_yard.records.dates import date_text
+from half_yard.records.dates import Calendar
 from half_yard.statements import Layout
 from half_yard.statements.delimited import DELIMITERS, ROLES, read_row
 from half_yard.statements.written import DateStyle
@@ -48,7 +48,7 @@ class LayoutView(QWidget):
         super().__init__()
         self.layout_now = Layout()
         self._text = ""
-        self._year = 0
+        self._calendar = Calendar(0)
         self._title = title("", 12)
         self._problem = PlainLabel()
         self._problem.setProperty("role", "error")
@@ -108,10 +108,10 @@ class LayoutView(QWidget):
             parts += [label, box]
         return parts
 
-    def show_file(self, name: str, text: str, layout: Layout, account: str, year: int) -> None:
+    def show_file(self, name: str, text: str, layout: Layout, account: str, calendar: Calendar) -> None:
         """Show a file and how it seems to be laid out."""
         self._title.setText(name)
-        self._text, self._year = text, year
+        self._text, self._calendar = text, calendar
         self.layout_now = layout
         self.account.setText(account)
         self.heading.clear()
@@ -183,7 +183,7 @@ class LayoutView(QWidget):
                 continue
             self.read.insertRow(self.read.rowCount())
             texts = (
-                row.payee, str(line), date_text(row.date, self._year), row.memo, exact_text(row.amount),
+                row.payee, str(line), self._calendar.text(row.date), row.memo, exact_text(row.amount),
                 "" if balance is None else exact_text(balance),
             )  # fmt: skip
             for number, text in enumerate(texts):

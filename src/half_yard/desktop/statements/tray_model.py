@@ -17,7 +17,6 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import ClientFile
 from half_yard.records.choices import Option
-from half_yard.records.dates import date_text
 from half_yard.statements import Proposal, RowState, Target, Tray, TrayRow, proposals, set_aside, sort_rows
 from half_yard.statements.targets import read_target, target_options, target_words
 
@@ -69,7 +68,7 @@ class TrayModel(HeadedModel):
         self.tray = Tray.of(file, pack)
         self.options = target_options(file, pack)
         waiting = ((row.name, row.row) for row in self.tray.all_rows() if row.state is RowState.WAITING)
-        self._all_proposals = proposals(file, waiting, pack.marketplace_lines)
+        self._all_proposals = proposals(file, waiting, pack.ledger.marketplace_lines)
 
     def row_of(self, name: str) -> int:
         """The number of a row by its name, or -1."""
@@ -124,7 +123,7 @@ class TrayModel(HeadedModel):
     def _text(self, row: TrayRow, column: int) -> str:
         match column:
             case 0:
-                return date_text(row.row.date, self._workspace.file.tax_year)
+                return self._workspace.calendar.text(row.row.date)
             case 1:
                 return row.row.payee
             case 2:

@@ -290,7 +290,7 @@ class TrayView(QWidget):
         # The account is the one that the last file of this kind was of; undo of that takes this back too.
         same = [item for _, item in sorted(file.statements.items()) if item.layout == text.kind]
         account = same[-1].account if same else ""
-        self.layout_view.show_file(text.name, text.text, text.layout, account, file.tax_year)
+        self.layout_view.show_file(text.name, text.text, text.layout, account, self._workspace.calendar)
 
     def _take_as_laid_out(self) -> None:
         account = self.layout_view.account.text().strip()

@@ -1,6 +1,6 @@
 """Tables of records that are edited in place."""
 
-from half_yard.desktop.tables.columns import Column, Kind, NameColumn
+from half_yard.asked.columns import Column, Kind, NameColumn
 from half_yard.desktop.tables.delegate import CellDelegate, TypedCellDelegate
 from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, RecordModel, Source
 from half_yard.desktop.tables.record_table import RecordTable

@@ -20,9 +20,9 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from half_yard.asked.columns import AMOUNTS, Column
 from half_yard.desktop import theme
 from half_yard.desktop.search_completer import SearchCompleter
-from half_yard.desktop.tables.columns import AMOUNTS, Column
 from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, RecordModel
 from half_yard.desktop.typed_line import TypedLine
 

@@ -9,8 +9,9 @@ from dataclasses import dataclass
 
 from pydantic import JsonValue, ValidationError
 
-from half_yard.desktop.tables.columns import Column
+from half_yard.asked.columns import Column
 from half_yard.records import Record
+from half_yard.records.dates import Calendar
 from half_yard.texts import inert
 
 MOST_PROBLEMS = 3
@@ -46,7 +47,7 @@ def read_rows(
     kind: type[Record],
     start: Mapping[str, JsonValue],
     needed: Sequence[str],
-    year: int,
+    calendar: Calendar,
 ) -> Pasted:
     """Records from pasted text whose cells stand in the order of the columns.
 
@@ -59,7 +60,7 @@ def read_rows(
         if number == 1 and [cell.casefold() for cell in cells[: len(titles)]] == titles[: len(cells)]:
             continue
         try:
-            records.append(_record(cells, columns, kind, start, needed, year))
+            records.append(_record(cells, columns, kind, start, needed, calendar))
         except ValidationError:
             problems.append(f"row {number}: it does not fit")
         except ValueError as error:
@@ -73,14 +74,14 @@ def _record(
     kind: type[Record],
     start: Mapping[str, JsonValue],
     needed: Sequence[str],
-    year: int,
+    calendar: Calendar,
 ) -> Record:
     if len(cells) > len(columns):
         raise ValueError(f"it has {len(cells)} cells, the table {len(columns)}")
     values: dict[str, JsonValue] = dict(start)
     for cell, column in zip(cells, columns, strict=False):
         if cell:
-            values |= column.read(cell, None, year)
+            values |= column.read(cell, None, calendar)
     missing = [column.title for column in columns if column.field in needed and not values.get(column.field)]
     if missing:
         raise ValueError(f"{' and '.join(missing)} is missing")

@@ -9,9 +9,9 @@ from typing import Any
 from pydantic import JsonValue
 from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, Qt, Signal
 
+from half_yard.asked.columns import AMOUNTS, Column, Kind
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import plain_tip
-from half_yard.desktop.tables.columns import AMOUNTS, Column, Kind
 from half_yard.desktop.tables.headed_model import Index
 from half_yard.desktop.tables.pasting import read_rows
 from half_yard.desktop.workspace import Workspace
@@ -213,19 +213,19 @@ class RecordModel(QAbstractTableModel):
         return None
 
     def _shown(self, row: int, column: Column) -> str:
-        key, year = self.id_at(row), self._workspace.file.tax_year
+        key, calendar = self.id_at(row), self._workspace.calendar
         if key != NEW:
-            return column.text(key, self.records[key], year)
-        if column.editable and (shown := column.draft_text({**self.source.start(), **self._draft}, year)):
+            return column.text(key, self.records[key], calendar)
+        if column.editable and (shown := column.draft_text({**self.source.start(), **self._draft}, calendar)):
             return shown
         hinted = column is self.columns[self.source.hint_column] and not self._draft
         return self.source.new_hint if hinted else ""
 
     def _typed(self, row: int, column: Column) -> str:
-        key, year = self.id_at(row), self._workspace.file.tax_year
+        key, calendar = self.id_at(row), self._workspace.calendar
         if key != NEW:
-            return column.typed_text(self.records[key], year)
-        return column.draft_text({**self.source.start(), **self._draft}, year)
+            return column.typed_text(self.records[key], calendar)
+        return column.draft_text({**self.source.start(), **self._draft}, calendar)
 
     # -- what is typed -------------------------------------------------------------------------------
 
@@ -237,7 +237,7 @@ class RecordModel(QAbstractTableModel):
         if typed == self._typed(index.row(), column) and (key, index.column()) not in self._rejected:
             return True
         try:
-            values = column.read(typed, record, self._workspace.file.tax_year)
+            values = column.read(typed, record, self._workspace.calendar)
             self._rejected.pop((key, index.column()), None)
             if key:
                 self._change(key, column, values)
@@ -290,8 +290,8 @@ class RecordModel(QAbstractTableModel):
 
     def paste(self, text: str, columns: Sequence[Column]) -> str:
         """Add the rows of pasted text in one edit; returns what became of them, in words."""
-        source, year = self.source, self._workspace.file.tax_year
-        pasted = read_rows(text, columns, source.record, source.start(), source.needed, year)
+        source, calendar = self.source, self._workspace.calendar
+        pasted = read_rows(text, columns, source.record, source.start(), source.needed, calendar)
         ids = fresh_ids(source.collection, self.records)
         changes = tuple(
             Change(op="add", path=f"/{source.collection}/{key}", value=record.model_dump(mode="json"))
@@ -311,12 +311,12 @@ class RecordModel(QAbstractTableModel):
         number, backwards = self._sorted_by
         if not 0 <= number < len(self.columns):
             return list(shown)
-        column, year = self.columns[number], self._workspace.file.tax_year
+        column, calendar = self.columns[number], self._workspace.calendar
 
         def place(key: str) -> tuple[bool, Any]:
             value = getattr(shown[key], column.field, None) if column.field else None
             if column.kind in SHOWN_ORDER:
-                value = column.text(key, shown[key], year).casefold()
+                value = column.text(key, shown[key], calendar).casefold()
             # None sorts before everything, and is never compared with a value.
             return value is not None, value if value is not None else 0
 

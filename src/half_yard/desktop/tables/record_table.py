@@ -13,7 +13,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from half_yard.desktop.tables.columns import Column
+from half_yard.asked.columns import Column
 from half_yard.desktop.tables.delegate import CellDelegate
 from half_yard.desktop.tables.dress import dress
 from half_yard.desktop.tables.headed_model import Index

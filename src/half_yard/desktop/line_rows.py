@@ -7,17 +7,10 @@ from decimal import Decimal
 
 from half_yard.countries import Computation, Pack
 from half_yard.desktop.line_view import LineRow
-from half_yard.figures import Line, Sheet
+from half_yard.figures import Line, Role, Sheet
 
-# The lines on which a schedule comes to a result, by their stable keys.
-RESULTS = {
-    "gross_income", "total_expenses", "net_profit", "income_or_loss", "allowed_loss", "cost_of_goods_sold",
-    "total", "tax", "deduction", "total_income", "adjusted_gross_income", "taxable_income", "total_tax",
-    "payments", "overpaid", "owed",
-}  # fmt: skip
-# The lines that end a statement; what stands behind them is a part of its own.
-ENDS = {"net_profit", "income_or_loss", "allowed_loss"}
-FOLDED_UNDER = "cost_of_goods"
+ENDS = {Role.RESULT, Role.LIMITED}
+"""The lines that end a statement; what stands behind them is a part of its own."""
 
 
 def statement_rows(
@@ -28,20 +21,15 @@ def statement_rows(
     A section that stands behind the result (cost of goods sold) is folded away until it is used, or
     `unfolded`.
     """
-    sheets = [
-        computation.sheet(key)
-        for key in pack.statement_sheets(computation.file, activity)
-        if computation.has_sheet(key)
-    ]
+    sheets = computation.statement_sheets(activity)
     if not sheets:
         return []
-    known = pack.statement_lines(computation.file.activities[activity])
+    known = pack.ledger.lines(computation.file.activities[activity])
     totals = computation.statements.get(activity, {})
     together = _together(sheets)
     first = [lines[0] for lines in together]
     rows = []
-    ends = [number for number, line in enumerate(first) if line.place.line in ENDS]
-    behind = first[ends[-1] + 1 :] if ends else []
+    behind = _behind(first)
     used = unfolded or any(item.key in totals for item in known if item.sheet_line in _keys(behind))
     for line, figures in zip(first, ([each.figure for each in lines] for lines in together), strict=True):
         if line in behind and not used:
@@ -52,19 +40,40 @@ def statement_rows(
             entered = totals[item.key].amount if item.key in totals else Decimal(0)
             rows.append(LineRow(item.number, item.title, entered, line.place, (item.key,)))
         amount = sum((figure.amount for figure in figures), Decimal(0))
-        keys = tuple(item.key for item in own)
+        keys = tuple(item.key for item in own) if len(own) == 1 else ()
+        strong = line.role.stands_out
         rows.append(
             LineRow(
-                line.number,
-                line.title,
-                amount,
-                line.place,
-                keys if len(own) == 1 else (),
-                line.place.line in RESULTS,
-                unfinished,
+                number=line.number,
+                title=line.title,
+                amount=amount,
+                place=line.place,
+                entries=keys,
+                strong=strong,
+                unfinished=unfinished,
+                in_cents=sheets[0].in_cents,
             )
         )
     return rows
+
+
+def folded_under(computation: Computation, pack: Pack, activity: str) -> tuple[str, str] | None:
+    """The line of a statement whose section stands behind the result, and the first line of that section to
+    which entries are sorted; None where there is no such section."""
+    lines = [lines[0] for lines in _together(computation.statement_sheets(activity))]
+    behind = _keys(_behind(lines))
+    known = pack.ledger.lines(computation.file.activities[activity])
+    sorted_to = [item.key for item in known if item.sheet_line in behind]
+    for line in lines:
+        feeding = {part.place.line for part in line.figure.parts if part.place is not None}
+        if line.place.line not in behind and feeding & behind and sorted_to:
+            return line.place.line, sorted_to[min(1, len(sorted_to) - 1)]
+    return None
+
+
+def _behind(lines: Sequence[Line]) -> Sequence[Line]:
+    ends = [number for number, line in enumerate(lines) if line.role in ENDS]
+    return lines[ends[-1] + 1 :] if ends else []
 
 
 def _together(sheets: Sequence[Sheet]) -> list[list[Line]]:
@@ -96,14 +105,17 @@ def sheet_rows(sheet: Sheet) -> list[LineRow]:
             rows.append(LineRow("", line.section, Decimal(0), None))
         section = line.section
         figure = line.figure
+        strong, unfinished = line.role.stands_out, bool(figure.gaps)
         rows.append(
             LineRow(
-                line.number,
-                line.title,
-                figure.amount,
-                line.place,
-                strong=line.place.line in RESULTS,
-                unfinished=bool(figure.gaps),
+                number=line.number,
+                title=line.title,
+                amount=figure.amount,
+                place=line.place,
+                entries=(),
+                strong=strong,
+                unfinished=unfinished,
+                in_cents=sheet.in_cents,
             )
         )
     return rows

@@ -1,0 +1,39 @@
+"""The parts that are shown beneath the table of assets, and which of them is for what."""
+
+from __future__ import annotations
+
+from enum import Enum
+
+
+class Part(Enum):
+    """What is shown beneath the table: the words on its button, and what it is for."""
+
+    ASSET = ("This asset", "The life of the asset under the cursor, and what is elected for it")
+    CLASSES = ("Classes", "The pools that assets of a class are kept in, of the activity under the cursor")
+    YEARS = ("Every year", "How every year of it was computed, beside the same by hand")
+    BASIS = ("Basis", "How it came, and what counts")
+    LEAVING = ("Leaving", "Its sale, or how else it leaves service")
+    ELECTIONS = ("Elections", "What is elected for whole classes, and what it changes")
+    PROJECTION = ("Years to come", "What all assets take in the years to come, and if it were otherwise")
+    BOOKS = ("Three books", "For the regular tax, the minimum tax and a state")
+    SEVERAL = ("Several at once", "One answer for all that are selected, or all leaving at one price")
+    PURCHASE = ("Property bought", "Building, land and loan from one settlement statement")
+    LIST = ("Asset list", "A list from another program or a spreadsheet, taken in")
+
+    @property
+    def words(self) -> str:
+        """The words on its button."""
+        return self.value[0]
+
+
+IN_POOLS = {Part.ASSET, Part.CLASSES, Part.LEAVING}
+"""The parts of a country that keeps its assets in pools; all but the classes are those of one that does
+not."""
+ALONE = {Part.PURCHASE, Part.LIST}
+"""Parts that take all of the page."""
+FIELD_PARTS = {
+    "origin": Part.BASIS, "cost": Part.BASIS, "basis": Part.BASIS, "disposed": Part.LEAVING,
+    "disposal": Part.LEAVING, "proceeds": Part.LEAVING, "selling_costs": Part.LEAVING,
+    "sale_share": Part.LEAVING,
+}  # fmt: skip
+"""The part that has a field of an asset, where that is not This asset."""
