@@ -69,19 +69,19 @@ def show(name: str, value: float, unit: str, limit: float) -> None:
 def _edits(file: ClientFile) -> None:
     """An edit of the first entry, and one after the clients were listed: neither makes anything anew that
     it does not touch."""
-    amounts = iter(range(1, 1000))
+    amounts, memory = iter(range(1, 1000)), Memory()
 
     def edit() -> None:
         nonlocal file
         key = next(iter(file.entries))
         file, _ = apply(file, change("Amount", f"/entries/{key}/amount", f"{next(amounts)}.00"))
-        compute(file)
+        compute(file, memory)
 
     edit()
     first = statistics.median(milliseconds(edit, 15))
     show("an edit of the first of 5,000 entries, median", first, "ms", 50)
     for other in client_files().values():
-        compute(other, Memory())
+        compute(other)
     show("the same after others were listed", milliseconds(edit, 1)[0], "ms", 50)
 
 
@@ -96,8 +96,6 @@ def main() -> None:
         fresh = iter([heavy_file() for _ in range(9)])
         first = statistics.median(milliseconds(lambda: compute(next(fresh)), 9))
         show("full compute of a file just read, median", first, "ms", 100)
-        again = statistics.median(milliseconds(lambda: compute(file), 15))
-        show("full compute after an edit, median", again, "ms", 100)
         _edits(file)
         opening = milliseconds(lambda: OpenFile.open(path).close(), 7)
         show("open (read, check, lock), median", statistics.median(opening), "ms", 500)
@@ -115,11 +113,16 @@ def _assets() -> None:
     file, pack = many_assets(MANY), PACKS["us"]
     show(
         "10,000 assets under three books, median",
-        milliseconds(lambda: pack.treatments(file), 5)[2],
+        milliseconds(lambda: pack.one_by_one.treatments(file), 5)[2],
         "ms",
         1000,
     )
-    show("10,000 assets in the years to come", milliseconds(lambda: pack.projection(file), 3)[1], "ms", 1000)
+    show(
+        "10,000 assets in the years to come",
+        milliseconds(lambda: pack.one_by_one.projection(file), 3)[1],
+        "ms",
+        1000,
+    )
 
 
 def _imports() -> None:
@@ -147,7 +150,7 @@ def _imports() -> None:
 
     def propose() -> None:
         tray = Tray.of(file, pack)
-        proposals(file, ((row.name, row.row) for row in tray.all_rows()), pack.marketplace_lines)
+        proposals(file, ((row.name, row.row) for row in tray.all_rows()), pack.ledger.marketplace_lines)
 
     show("tray of 20,000 rows with proposals", milliseconds(propose, 3)[1], "ms", 500)
 

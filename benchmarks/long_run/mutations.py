@@ -79,12 +79,12 @@ def mutated_files(count: int, seed: int) -> Outcome:
 
 def _use(file: ClientFile) -> None:
     """What a program does with a file that it has read."""
-    if file.country not in PACKS or file.tax_year not in PACKS[file.country].years:
+    if file.country not in PACKS or file.tax_year not in PACKS[file.country].country.years:
         return
     computation = compute(file)
     pack = PACKS[file.country]
     tray = Tray.of(file, pack)
-    proposals(file, ((row.name, row.row) for row in tray.all_rows()), pack.marketplace_lines)
+    proposals(file, ((row.name, row.row) for row in tray.all_rows()), pack.ledger.marketplace_lines)
     books_text(computation, as_json=False)
     assets_text(computation, as_json=True)
     schedule_page(computation)

@@ -7,13 +7,17 @@ import sys
 from pathlib import Path
 from typing import Any
 
-from half_yard.cli.opening import CommandError, add_command, computed
+from half_yard.cli.beside import beside_json, beside_text
+from half_yard.cli.opening import CommandError, add_command, computed, read_to_look
 from half_yard.cli.printed import as_json, as_text, findings_json, thread_text
 from half_yard.cli.saying import DONE, FOUND
-from half_yard.countries import Computation
+from half_yard.countries import Computation, compute
 from half_yard.demo import write_office
 from half_yard.figures import Line
+from half_yard.figures.remembered import Memory
 from half_yard.interop import assets_text, books_text, schedule_page
+from half_yard.records import ClientFile, EditError
+from half_yard.records.scenarios import Scenario, ScenarioError, read_scenarios
 from half_yard.records.schema import schema_text
 from half_yard.review import Level
 from half_yard.storage import write_out
@@ -25,10 +29,16 @@ def add_commands(commands: Any) -> None:
     """Add these commands to the command line."""
     computing = add_command(commands, "compute", "print every sheet and line of a client file", _compute)
     computing.add_argument("--json", action="store_true", help="as JSON, amounts as decimal strings")
+    computing.add_argument(
+        "--with", type=Path, metavar="EDITS.json", dest="scenarios",
+        help="also as it would be with these edits, and the differences",
+    )  # fmt: skip
 
     tracing = add_command(commands, "trace", "print how a line came about and where it goes", _trace)
     tracing.add_argument(
-        "line", metavar="LINE", help="SHEET/LINE, such as form_1040/taxable_income or form_1040/15"
+        "line",
+        metavar="LINE",
+        help="SHEET/LINE, by the keys that “compute” prints or by the printed number of the line",
     )
 
     checking = add_command(commands, "check", "print what was found; exit code 1 if there are errors", _check)
@@ -58,9 +68,34 @@ def add_commands(commands: Any) -> None:
 
 
 def _compute(options: argparse.Namespace) -> int:
+    if options.scenarios is not None:
+        return _beside(options)
     computation, unsaved = computed(options)
     print(as_json(computation, unsaved) if options.json else as_text(computation))
     return DONE
+
+
+def _beside(options: argparse.Namespace) -> int:
+    """The file as it is and as it would be, computed with one memory, and what differs."""
+    file, unsaved = read_to_look(options)
+    memory = Memory()
+    now = compute(file, memory)
+    made = [(each, compute(changed, memory)) for each, changed in _scenarios(options.scenarios, file)]
+    if options.json:
+        print(beside_json(now, unsaved, made))
+    else:
+        print(beside_text(now, made))
+    return DONE
+
+
+def _scenarios(path: Path, file: ClientFile) -> list[tuple[Scenario, ClientFile]]:
+    try:
+        return [(each, each.applied(file)) for each in read_scenarios(path.read_bytes())]
+    except (ScenarioError, EditError) as error:
+        where = f"{error.path}: " if isinstance(error, EditError) else ""
+        raise CommandError(
+            f"{path.name} can't be computed with. {where}{error} docs/command-line.md shows what it holds."
+        ) from error
 
 
 def _trace(options: argparse.Namespace) -> int:

@@ -9,7 +9,7 @@ from typing import Any
 
 from half_yard.cli.saying import say
 from half_yard.countries import PACKS, Computation, compute
-from half_yard.records import ClientFile, replayed
+from half_yard.records import ClientFile
 from half_yard.storage import (
     FileRefusedError,
     Keys,
@@ -21,6 +21,7 @@ from half_yard.storage import (
 )
 from half_yard.storage.document import Document, digest
 from half_yard.storage.journal import read_journal
+from half_yard.storage.upgrading import replayed
 
 LARGEST_PASSPHRASE_FILE = 10_000
 
@@ -106,10 +107,10 @@ def check_rules(file: ClientFile, path: Path) -> None:
     pack = PACKS.get(file.country)
     if pack is None:
         raise FileRefusedError(f"{path.name} is of the country “{file.country}”, which is not known here.")
-    if file.tax_year not in pack.years:
+    if file.tax_year not in pack.country.years:
         raise FileRefusedError(
             f"{path.name} is of tax year {file.tax_year}; "
-            f"the rules here are of {pack.years[0]} to {pack.years[-1]}."
+            f"the rules here are of {pack.country.years[0]} to {pack.country.years[-1]}."
         )
 
 

@@ -5,17 +5,23 @@ from __future__ import annotations
 import json
 
 from half_yard.countries import Computation
-from half_yard.figures import Entered, Line, RuleValue, amount_text, how, steps
+from half_yard.countries.telling import line_name, thread_rows
+from half_yard.figures import Line, amount_text, sentence
 
 AMOUNT_WIDTH = 18
 TITLE_WIDTH = 58
 
 
 def as_json(computation: Computation, unsaved: int) -> str:
-    """All sheets, lines and findings, and how many edits that are not saved they leave out. The keys of
-    sheets and lines are stable; docs/command-line.md describes them."""
+    """All sheets, lines and findings, and how many edits that are not saved they leave out, as JSON."""
+    return json.dumps(document_of(computation, unsaved), indent=1, ensure_ascii=False)
+
+
+def document_of(computation: Computation, unsaved: int) -> dict[str, object]:
+    """A computation for JSON. The keys of sheets and lines are stable; docs/command-line.md describes
+    them."""
     file = computation.file
-    document = {
+    return {
         "country": file.country,
         "tax_year": file.tax_year,
         "complete": computation.complete,
@@ -33,7 +39,6 @@ def as_json(computation: Computation, unsaved: int) -> str:
         "findings": _findings(computation),
         "stops": dict(sorted(computation.stops.items())),
     }
-    return json.dumps(document, indent=1, ensure_ascii=False)
 
 
 def findings_json(computation: Computation, unsaved: int) -> str:
@@ -59,6 +64,8 @@ def _line_document(line: Line) -> dict[str, object]:
         "number": line.number,
         "title": line.title,
         "amount": format(line.figure.amount, "f"),
+        "role": line.role.value,
+        "in_words": sentence(line.figure),
         "not_computed": [mark.message for mark in line.figure.gaps],
         "provisional": [mark.message for mark in line.figure.provisional],
     }
@@ -82,33 +89,18 @@ def as_text(computation: Computation) -> str:
 
 
 def thread_text(computation: Computation, line: Line) -> str:
-    """How a line came about, down to entries, rules and other lines, and which lines it feeds."""
-    sheet = computation.sheet(line.place.sheet)
-    lines = [f"{sheet.title}, line {line.number}: {line.title} [{line.place}]", ""]
-    for step in steps(line.figure):
-        figure = step.figure
-        label = figure.label or "in between"
-        came = f"the line [{figure.place}]" if figure.place and step.depth else how(figure)
-        lines.append(f"{amount_text(figure):>{AMOUNT_WIDTH}}  {'  ' * step.depth}{label}: {came}")
-        if figure.place and step.depth:
+    """How a line came about, in a sentence and step by step down to entries, rules and other lines, and which
+    lines it feeds."""
+    lines = [f"{line_name(computation, line)}: {line.title} [{line.place}]"]
+    for row in thread_rows(computation, line.place):
+        if row.heading:
+            lines += ["", row.text]
             continue
-        indent = " " * (AMOUNT_WIDTH + 4) + "  " * step.depth
-        match figure.origin:
-            case Entered(path, detail):
-                lines.append(f"{indent}entered at {path}" + (f" as {detail}" if detail else ""))
-            case RuleValue(source=source):
-                lines.append(f"{indent}{source}")
-        lines += [f"{indent}{choice.text}" for choice in figure.choices]
-        if figure.reference:
-            lines.append(f"{indent}{figure.reference}")
-        if step.hidden:
-            lines.append(f"{indent}and {step.hidden} more")
-    lines += [f"{'':>{AMOUNT_WIDTH}}  not computed: {mark.message}" for mark in line.figure.gaps]
-    lines += [f"{'':>{AMOUNT_WIDTH}}  provisional: {mark.message}" for mark in line.figure.provisional]
-    fed = computation.threads.fed_by(line.place)
-    lines += ["", "goes to:" if fed else "goes to no other line"]
-    lines += [
-        f"  {computation.sheet(to.place.sheet).title}, line {to.number}: {to.title} [{to.place}]"
-        for to in fed
-    ]
+        where = f" [{row.subject}]" if row.subject is not None else ""
+        if row.told or row.warns:
+            lines.append(f"{'Not computed: ' if row.warns else ''}{row.text}")
+        else:
+            lines.append(f"{row.amount:>{AMOUNT_WIDTH}}  {'  ' * row.depth}{row.text}{where}")
+        if row.below:
+            lines.append(f"{'':>{AMOUNT_WIDTH}}    {'  ' * row.depth}{row.below}")
     return "\n".join(lines)

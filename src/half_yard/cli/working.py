@@ -166,7 +166,7 @@ def _tray(options: argparse.Namespace) -> int:
 
 def _proposed(file: ClientFile, pack: Pack, rows: Iterable[TrayRow]) -> dict[str, Proposal]:
     waiting = ((row.name, row.row) for row in rows if row.state is RowState.WAITING)
-    return proposals(file, waiting, pack.marketplace_lines)
+    return proposals(file, waiting, pack.ledger.marketplace_lines)
 
 
 def _row_document(file: ClientFile, pack: Pack, row: TrayRow, proposal: Proposal | None) -> dict[str, str]:
@@ -297,7 +297,7 @@ def _changed_lines(before: ClientFile, after: ClientFile) -> list[dict[str, str]
     """The lines of the chain to the result that differ."""
     old, new = compute(before), compute(after)
     found = []
-    for point in new.carry:
+    for point in new.chain:
         then, now = _amount(old, point.place), new.line(point.place).figure.amount
         if then != now:
             found.append(
