@@ -6,11 +6,13 @@ import datetime
 from decimal import Decimal
 from typing import Any
 
-from half_yard.countries import Computation, compute
+from half_yard.countries import PACKS, Computation, compute
+from half_yard.countries.offered import WhatIf
 from half_yard.figures import Figure
 from half_yard.records import (
     Activity,
     Asset,
+    Carryover,
     ClientFile,
     Entry,
     Household,
@@ -74,6 +76,32 @@ def sole_proprietor(profit: str, year: int = 2025, status: str = "single", **par
         year, status, activities={BUSINESS: business()},
         entries=numbered("entries", entries(BUSINESS, gross_receipts=profit)), **parts,
     )  # fmt: skip
+
+
+def as_if(file: ClientFile, asked: WhatIf) -> ClientFile:
+    """The file as it would be otherwise."""
+    return PACKS[file.country].one_by_one.otherwise(file, asked).applied(file)
+
+
+def carried_in(**amounts: str) -> dict[str, Carryover]:
+    """What earlier years carry in, by kind."""
+    made = [Carryover(kind=kind, amount=Decimal(amount)) for kind, amount in amounts.items()]
+    return numbered("carryovers", made)
+
+
+class Given:
+    """Stands for an `Ask`: what a part asks for is as it is given here, and made where it is not."""
+
+    def __init__(self, file: ClientFile, answers: dict[Any, Any]) -> None:
+        self._file = file
+        self._answers = answers
+
+    def __call__(self, part: Any, *about: Any) -> Any:
+        return self._answers[part] if part in self._answers else part(self, *about)
+
+    def of(self, reader: Any, *arguments: Any) -> Any:
+        """What a reader reads of the file."""
+        return reader(self._file, *arguments)
 
 
 def line(computation: Computation, place: str) -> Figure:

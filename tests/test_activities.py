@@ -46,29 +46,29 @@ class Codes(unittest.TestCase):
             with self.subTest(typed):
                 self.assertEqual(find_codes(typed)[0].code, code)
         self.assertEqual(find_codes("zzzzqqq"), [])
-        self.assertIn("household goods repair", PACK.code_title("811490"))
+        self.assertIn("household goods repair", PACK.ledger.code_title("811490"))
 
 
 class BusinessOrRental(unittest.TestCase):
     def test_services_property_and_dealing_make_a_business(self) -> None:
         for answer in ("services", "personal_property", "dealer"):
-            advice = PACK.kind_advice(rental(answers={answer: True}))
+            advice = PACK.asked.kind_advice(rental(answers={answer: True}))
             assert advice is not None
             self.assertEqual(advice.kind, "business")
-        advice = PACK.kind_advice(rental(property_type="3 Vacation or short-term rental"))
+        advice = PACK.asked.kind_advice(rental(property_type="3 Vacation or short-term rental"))
         assert advice is not None
         self.assertEqual(advice.kind, "rental")
         self.assertIn("seven days", advice.why)
-        self.assertIsNone(PACK.kind_advice(business()))
+        self.assertIsNone(PACK.asked.kind_advice(business()))
 
     def test_another_kind_keeps_the_entries_on_its_lines(self) -> None:
         file = client(
             activities={RENTAL: rental(answers={"services": True})},
             entries=numbered("entries", entries(RENTAL, rents="1000", management="80", supplies="20")),
         )
-        advice = PACK.kind_advice(file.activities[RENTAL])
+        advice = PACK.asked.kind_advice(file.activities[RENTAL])
         assert advice is not None
-        known = {line.key for line in PACK.statement_lines(Activity(kind="business"))}
+        known = {line.key for line in PACK.ledger.lines(Activity(kind="business"))}
         file, inverse = apply(file, converted(file, RENTAL, "business", advice.lines, known))
         self.assertEqual(amount(file, f"schedule_c.{RENTAL}.owner/net_profit"), 900)
         self.assertEqual(dict(compute(file).stops), {})

@@ -133,10 +133,10 @@ class Classes(unittest.TestCase):
             ("SL 39 yrs", "business", "nonresidential_building"), ("thing", "business", ""),
             ("", "business", ""),
         ):  # fmt: skip
-            self.assertEqual(PACKS["us"].find_class(words, kind), found, words)
+            self.assertEqual(PACKS["us"].assets.find_class(words, kind), found, words)
 
     def test_every_class_says_what_it_is(self) -> None:
-        facts = {kind.key: kind.facts for kind in PACKS["us"].asset_kinds}
+        facts = {kind.key: kind.facts for kind in PACKS["us"].assets.kinds}
         self.assertIn(
             "7-year property, 200% declining balance, half-year or mid-quarter", facts["seven_year"]
         )

@@ -163,3 +163,14 @@ class ByFormula(unittest.TestCase):
         self.assertLessEqual(
             abs(sum(formula, Decimal(-100_000))), Decimal("0.04")
         )  # each year is rounded to the cent
+
+
+class LastYear(unittest.TestCase):
+    def test_the_last_year_takes_what_the_cents_before_it_have_left(self) -> None:
+        """All years together are the business part of the basis (26 U.S.C. 167(c); by hand)."""
+        for share, whole in ((None, "999.99"), (Decimal("33.3333"), "333.33"), (Decimal(50), "500.00")):
+            record = asset("five_year", "2021-01-01", "999.99", share=share)
+            made = story(record, 2026)
+            self.assertEqual(made.taken.amount, Decimal(whole))
+            self.assertEqual(sum(row.taken.amount for row in made.rows), Decimal(whole))
+            self.assertEqual(made.rows[-1].taken.amount, made.this_year.amount)

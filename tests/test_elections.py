@@ -18,7 +18,19 @@ from half_yard.figures import recompute
 from half_yard.records import Asset, ClientFile
 from half_yard.records.identifiers import numbered
 from half_yard.review import Level
-from tests.files import BUSINESS, RENTAL, amount, asset, business, client, entries, line, rental, wages
+from tests.files import (
+    BUSINESS,
+    RENTAL,
+    amount,
+    asset,
+    business,
+    carried_in,
+    client,
+    entries,
+    line,
+    rental,
+    wages,
+)
 
 FORM = f"form_4562.{BUSINESS}"
 DEPRECIATED = [key for key, item in CLASSES.items() if item.recovery]
@@ -135,7 +147,7 @@ class Section179(unittest.TestCase):
                 self.assertEqual(recompute(each.figure), each.figure.amount)
 
     def test_what_is_carried_in_counts_with_this_years(self) -> None:
-        file = file_of(profit="9000", expensing_carried_in=Decimal(4500))
+        file = file_of(profit="9000", carryovers=carried_in(section_179="4500"))
         self.assertEqual(amount(file, f"schedule_c.{BUSINESS}.owner/net_profit"), 4500)
 
     def test_what_can_not_be_expensed_says_why(self) -> None:
@@ -160,7 +172,7 @@ class Section179(unittest.TestCase):
             with self.subTest(words):
                 self.assertIn(words, compute(file_of(record)).stops["/assets/s00001"])
 
-    def test_it_stays_out_of_the_mid_quarter_test(self) -> None:
+    def test_it_stays_out_of_the_mid_quarter_worksheet(self) -> None:
         """26 CFR 1.168(d)-1(b)(4): basis is reduced by section 179, not by the allowance."""
         late = asset("seven_year", "2025-12-01", "10000", expensed=Decimal(8000))
         early = asset("seven_year", "2025-02-01", "4000")

@@ -28,13 +28,13 @@ class Words(unittest.TestCase):
         one, two = entered(Decimal(1), "one", "/x"), stated(Decimal(2), "two")
         for figure, words in (
             (one, "as entered"),
-            (total("", (one, two)), "the sum of"),
-            (total("", (one,)), "taken over from"),
-            (total("", ()), "nothing is entered"),
+            (total((one, two)), "the sum of"),
+            (total((one,)), "taken over from"),
+            (total(()), "nothing is entered"),
             (one - two, "the first less the rest"),
             (one * two, "the product of"),
             (one / two, "the first divided by the second"),
-            (smaller_of("", one, two), "the smaller of"),
+            (smaller_of(one, two), "the smaller of"),
             ((one / two).in_dollars(), "rounded half up to whole dollars"),
         ):
             self.assertEqual(how(figure), words)
@@ -66,8 +66,8 @@ class Printed(unittest.TestCase):
             computation, computation.line(Place(f"schedule_c.{BUSINESS}.owner", "deductible_meals"))
         )
         for words in (
-            "rounded half up to whole dollars", "50.505", "entered at /entries/e00001/amount",
-            "26 U.S.C. 274(n); recalled, not re-read", "50%", "goes to:", "Total expenses",
+            "Rounded half up to whole dollars", "50.505", "[/entries/e00001/amount]", "As entered",
+            "26 U.S.C. 274(n); recalled, not re-read", "50%", "Goes to", "Total expenses",
         ):  # fmt: skip
             self.assertIn(words, meals)
         machine = thread_text(computation, computation.line(Place(f"depreciation.{BUSINESS}", "s00001")))
@@ -77,12 +77,12 @@ class Printed(unittest.TestCase):
     def test_the_end_of_the_chain_goes_nowhere(self) -> None:
         computation = compute(sole_proprietor("40000"))
         text = thread_text(computation, computation.line(Place("form_1040", "owed")))
-        self.assertIn("goes to no other line", text)
+        self.assertIn("Goes to no other line", text)
 
     def test_what_is_missing_is_printed_with_the_line(self) -> None:
         computation = compute(sole_proprietor("300000", 2026))
         text = thread_text(computation, computation.line(Place("form_8995", "deduction")))
-        self.assertIn("not computed: Taxable income is above the threshold", text)
+        self.assertIn("Not computed: Taxable income is above the threshold", text)
         self.assertIn("(not complete)", as_text(computation))
         document = json.loads(as_json(computation, 0))
         lines = {line["key"]: line for sheet in document["sheets"] for line in sheet["lines"]}

@@ -42,9 +42,7 @@ class Arithmetic(unittest.TestCase):
     def test_recomputes_from_its_leaves(self, amounts: list[Decimal], other: Decimal) -> None:
         leaves = [entered(amount, "", "/x") for amount in amounts]
         extra = stated(other, "")
-        built = larger_of(
-            "", smaller_of("", total("", leaves), extra) * extra, difference("", extra, *leaves)
-        )
+        built = larger_of(smaller_of(total(leaves), extra) * extra, difference(extra, *leaves))
         rounded = (built.in_cents() + extra).in_dollars()
         self.assertEqual(recompute(rounded), rounded.amount)
         self.assertEqual(rounded.amount, rounded.amount.to_integral())
@@ -97,7 +95,7 @@ class Tracing(unittest.TestCase):
             self.assertEqual([str(at.place) for at in threads.landing_of(path)], ["first/sum"])
 
     def test_a_long_sum_says_how_many_parts_it_leaves_out(self) -> None:
-        told = list(steps(total("", [leaf("1")] * 50), most_parts=10))
+        told = list(steps(total([leaf("1")] * 50), most_parts=10))
         self.assertEqual(len(told), 11)
         self.assertEqual(told[-1].hidden, 40)
 

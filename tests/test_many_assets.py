@@ -15,7 +15,7 @@ from half_yard.depreciation import Start
 from half_yard.depreciation.many import years_of_all
 from half_yard.depreciation.schedule import Terms, yearly
 from half_yard.records.identifiers import numbered
-from tests.files import BUSINESS, RENTAL, amount, asset, business, client, rental, sole_proprietor
+from tests.files import BUSINESS, RENTAL, amount, as_if, asset, business, client, rental, sole_proprietor
 
 PACK = PACKS["us"]
 STARTS = [Start.in_half_year(), Start.in_quarter(2), Start.in_quarter(4)]
@@ -68,7 +68,7 @@ class YearsToCome(unittest.TestCase):
     )  # fmt: skip
 
     def test_it_is_the_sum_of_every_assets_own_years(self) -> None:
-        made, stories = PACK.projection(self.FILE), compute(self.FILE).stories
+        made, stories = PACK.one_by_one.projection(self.FILE), compute(self.FILE).stories
         self.assertLessEqual(made.years, 40)
         for index in range(made.years):
             of_stories = sum(
@@ -78,26 +78,26 @@ class YearsToCome(unittest.TestCase):
             self.assertEqual(made.total(index), of_stories, index)
 
     def test_what_could_be_otherwise(self) -> None:
-        out = PACK.projection(PACK.what_if(self.FILE, WhatIf(no_allowance=True)))
-        as_is = PACK.projection(self.FILE)
+        out = PACK.one_by_one.projection(as_if(self.FILE, WhatIf(no_allowance=True)))
+        as_is = PACK.one_by_one.projection(self.FILE)
         self.assertEqual(as_is.total(0) - out.total(0), 10000 - 1429)
-        sold = PACK.projection(PACK.what_if(self.FILE, WhatIf(asset="s00003", sold_in=2026)))
+        sold = PACK.one_by_one.projection(as_if(self.FILE, WhatIf(asset="s00003", sold_in=2026)))
         self.assertEqual(as_is.total(0), sold.total(0))
         # Table A-6, February: year 17 is 3.636% of 200,000, six and a half months of it; year 18 is 3.637%.
         self.assertEqual(as_is.total(1) - sold.total(1), Decimal("7272") * Decimal("5.5") / 12)
         self.assertEqual(as_is.total(2) - sold.total(2), 7274)
-        self.assertEqual(PACK.what_if(self.FILE, WhatIf(asset="s00099", expensed=Decimal(5))), self.FILE)
+        self.assertEqual(as_if(self.FILE, WhatIf(asset="s00099", expensed=Decimal(5))), self.FILE)
 
 
 class ForIncome(unittest.TestCase):
     def test_the_amount_found_is_the_smallest_that_brings_it_there(self) -> None:
         file = sole_proprietor("120000", assets={"s00001": asset("seven_year", "2025-03-01", "60000")})
         for wanted in (70000, 48475, 40000):
-            found = PACK.expensing_for_income(file, "s00001", Decimal(wanted))
+            found = PACK.one_by_one.expensing_for_income(file, "s00001", Decimal(wanted))
             self.assertLessEqual(found.income, wanted)
 
             def with_expensed(dollars: Decimal) -> Decimal:
-                changed = PACK.what_if(file, WhatIf(asset="s00001", expensed=dollars))
+                changed = as_if(file, WhatIf(asset="s00001", expensed=dollars))
                 return amount(changed, "form_1040/taxable_income")
 
             self.assertEqual(with_expensed(found.amount), found.income)
@@ -105,21 +105,21 @@ class ForIncome(unittest.TestCase):
 
     def test_it_says_what_nothing_and_all_would_bring(self) -> None:
         file = sole_proprietor("120000", assets={"s00001": asset("seven_year", "2025-03-01", "5000")})
-        enough = PACK.expensing_for_income(file, "s00001", Decimal(200_000))
+        enough = PACK.one_by_one.expensing_for_income(file, "s00001", Decimal(200_000))
         self.assertEqual((enough.amount, enough.income), (0, enough.without))
-        far = PACK.expensing_for_income(file, "s00001", Decimal(1000))
+        far = PACK.one_by_one.expensing_for_income(file, "s00001", Decimal(1000))
         self.assertEqual((far.amount, far.income), (5000, far.with_all))
         with self.assertRaisesRegex(ValueError, "only then"):
             old = sole_proprietor("120000", assets={"s00001": asset("seven_year", "2024-03-01", "5000")})
-            PACK.expensing_for_income(old, "s00001", Decimal(1000))
+            PACK.one_by_one.expensing_for_income(old, "s00001", Decimal(1000))
         with self.assertRaisesRegex(ValueError, "can't be expensed"):
             fence = sole_proprietor("120000", assets={"s00001": asset("fifteen_year", "2025-03-01", "5000")})
-            PACK.expensing_for_income(fence, "s00001", Decimal(1000))
+            PACK.one_by_one.expensing_for_income(fence, "s00001", Decimal(1000))
 
 
 class Totals(unittest.TestCase):
     def test_a_books_total_is_the_sum_of_its_assets(self) -> None:
-        for book in PACK.treatments(YearsToCome.FILE):
+        for book in PACK.one_by_one.treatments(YearsToCome.FILE):
             for year in (1990, 2010, 2024, 2025, 2031, 2090):
                 every = Decimal(0)
                 for key in book.keys:

@@ -47,7 +47,7 @@ class Known(unittest.TestCase):
         payers = json.loads(text.read_text(encoding="utf-8"))
         self.assertGreater(len(payers), 10)
         for item in payers:
-            self.assertIn("never issued", PACK.payer_number_problem(item["number"]))
+            self.assertIn("never issued", PACK.country.payer_number.problem(item["number"]))
             self.assertEqual(known_payer(item["number"].replace("-", " ")).name, item["name"])  # type: ignore[union-attr]
 
 

@@ -180,6 +180,8 @@ class AutomobilesPlain(unittest.TestCase):
             min(FirstYears.rounded(cost * rate), limit)
             for rate, limit in zip(self.RATES, limits, strict=True)
         ]
+        # The cents of five rounded years may leave less than the sixth year's.
+        years[-1] = min(years[-1], Decimal(cost) - sum(years[:-1], Decimal(0)))
         left = Decimal(cost) - sum(years, Decimal(0))
         while left > 0:
             years.append(min(left, later))

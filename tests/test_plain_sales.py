@@ -17,7 +17,7 @@ from hypothesis import strategies as st
 from half_yard.countries import compute
 from half_yard.records import Asset
 from half_yard.records.identifiers import numbered
-from tests.files import BUSINESS, RENTAL, business, client, entries, line, rental
+from tests.files import BUSINESS, RENTAL, business, carried_in, client, entries, line, rental
 
 ZERO = Decimal(0)
 EQUIPMENT, REAL = ("five_year", "seven_year", "intangible", "software"), ("residential_building", "land")
@@ -78,7 +78,7 @@ class AnySales(unittest.TestCase):
         file = client(
             2025, activities={BUSINESS: business(), RENTAL: rental()}, assets=numbered("assets", gone),
             entries=numbered("entries", entries(BUSINESS, gross_receipts="900000")),
-            section_1231_losses=carried,
+            carryovers=carried_in(section_1231_loss=str(carried or 0)),
         )  # fmt: skip
         computation = compute(file)
         plain = [

@@ -36,7 +36,7 @@ def edits(draw: st.DrawFn) -> Edit:
                 ("/entries/e00001/date", st.dates(max_value=datetime.date(2200, 1, 1)).map(str) | st.none()),
                 ("/people/owner/last_name", PLAIN),
                 ("/household/address/city", PLAIN),
-                ("/business_loss_carried_in", MONEY | st.none()),
+                ("/household/address/street", PLAIN),
             ]
         )
     )

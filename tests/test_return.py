@@ -15,6 +15,7 @@ from tests.files import (
     amount,
     asset,
     business,
+    carried_in,
     client,
     entries,
     gaps,
@@ -124,7 +125,7 @@ class OwnersReturn(unittest.TestCase):
         self.assertEqual(amount(file, f"schedule_e.{RENTAL}/rents"), 5001)
 
     def test_a_business_loss_carried_in_reduces_qualified_income(self) -> None:
-        file = sole_proprietor("20000", business_loss_carried_in=Decimal(50000))
+        file = sole_proprietor("20000", carryovers=carried_in(qualified_business_loss="50000"))
         self.assertEqual(amount(file, "form_8995/deduction"), 0)
         self.assertLess(amount(file, "form_8995/carried_out"), -30000)
 

@@ -11,7 +11,7 @@ from half_yard.countries import compute
 from half_yard.records import ClientFile
 from half_yard.records.identifiers import numbered
 from half_yard.review import Level
-from tests.files import BUSINESS, RENTAL, amount, asset, business, client, entries, gaps, rental
+from tests.files import BUSINESS, RENTAL, amount, asset, business, carried_in, client, entries, gaps, rental
 
 DAY = datetime.date(2025, 8, 3)
 
@@ -19,7 +19,7 @@ DAY = datetime.date(2025, 8, 3)
 def sold(
     kind: str, since: str, cost: str, price: str | None, activity: str = BUSINESS, **fields: Any
 ) -> ClientFile:
-    parts = {name: fields.pop(name) for name in ("section_1231_losses", "status") if name in fields}
+    parts = {name: fields.pop(name) for name in ("carryovers", "status") if name in fields}
     record = asset(
         kind, since, cost, activity, proceeds=Decimal(price) if price is not None else None,
         **{"disposed": DAY, "disposal": "sale", **fields},
@@ -52,7 +52,7 @@ class Gains(unittest.TestCase):
     def test_a_loss_is_ordinary_and_the_look_back_takes_a_gain(self) -> None:
         file = sold("seven_year", "2023-06-01", "10000", "1000")
         self.assertEqual(amount(file, "schedule_1/other_gains"), -4247)
-        file = sold("land", "2020-06-01", "10000", "16000", section_1231_losses=Decimal(2500))
+        file = sold("land", "2020-06-01", "10000", "16000", carryovers=carried_in(section_1231_loss="2500"))
         self.assertEqual(amount(file, "form_4797/looked_back"), 2500)
         self.assertEqual(amount(file, "form_1040/capital_gain"), 3500)
         self.assertEqual(amount(file, "schedule_1/other_gains"), 2500)
@@ -130,7 +130,12 @@ class Gains(unittest.TestCase):
     def test_casualties_are_netted_before_they_count(self) -> None:
         """26 U.S.C. 1231(a)(4)(C): a net loss is ordinary, a net gain is a section 1231 gain."""
         file = sold(
-            "land", "2020-06-01", "10000", "4000", disposal="casualty", section_1231_losses=Decimal(0)
+            "land",
+            "2020-06-01",
+            "10000",
+            "4000",
+            disposal="casualty",
+            carryovers=carried_in(section_1231_loss="0"),
         )
         self.assertEqual(amount(file, "form_4684/net_loss"), -6000)
         self.assertEqual(amount(file, "form_4797/net_1231"), 0)

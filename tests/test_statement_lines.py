@@ -72,10 +72,10 @@ class EveryLine(unittest.TestCase):
 class Pack(unittest.TestCase):
     def test_offers_what_the_window_asks_for(self) -> None:
         pack = pack_for("us")
-        self.assertEqual(list(pack.years), [2021, 2022, 2023, 2024, 2025, 2026])
-        self.assertEqual(set(pack.activity_kinds), set(BY_KIND))
-        self.assertEqual(pack.statement_lines(Activity(kind="farm")), ())
-        self.assertEqual(pack.asset_questions("land"), ())
-        asked = [question.key for question in pack.asset_questions("seven_year")]
+        self.assertEqual(list(pack.country.years), [2021, 2022, 2023, 2024, 2025, 2026])
+        self.assertEqual(set(pack.ledger.kinds), set(BY_KIND))
+        self.assertEqual(pack.ledger.lines(Activity(kind="farm")), ())
+        self.assertEqual(pack.assets.questions("land"), ())
+        asked = [question.key for question in pack.assets.questions("seven_year")]
         self.assertEqual(asked, ["no_special_allowance", "by_formula"])
-        self.assertIn("land", [kind.key for kind in pack.asset_kinds])
+        self.assertIn("land", [kind.key for kind in pack.assets.kinds])

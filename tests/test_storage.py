@@ -174,7 +174,7 @@ class Refusal(OnDisk):
         self.assertIn("not text in UTF-8", self.refused(b"\xff\xfe\x00"))
         self.assertIn("not a Half Yard client file", self.refused('{"hello": 1}'))
         self.assertIn("not a Half Yard client file", self.refused("[1, 2]"))
-        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 3})))
+        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 4})))
         self.assertIn("/tax_year", self.refused(json.dumps({**document, "tax_year": "soon"})))
         self.assertIn("/extra", self.refused(json.dumps({**document, "extra": 1})))
         document["entries"]["e00001"]["amount"] = 12.5
@@ -555,12 +555,34 @@ class Writing(OnDisk):
 class OlderFormats(OnDisk):
     """Files of each version there was, as the program of then wrote them."""
 
-    def test_a_file_its_journal_and_its_copies_of_version_1_open(self) -> None:
-        kept = Path(__file__).parent / "reference" / "format-1"
+    def of_version(self, version: int) -> None:
+        kept = Path(__file__).parent / "reference" / f"format-{version}"
         self.path.write_bytes((kept / "file.halfyard").read_bytes())
         journal_path(self.path).write_bytes((kept / "file.journal").read_bytes())
         copies_folder(self.path).mkdir()
         (copies_folder(self.path) / "00000001.halfyard").write_bytes((kept / "copy.halfyard").read_bytes())
+
+    def test_what_version_2_carried_in_is_a_record_now(self) -> None:
+        """Its journal has edits of fields that are no more: they are made on the records that these
+        became."""
+        self.of_version(2)
+        before = self.path.read_bytes()
+        self.assertIn(b'"business_loss_carried_in": "-1200.00"', before)
+        opened = self.open()
+        carried = {item.kind: str(item.amount) for item in opened.file.carryovers.values()}
+        self.assertEqual(carried, {"qualified_business_loss": "1500.00", "section_1231_loss": "90.00"})
+        self.assertEqual(opened.file.entries["e00001"].memo, "unsaved")
+        self.assertEqual(self.path.read_bytes(), before, "only saving changes what is on disk")
+        states = [state.read() for state in earlier_states(self.path, Keys(), opened)]
+        self.assertEqual(len(states), 2, "as last saved, and the copy")
+        for state in states:
+            carried = {item.kind: str(item.amount) for item in state.carryovers.values()}
+            self.assertEqual(carried, {"qualified_business_loss": "1200.00", "section_179": "300.00"})
+        opened.save()
+        self.assertEqual(read_file(self.path), opened.file)
+
+    def test_a_file_its_journal_and_its_copies_of_version_1_open(self) -> None:
+        self.of_version(1)
         before = self.path.read_bytes()
         self.assertIn(b'"format_version": 1', before)
         opened = self.open()
@@ -570,6 +592,6 @@ class OlderFormats(OnDisk):
         amounts = sorted(str(state.entries["e00001"].amount) for state in states)
         self.assertEqual(amounts, ["14760.00", "14800.00"])
         opened.save()
-        self.assertIn(b'"format_version": 2', self.path.read_bytes())
+        self.assertIn(b'"format_version": 3', self.path.read_bytes())
         self.assertEqual(len(copies_of(self.path)), 2)
         self.assertEqual(read_file(self.path), opened.file)

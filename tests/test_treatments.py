@@ -18,7 +18,7 @@ def books(
 ) -> dict[str, list[Decimal]]:
     record = asset(kind, day, cost, activity, **fields)
     file = client(activities={BUSINESS: business(), RENTAL: rental()}, assets={"s00001": record})
-    return {book.title: book.years("s00001")[1] for book in PACK.treatments(file)}
+    return {book.title: book.years("s00001")[1] for book in PACK.one_by_one.treatments(file)}
 
 
 class Books(unittest.TestCase):

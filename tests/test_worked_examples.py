@@ -2,18 +2,18 @@
 
 import unittest
 from decimal import Decimal
+from typing import Any
 
 from half_yard.countries import compute
-from half_yard.countries.us.form_8995 import QualifiedBusiness, form_8995
-from half_yard.countries.us.income_tax import tax_sheet
-from half_yard.countries.us.year_rules import rules_for
-from half_yard.figures import stated, total
+from half_yard.countries.us.forms import form_1040, form_8995, tax_computation
+from half_yard.figures import Lines, Page, stated
 from half_yard.figures.rounding import to_dollars
 from half_yard.records import ClientFile
 from half_yard.records.identifiers import numbered
 from tests.files import (
     BUSINESS,
     RENTAL,
+    Given,
     amount,
     asset,
     business,
@@ -60,26 +60,32 @@ class Depreciation(unittest.TestCase):
         self.assertEqual(compute(file).stories["s00001"].this_year.amount, Decimal("147.66"))
 
 
+def tax_on(income: str, year: int, status: str) -> Decimal:
+    """The tax on a taxable income in dollars."""
+    page = Page("income", "Income")
+    page.line("taxable_income", "15", "Taxable income", stated(Decimal(income), "taxable income"))
+    given = {form_1040.taxable_income: Lines(tuple(page.lines), ())}
+    ask: Any = Given(client(year, status), given)
+    return tax_computation.tax(ask)["tax"].amount
+
+
 class OwnersReturn(unittest.TestCase):
     def test_tax_table_example(self) -> None:
         """Form 1040 instructions, tax table example: joint, taxable income 25,300."""
-        income = stated(Decimal(25300), "taxable income")
         for year, tax in ((2022, 2628), (2023, 2599), (2024, 2575)):
             with self.subTest(year=year):
-                self.assertEqual(tax_sheet(income, rules_for(year), "joint")["tax"].amount, tax)
+                self.assertEqual(tax_on("25300", year, "joint"), tax)
 
     def test_first_rows_of_the_tax_table(self) -> None:
         """Form 1040 instructions, first page of the tax table (from memory): rows of 5, 10, 25 and 50."""
         for income, tax in ((4, 0), (5, 1), (24, 2), (25, 4), (50, 6), (2975, 299), (3000, 303), (3050, 308)):
             with self.subTest(income=income):
-                sheet = tax_sheet(stated(Decimal(income), ""), rules_for(2025), "single")
-                self.assertEqual(sheet["tax"].amount, tax)
+                self.assertEqual(tax_on(str(income), 2025, "single"), tax)
 
     def test_rate_schedule_above_the_table(self) -> None:
         """26 U.S.C. 1(j) with Rev. Proc. 2023-34: single, 2024, 150,000: 17,168.50 + 24% above 100,525."""
-        sheet = tax_sheet(stated(Decimal(150000), ""), rules_for(2024), "single")
         exact = Decimal("17168.50") + (150000 - 100525) * Decimal("0.24")
-        self.assertEqual(sheet["tax"].amount, to_dollars(exact))
+        self.assertEqual(tax_on("150000", 2024, "single"), to_dollars(exact))
 
     def test_qualified_business_income_limited_by_taxable_income(self) -> None:
         """Treas. Reg. 1.199A-1(d)(4), example 1: QBI 100,000, taxable income before it 81,000: 16,200.
@@ -87,13 +93,17 @@ class OwnersReturn(unittest.TestCase):
         Example 2: the same with net capital gain of 7,000, taxable income of 74,000: 13,400. The phase-in
         example needs Form 8995-A, which is not computed.
         """
-        trade = QualifiedBusiness("a", "Trade", total("", (stated(Decimal(100000), ""),)))
-        none, income = stated(Decimal(0), ""), stated(Decimal(81000), "")
-        sheet = form_8995([trade], none, none, income, none, [], rules_for(2025), "single")
-        self.assertEqual(sheet["deduction"].amount, 16200)
-        gain, income = stated(Decimal(7000), ""), stated(Decimal(74000), "")
-        sheet = form_8995([trade], none, none, income, gain, [], rules_for(2025), "single")
-        self.assertEqual(sheet["deduction"].amount, 13400)
+        for income, gain, deduction in (("81000", "0", 16200), ("74000", "7000", 13400)):
+            trade = form_8995.QualifiedBusiness("a", "Trade", stated(Decimal(100000), "income"))
+            ask: Any = Given(
+                client(),
+                {
+                    form_8995.qualified_businesses: (trade,),
+                    form_1040.before_business_deduction: stated(Decimal(income), "taxable income"),
+                    form_1040.net_capital_gain: stated(Decimal(gain), "gain"),
+                },
+            )
+            self.assertEqual(form_8995.deduction(ask)["deduction"].amount, deduction)
 
     def test_self_employment_tax_on_100_000(self) -> None:
         """Common practice, no source: 14,130, or 14,129 where each part is a whole dollar on its own line,

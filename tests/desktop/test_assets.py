@@ -14,10 +14,10 @@ from half_yard.desktop.assets.every_year_view import EveryYearView
 from half_yard.desktop.assets.exporting import export
 from half_yard.desktop.assets.leaving_view import LeavingView
 from half_yard.desktop.assets.list_view import ListView
-from half_yard.desktop.assets.page import Part
 from half_yard.desktop.assets.projection_view import ProjectionView
 from half_yard.desktop.assets.purchase_view import PurchaseView
 from half_yard.desktop.assets.several_view import SeveralView
+from half_yard.desktop.assets.which_part import Part
 from half_yard.records import change
 from tests.desktop.assets_case import AssetsCase
 from tests.desktop.window_case import Key, Modifier

@@ -6,9 +6,9 @@ from PySide6.QtWidgets import QTableWidget
 
 from half_yard.desktop.assets.asset_view import AssetView
 from half_yard.desktop.assets.elections_view import ElectionsView
-from half_yard.desktop.assets.page import Part
 from half_yard.desktop.assets.projection_view import ProjectionView
 from half_yard.desktop.assets.treatments_view import TreatmentsView
+from half_yard.desktop.assets.which_part import Part
 from tests.desktop.assets_case import AssetsCase
 from tests.desktop.window_case import Key
 
@@ -88,7 +88,7 @@ class Assets(AssetsCase):
 
     def test_a_duplicate_has_no_story_yet(self) -> None:
         self.go("/assets/s00001")
-        self.page.actions_by_name["Duplicate the asset"].trigger()
+        self.action("Duplicate the asset").trigger()
         made = self.workspace.file.assets["s00010"]
         self.assertEqual((made.name, made.prior_depreciation), ("Cargo van, 9,350 lb (2)", None))
         self.assertEqual(self.workspace.subject, "/assets/s00010")

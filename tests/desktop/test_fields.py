@@ -8,9 +8,11 @@ from decimal import Decimal
 
 from PySide6.QtWidgets import QCheckBox, QComboBox, QLineEdit
 
+from half_yard.asked import Field, FieldKind, read_field, value_at
 from half_yard.demo import MAIN_FILE, write_office
-from half_yard.desktop.fields import Field, FieldForm, FieldKind, read_field, value_at
+from half_yard.desktop.fields import FieldForm
 from half_yard.records import ClientFile
+from half_yard.records.dates import Calendar
 from tests.desktop.window_case import Key, Modifier, WindowCase
 from tests.files import sole_proprietor
 
@@ -19,7 +21,7 @@ TAB = Key.Key_Tab
 
 class Reading(unittest.TestCase):
     def read(self, kind: FieldKind, typed: str) -> object:
-        return read_field(Field("/x", "X", kind), typed, 2025)
+        return read_field(Field("/x", "X", kind), typed, Calendar(2025))
 
     def test_every_kind(self) -> None:
         self.assertEqual(self.read(FieldKind.TEXT, "  Ada "), "Ada")

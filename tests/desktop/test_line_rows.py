@@ -5,7 +5,7 @@ import unittest
 from decimal import Decimal
 
 from half_yard.countries import PACKS, compute
-from half_yard.desktop.pages.line_rows import statement_rows
+from half_yard.desktop.line_rows import statement_rows
 from half_yard.records import Asset, Entry
 from tests.files import BUSINESS, business, client
 

@@ -6,8 +6,9 @@ from pathlib import Path
 from unittest import mock
 
 from half_yard.demo import MAIN_FILE, client_files, write_office
-from half_yard.desktop.office import RecentFiles, file_name, standing_of
+from half_yard.desktop.office import RecentFiles, standing_of
 from half_yard.storage import OpenFile
+from half_yard.storage.file_names import file_name
 from tests.desktop.window_case import WindowCase
 
 

@@ -7,9 +7,9 @@ from pathlib import Path
 
 from PySide6.QtTest import QTest
 
+from half_yard.countries.telling import thread_rows
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.statements.layouts_kept import LayoutsKept
-from half_yard.desktop.thread_rows import thread_rows
 from half_yard.records import Entry, remove
 from half_yard.standins.marketplace import GOOD, LATE
 from half_yard.statements import RowState

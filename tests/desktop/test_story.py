@@ -2,7 +2,7 @@
 
 from PySide6.QtWidgets import QLineEdit
 
-from half_yard.desktop.assets.page import Part
+from half_yard.desktop.assets.which_part import Part
 from half_yard.desktop.stages import Stage
 from half_yard.storage import read_file
 from tests.desktop.window_case import Key, Modifier, WindowCase

@@ -16,6 +16,7 @@ from PySide6.QtCore import QEvent, Qt
 from PySide6.QtTest import QTest
 from PySide6.QtWidgets import QApplication, QWidget
 
+from half_yard.desktop.actions import Action
 from half_yard.desktop.app import make_application
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.window import MainWindow
@@ -114,6 +115,9 @@ class WindowCase(unittest.TestCase):
         """Go to something by the finder."""
         self.press(Key.Key_F3)
         self.type(words, Key.Key_Return)
+
+    def action(self, name: str) -> Action:
+        return next(action for action in self.window.actions_here if action.name == name)
 
     def amount(self, place: str) -> int:
         sheet, _, key = place.rpartition("/")

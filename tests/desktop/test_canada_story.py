@@ -1,0 +1,101 @@
+"""Canada by keyboard: a couple, each with a return, from nothing; the map, and the strip with two returns."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QLineEdit
+
+from half_yard.demo import write_office
+from half_yard.desktop.assets.which_part import Part
+from half_yard.desktop.stages import Stage
+from half_yard.figures import Place
+from half_yard.storage import read_file
+from tests.desktop.window_case import Key, Modifier, WindowCase
+
+TAB, ENTER, DOWN = Key.Key_Tab, Key.Key_Return, Key.Key_Down
+COUPLE = "Adeyemi, Margaux and Piers 2025.halfyard"
+
+
+class FromNothing(WindowCase):
+    def test_a_return_by_keyboard(self) -> None:
+        self.press(Key.Key_N, Modifier.ControlModifier)
+        self.type("Wilma", TAB)
+        self.type("Ashdown", TAB)
+        self.press(TAB)
+        self.type("Ca")
+        self.assertEqual(self.window.clients.country.currentData(), "ca")
+        self.window.clients.first.setFocus()
+        self.press(ENTER)
+        path = self.folder / "Ashdown, Wilma 2025.halfyard"
+        self.assertEqual(self.window.workspace.path, path)
+        self.window.clients.particulars.focus_on("/household/choices/province")
+        self.type("Ont", ENTER)
+        self.window.clients.particulars.focus_on("/people/owner/birth_date")
+        self.type("5/6/1982", TAB)
+        file = self.window.workspace.file
+        self.assertEqual(file.household.choices, {"province": "ON"})
+        self.assertEqual(str(file.people["owner"].birth_date), "1982-06-05")
+        self.find("command new business")
+        line = self.focused()
+        assert isinstance(line, QLineEdit)
+        line.selectAll()
+        self.type("Ashdown Signs", TAB)
+        self.find("activity ashdown")
+        self.window.books.activity.statement.show_line(["sales"])
+        self.press(ENTER, times=2)
+        for cell in ("14/3", "Harbour Inn", "Three signs", "12*3150.50"):
+            self.type(cell, ENTER)
+        self.find("command new asset")
+        self.press(ENTER)
+        for cell in ("Vinyl cutter", "Ashdown", "class 8", "2/3/2025", "4000"):
+            self.type(cell, ENTER)
+        workspace = self.window.workspace
+        self.assertEqual(str(workspace.file.assets["s00001"].in_service), "2025-03-02")
+        self.window.assets.switch_to(Part.CLASSES)
+        place = Place("t2125.a00001", "net_income")
+        self.assertEqual(workspace.computation.line(place).figure.amount, Decimal("37806.00") - 800)
+        self.press(Key.Key_PageDown, Modifier.ControlModifier)
+        self.assertIs(self.window.stage, Stage.RETURN)
+        self.assertIn("37,006.00", self.window.carry.buttons["Businesses"].accessibleName())
+        self.press(Key.Key_S, Modifier.ControlModifier)
+        self.assertEqual(read_file(path), workspace.file)
+
+
+class Couple(WindowCase):
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.assertTrue(self.window.open_path(self.folder / COUPLE))
+        self.settle()
+
+    def test_the_strip_shows_one_return_and_switches_to_the_other(self) -> None:
+        strip = self.window.carry
+        first = strip.buttons["Owing"].accessibleName()
+        self.assertIn("Margaux", strip.switch.text())
+        strip.switch.setFocus()
+        self.press(Key.Key_Space)
+        self.assertIn("Piers", strip.switch.text())
+        self.assertNotEqual(strip.buttons["Owing"].accessibleName(), first)
+
+    def test_the_map_is_walked_by_keys(self) -> None:
+        window = self.window
+        window.show_stage(Stage.RETURN)
+        window.workspace.go_to(Place("t1.owner", "net_income"))
+        made = window.returns.map
+        made.focus()
+        self.settle()
+        self.press(Key.Key_Left)
+        left = window.returns._sheet
+        self.assertNotEqual(left, "t1.owner")
+        self.press(Key.Key_Right)
+        self.press(ENTER)
+        self.assertTrue(window.returns.lines.hasFocus())
+        self.assertEqual(window.returns.lines.rows_model.rows[1].place.sheet, window.returns._sheet)  # type: ignore[union-attr]
+
+    def test_a_field_of_another_person_stays_within_reach(self) -> None:
+        self.window.workspace.go_to("/people/spouse/birth_date")
+        self.assertIs(self.window.stage, Stage.CLIENTS)
+        self.assertTrue(self.focused().isVisible())
+        self.assertNotEqual(self.focused().focusPolicy(), Qt.FocusPolicy.NoFocus)

@@ -1,0 +1,133 @@
+"""Parts that ask for each other: made once, under assumptions, again after an edit only where it was read."""
+
+from __future__ import annotations
+
+import unittest
+from dataclasses import dataclass, field
+
+from half_yard.figures import Ask, Asking, Assumption, CircleError
+from half_yard.figures.remembered import Memory
+
+WITHOUT_TAX = Assumption("without tax")
+
+
+@dataclass(frozen=True)
+class Records:
+    price: int = 100
+    rate: int = 20
+    note: str = ""
+    made: list[str] = field(default_factory=list, compare=False)
+    """Which parts ran: a test's own window into the computation."""
+
+
+def net(ask: Ask[Records]) -> int:
+    ask.of(lambda records: records.made).append("net")
+    return ask.of(lambda records: records.price)
+
+
+def tax(ask: Ask[Records]) -> int:
+    ask.of(lambda records: records.made).append("tax")
+    return 0 if ask.assumes(WITHOUT_TAX) else ask(net) * ask.of(lambda records: records.rate) // 100
+
+
+def gross(ask: Ask[Records]) -> int:
+    ask.of(lambda records: records.made).append("gross")
+    return ask(net) + ask(tax)
+
+
+def saving(ask: Ask[Records]) -> int:
+    return ask(gross) - ask.under(WITHOUT_TAX)(gross)
+
+
+def shown(ask: Ask[Records]) -> str:
+    return str(ask(noted))
+
+
+def noted(ask: Ask[Records]) -> bool:
+    return bool(ask.of(lambda records: records.price and records.note))
+
+
+def reduced(ask: Ask[Records]) -> int:
+    return ask(tax) if ask.of(lambda records: bool(records.note)) else 0
+
+
+def both_ways(ask: Ask[Records]) -> tuple[int, int]:
+    return ask(through), ask.under(WITHOUT_TAX)(through)
+
+
+def through(ask: Ask[Records]) -> int:
+    return ask(reduced)
+
+
+def first(ask: Ask[Records], number: int) -> int:
+    return ask(second, number) + 1
+
+
+def second(ask: Ask[Records], number: int) -> int:
+    return ask(first, number) + 1
+
+
+def either(ask: Ask[Records]) -> int:
+    return ask(gross) if ask.of(lambda records: records.note) else 0
+
+
+class AskingTest(unittest.TestCase):
+    def setUp(self) -> None:
+        self.memory = Memory()
+        self.made: list[str] = []
+
+    def records(self, price: int = 100, rate: int = 20, note: str = "") -> Records:
+        return Records(price, rate, note, self.made)
+
+    def run_on(self, records: Records, part: object) -> object:
+        self.made.clear()
+        return Asking(records, self.memory).run(part)  # type: ignore[arg-type]
+
+    def test_each_part_runs_once(self) -> None:
+        self.assertEqual(self.run_on(self.records(), gross), 120)
+        self.assertEqual(sorted(self.made), ["gross", "net", "tax"])
+
+    def test_only_what_read_the_change_is_made_again(self) -> None:
+        self.run_on(self.records(), gross)
+        self.assertEqual(self.run_on(self.records(), gross), 120)
+        self.assertEqual(self.made, [])
+        self.assertEqual(self.run_on(self.records(rate=10), gross), 110)
+        self.assertEqual(sorted(self.made), ["gross", "tax"])
+        self.assertEqual(self.run_on(self.records(rate=10, note="seen by none"), gross), 110)
+        self.assertEqual(self.made, [])
+
+    def test_a_part_made_again_that_comes_to_the_same_stops_the_change(self) -> None:
+        self.run_on(self.records(price=0), gross)
+        self.assertEqual(self.run_on(self.records(price=0, rate=50), gross), 0)
+        self.assertEqual(self.made, ["tax"])
+
+    def test_a_part_that_asks_for_something_else_after_an_edit(self) -> None:
+        self.assertEqual(self.run_on(self.records(), either), 0)
+        self.assertEqual(self.run_on(self.records(note="so"), either), 120)
+        self.assertEqual(self.run_on(self.records(price=200, note="so"), either), 240)
+        self.assertEqual(self.run_on(self.records(price=200), either), 0)
+
+    def test_what_a_part_comes_to_read_later_counts_for_all_that_ask_for_it(self) -> None:
+        """At first the note is not looked at; then it is, and comes to the same; then it comes to another."""
+        self.assertEqual(self.run_on(self.records(price=0), shown), "False")
+        self.assertEqual(self.run_on(self.records(price=1), shown), "False")
+        self.assertEqual(self.run_on(self.records(price=1, note="so"), shown), "True")
+
+    def test_what_a_part_comes_to_look_at_later_counts_too(self) -> None:
+        self.assertEqual(self.run_on(self.records(rate=0), both_ways), (0, 0))
+        self.assertEqual(self.run_on(self.records(rate=0, note="so"), both_ways), (0, 0))
+        self.assertEqual(self.run_on(self.records(rate=50, note="so"), both_ways), (50, 0))
+
+    def test_an_assumption_is_the_same_code_and_shares_what_never_looks_at_it(self) -> None:
+        self.assertEqual(self.run_on(self.records(), saving), 20)
+        self.assertEqual(sorted(self.made), ["gross", "gross", "net", "tax", "tax"])
+        self.assertEqual(self.run_on(self.records(rate=30), saving), 30)
+        self.assertEqual(sorted(self.made), ["gross", "tax"])
+
+    def test_a_circle_is_found_and_named(self) -> None:
+        with self.assertRaises(CircleError) as caught:
+            Asking(self.records(), self.memory).run(first, 7)
+        self.assertEqual(
+            str(caught.exception),
+            "a circle: test_asking.first(7) asks for test_asking.second(7) asks for test_asking.first(7)",
+        )

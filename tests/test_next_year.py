@@ -1,0 +1,186 @@
+"""What a year carries to the next: every line that does, assets, and the file that is written."""
+
+from __future__ import annotations
+
+import ast
+import contextlib
+import datetime
+import io
+import json
+import tempfile
+import unittest
+from collections.abc import Iterator
+from decimal import Decimal
+from pathlib import Path
+from typing import Any
+
+import half_yard.countries
+from half_yard.cli.main import main
+from half_yard.countries import PACKS, compute
+from half_yard.countries.next_year import carried_on, next_year
+from half_yard.records import Asset, Carryover, ClientFile, Entry
+from half_yard.records.identifiers import numbered
+from half_yard.storage import OpenFile, read_file
+from tests.files import BUSINESS, amount, asset, business, carried_in, client, entries, sole_proprietor
+from tests.test_canada import FLAT, SHOP, appliance, business_of, rental_of, ucc
+
+ROOM = Path(half_yard.countries.__file__).parent
+CARRYING = {
+    ("us/forms/form_8995.py", "carried_out"),
+    ("us/forms/section_179.py", "carried_out"),
+    ("us/forms/section_1231_losses.py", "left"),
+    ("us/forms/section_1231_losses.py", "own"),
+    ("us/forms/schedule_c.py", "inventory_closing"),
+    ("ca/forms/t2125.py", "closing_inventory"),
+    ("ca/forms/cca.py", "closing"),
+}
+"""Every line that carries: its module and its key. A new one is listed here with an example below."""
+
+
+def carrying_lines() -> Iterator[tuple[str, str]]:
+    """The calls that put a carrying line on a page, as they stand in the code."""
+    for path in sorted(ROOM.rglob("*.py")):
+        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+            if isinstance(node, ast.Call) and any(word.arg == "carries" for word in node.keywords):
+                key = ast.unparse(node.args[0]).strip("f\"'")
+                yield str(path.relative_to(ROOM)), key.replace("{key}.", "").replace(".{number}", "")
+
+
+def after(file: ClientFile) -> ClientFile:
+    return next_year(compute(file), PACKS[file.country])
+
+
+def carried(file: ClientFile) -> dict[tuple[str, str | None], Decimal]:
+    """What next year's file has from the file, by kind and year of origin."""
+    return {(item.kind, item.year): item.amount for item in after(file).carryovers.values()}
+
+
+def sale(cost: str, price: str, year: int = 2025, **fields: str) -> Asset:
+    """Land of a business that was held for years and sold."""
+    return asset(
+        "land", "2015-01-01", cost, disposed=datetime.date(year, 6, 1), disposal="sale",
+        proceeds=Decimal(price), **fields,
+    )  # fmt: skip
+
+
+def sold(*assets: Asset, **parts: Any) -> ClientFile:
+    return sole_proprietor("60000", assets=numbered("assets", list(assets)), **parts)
+
+
+def losses(**amounts: str) -> dict[str, Carryover]:
+    """Section 1231 losses by year, the letter before it left out."""
+    made = [
+        Carryover(kind="section_1231_loss", year=year.strip("y"), amount=Decimal(text))
+        for year, text in amounts.items()
+    ]
+    return numbered("carryovers", made)
+
+
+class Lines(unittest.TestCase):
+    def test_every_carrying_line_is_listed(self) -> None:
+        self.assertEqual(set(carrying_lines()), CARRYING)
+
+    def test_every_kind_that_is_carried_in_and_not_used_is_carried_on(self) -> None:
+        for kind in PACKS["us"].asked.carryovers:
+            with self.subTest(kind):
+                on = carried(client(carryovers=carried_in(**{kind: "1200"})))
+                self.assertEqual([abs(each) for each in on.values()], [1200])
+        self.assertEqual(
+            carried(rental_of("0", 2024, carryovers=ucc("5000"))), {("ucc_8", None): Decimal(5000)}
+        )
+
+    def test_expensing_above_the_income_of_the_business(self) -> None:
+        """26 U.S.C. 179(b)(3)(B)."""
+        tool = asset("seven_year", "2025-03-01", "9000", expensed=Decimal(9000))
+        file = sole_proprietor("5000", assets=numbered("assets", [tool]))
+        self.assertEqual(carried(file)["section_179", None], 4000)
+        self.assertEqual(amount(after(file), "section_179/carried_in"), 4000)
+
+    def test_loss_of_a_qualified_business(self) -> None:
+        """26 U.S.C. 199A(c)(2)."""
+        costs = numbered("entries", entries(BUSINESS, supplies="3000"))
+        file = client(activities={BUSINESS: business()}, entries=costs)
+        self.assertEqual(abs(carried(file)["qualified_business_loss", None]), 3000)
+        self.assertEqual(abs(amount(after(file), "form_8995/carried_in")), 3000)
+
+    def test_goods_at_the_end_are_the_goods_at_the_beginning(self) -> None:
+        shop = entries(BUSINESS, gross_receipts="9000", purchases="4000", inventory_closing="1500.40")
+        file = client(activities={BUSINESS: business()}, entries=numbered("entries", shop))
+        self.assertEqual(amount(after(file), f"schedule_c.{BUSINESS}.owner/inventory_opening"), 1500)
+        goods = [Entry(activity=SHOP, line="closing_inventory", amount=Decimal("1985.40"))]
+        other = business_of("9000", 2024).model_copy(update={"entries": numbered("entries", goods)})
+        self.assertEqual(amount(after(other), f"t2125.{SHOP}/opening_inventory"), Decimal("1985.40"))
+
+    def test_a_class_goes_on_with_its_balance(self) -> None:
+        file = rental_of("9000", 2024, appliance("2400", "2024-05-01"))
+        closing = amount(file, f"cca.{FLAT}/class_8.closing")
+        self.assertGreater(closing, 0)
+        self.assertEqual(amount(after(file), f"cca.{FLAT}/class_8.opening"), closing)
+        self.assertEqual(amount(after(file), f"cca.{FLAT}/class_8.additions"), 0)
+
+    def test_losses_of_section_1231_are_used_oldest_first_for_five_years(self) -> None:
+        """26 U.S.C. 1231(c): a gain of 1,000 after losses of 700, 600 and 500 in 2020, 2023 and 2024."""
+        gain = sold(sale("4000", "5000"), carryovers=losses(y2020="700", y2023="600", y2024="500"))
+        self.assertEqual(amount(gain, "form_4797/looked_back"), 1000)
+        kind = "section_1231_loss"
+        self.assertEqual(carried(gain), {(kind, "2023"): 300, (kind, "2024"): 500})
+        loss = sold(sale("5000", "4000"), carryovers=losses(y2020="700", y2021="50"))
+        self.assertEqual(carried(loss), {(kind, "2021"): 50, (kind, "2025"): 1000})
+        old = sold(sale("4000", "5000"), carryovers=losses(y2019="700"))
+        self.assertEqual(amount(old, "form_4797/looked_back"), 0)
+        self.assertIn("more than five years ago", compute(old).stops["/carryovers/c00001"])
+
+
+class File(unittest.TestCase):
+    def test_assets_go_on_as_their_table_says(self) -> None:
+        tools = [
+            asset("seven_year", "2024-11-01", "9000"),
+            asset("five_year", "2025-02-01", "4000", share=Decimal(60), answers={}),
+            asset("residential_building", "2020-06-01", "275000"),
+        ]
+        file = sole_proprietor("60000", assets=numbered("assets", tools))
+        file = file.model_copy(
+            update={"elections": {"allowance.five_year": "out", "allowance.seven_year": "out"}}
+        )
+        now, then = compute(file), compute(after(file))
+        for key, story in now.stories.items():
+            self.assertEqual(then.stories[key].prior.amount, story.taken.amount)
+            self.assertEqual(then.stories[key].this_year.amount, story.next_year.amount)
+        self.assertEqual(
+            after(file).elections, {f"allowance.{key}.2025": "out" for key in ("five_year", "seven_year")}
+        )
+
+    def test_what_is_of_the_year_stays_behind_and_its_amounts_stand_beside(self) -> None:
+        file = sole_proprietor("5000", estimated_payments={})
+        shop = business(answers={"paid_contractors": True, "at_risk": True}, days_rented=12)
+        file = file.model_copy(update={"activities": {BUSINESS: shop}})
+        made = after(file)
+        self.assertEqual((made.tax_year, made.entries, made.people), (2026, {}, file.people))
+        going_on = made.activities[BUSINESS]
+        self.assertEqual(going_on.last_year["gross_receipts"], 5000)
+        self.assertEqual(going_on.answers, {"at_risk": True})
+        self.assertIsNone(going_on.days_rented)
+        ended = business(ended=datetime.date(2025, 9, 30))
+        self.assertEqual(after(file.model_copy(update={"activities": {BUSINESS: ended}})).activities, {})
+
+    def test_the_command_writes_it_beside_the_file_and_never_over_another(self) -> None:
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "Reed 2025.halfyard"
+            OpenFile.create(path, sole_proprietor("5000")).close()
+            said = io.StringIO()
+            with contextlib.redirect_stdout(said):
+                self.assertEqual(main(["next-year", str(path), "--json"]), 0)
+            made = Path(json.loads(said.getvalue())["file"])
+            self.assertEqual(made.name, "Reed 2026.halfyard")
+            self.assertEqual(read_file(made), after(read_file(path)))
+            with contextlib.redirect_stderr(io.StringIO()) as refused:
+                self.assertEqual(main(["next-year", str(path)]), 2)
+            self.assertIn("already there", refused.getvalue())
+
+
+class Amounts(unittest.TestCase):
+    def test_what_is_too_large_for_a_file_is_refused(self) -> None:
+        file = client(carryovers=carried_in(qualified_business_loss="99999999999.60"))
+        self.assertTrue(list(carried_on(compute(file))))
+        with self.assertRaisesRegex(ValueError, "more than a file can hold"):
+            after(file)
