@@ -125,11 +125,6 @@ def tray(window: MainWindow) -> None:
     window.workspace.go_to("/statements/b00001/rows/r00007")
 
 
-def layout(window: MainWindow) -> None:
-    """A delimited file before it is taken in."""
-    window.books.tray.take_file(HERE / "example-statement.csv")
-
-
 def last_year(window: MainWindow) -> None:
     """Every line of a business beside last year's."""
     window.workspace.go_to("/activities/a00001/last_year/advertising")
@@ -137,7 +132,7 @@ def last_year(window: MainWindow) -> None:
 
 def elections(window: MainWindow) -> None:
     """The year's elections, one asset of this year having its special allowance."""
-    from half_yard.desktop.assets.page import Part  # noqa: PLC0415
+    from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
     from half_yard.records import change  # noqa: PLC0415
 
     window.workspace.do(change("Ticks", "/assets/s00003/answers", {}))
@@ -147,21 +142,21 @@ def elections(window: MainWindow) -> None:
 
 def years_to_come(window: MainWindow) -> None:
     """What all assets take in the years to come."""
-    from half_yard.desktop.assets.page import Part  # noqa: PLC0415
+    from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
 
     window.assets.switch_to(Part.PROJECTION)
 
 
 def three_books(window: MainWindow) -> None:
     """One asset for the regular tax, the minimum tax and a state."""
-    from half_yard.desktop.assets.page import Part  # noqa: PLC0415
+    from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
 
     window.assets.switch_to(Part.BOOKS)
 
 
 def every_year(window: MainWindow) -> None:
     """Every year of an asset laid open, beside the same by hand."""
-    from half_yard.desktop.assets.page import Part  # noqa: PLC0415
+    from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
 
     window.assets.switch_to(Part.YEARS)
 
@@ -213,6 +208,16 @@ def record(path: str) -> Callable[[MainWindow], None]:
     return lambda window: window.workspace.go_to(path)
 
 
+def of_canada(window: MainWindow) -> None:
+    """One return of a couple, and the way of a number through its map."""
+    from half_yard.figures import Place  # noqa: PLC0415
+
+    folder = window.workspace.path
+    if folder is not None:
+        window.open_path(folder.with_name("Adeyemi, Margaux and Piers 2025.halfyard"))
+    window.workspace.go_to(Place("t1.owner", "cpp_deduction"))
+
+
 VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "clients": clients,
     "earlier-states": earlier_states,
@@ -220,7 +225,6 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "particulars": record("/activities/a00003/name"),
     "payers": record("/forms/f00003"),
     "tray": tray,
-    "layout": layout,
     "last-year": last_year,
     "household": record("/wages/w00001"),
     "elections": elections,
@@ -233,6 +237,7 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "return": at("form_1040", "taxable_income"),
     "finder": finder,
     "entries": entries,
+    "return-canada": of_canada,
 }
 
 
