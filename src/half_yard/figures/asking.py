@@ -198,12 +198,13 @@ class Asking(Generic[F]):
             child = self.made(before.key, under | more if more else under)
             if child.value is not before.value:
                 return False
-            if not child.fields <= made.fields:
+            if child.fields is not made.fields and not child.fields <= made.fields:
                 read |= child.fields
-            looked_at.update(each for each in child.looked_at.items() if each[0] not in more)
+            if child.looked_at:
+                looked_at.update(each for each in child.looked_at.items() if each[0] not in more)
         if not read <= made.fields:
             made.fields = self._known_fields(made.fields | read)
-        if not looked_at.keys() <= made.looked_at.keys():
+        if looked_at and not looked_at.keys() <= made.looked_at.keys():
             made.looked_at = {**made.looked_at, **looked_at}
         return True
 

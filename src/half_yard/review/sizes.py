@@ -17,12 +17,12 @@ def digit_too_many(amounts: Mapping[str, Decimal]) -> tuple[str, Decimal] | None
     It stands far above all others, of which there are at least three, and a tenth of it would stand among
     them. Amounts are in dollars; those below zero are left aside.
     """
-    known = sorted(((amount, key) for key, amount in amounts.items() if amount > 0), reverse=True)
+    known = sorted(amount for amount in amounts.values() if amount > 0)
     if len(known) <= ENOUGH:
         return None
-    (largest, key), (second, _), (smallest, _) = known[0], known[1], known[-1]
+    largest, second, smallest = known[-1], known[-2], known[0]
     if largest >= FAR * second and smallest / TWICE <= largest / TEN <= TWICE * second:
-        return key, largest / TEN
+        return next(key for key, amount in amounts.items() if amount == largest), largest / TEN
     return None
 
 

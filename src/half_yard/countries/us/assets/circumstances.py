@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from half_yard.countries.us.assets.special_allowance import election_key
-from half_yard.records import Asset, ClientFile
+from half_yard.records import ClientFile
 
 
 class Circumstances(NamedTuple):
@@ -19,14 +19,13 @@ class Circumstances(NamedTuple):
     elected: str
 
 
-def circumstances(file: ClientFile, asset: Asset) -> Circumstances:
-    """Those of an asset of a file."""
-    activity = file.activities.get(asset.activity)
-    first = asset.in_service.year if asset.in_service else file.tax_year
-    of = None if first == file.tax_year else first
-    return Circumstances(
-        activity.kind if activity else None,
-        file.tax_year,
-        file.short_years.get(str(first), 1),
-        file.elections.get(election_key(asset.asset_class, of), ""),
-    )
+def circumstances(file: ClientFile) -> dict[str, Circumstances]:
+    """Those of every asset of a file, by id in order."""
+    kinds = {key: activity.kind for key, activity in file.activities.items()}
+    year, short_years, elections = file.tax_year, file.short_years, file.elections
+    found = {}
+    for key, asset in sorted(file.assets.items()):
+        first = asset.in_service.year if asset.in_service else year
+        elected = elections.get(election_key(asset.asset_class, None if first == year else first), "")
+        found[key] = Circumstances(kinds.get(asset.activity), year, short_years.get(str(first), 1), elected)
+    return found

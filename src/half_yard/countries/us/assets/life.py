@@ -302,7 +302,7 @@ class Life:
         parts = list(self.parts(index).values())
         label = f"{self.asset.name}: year {index + 1}"
         made = parts[0].named(label) if len(parts) == 1 else total(parts, label)
-        if not index or index != len(self.rates) - 1:
+        if not index or index != len(self.rates) - 1 or made.amount == self.amounts[index]:
             return made
         earlier = total((self.year(before) for before in range(index)), "depreciation of the years before")
         return self._within_basis(made, earlier)

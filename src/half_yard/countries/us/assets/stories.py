@@ -44,11 +44,7 @@ def reasons(ask: Ask) -> dict[str, str]:
 
 def around_all(ask: Ask) -> dict[str, Circumstances]:
     """What decides about each asset besides its own record."""
-    return ask.of(_all_circumstances)
-
-
-def _all_circumstances(file: ClientFile) -> dict[str, Circumstances]:
-    return {key: circumstances(file, asset) for key, asset in sorted(file.assets.items())}
+    return ask.of(circumstances)
 
 
 def asset_stops(ask: Ask) -> dict[str, str]:
@@ -125,7 +121,7 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
     if asset_class.recovery is None:
         none = stated(Decimal(0), f"{asset.name}: land is never depreciated", "26 U.S.C. 167; 168(f)")
         return AssetStory(placed.year, none, "Land is never depreciated.", lambda: none, lambda: none, tuple)
-    course = Course.of(_life(key, asset, around, ask(rules), test))
+    course = Course.of(_life(key, asset, around, rules_for(around.tax_year), test))
     index = around.tax_year - placed.year
     this_year, parts = course.capped(index), course.at(index).parts(index)
     if sum((part.amount for part in parts.values()), Decimal(0)) != this_year.amount:
@@ -233,7 +229,7 @@ def lives(file: ClientFile) -> dict[str, Life]:
     """The lives of all assets of a file that are depreciated and that nothing stops, without the way they
     came about: what projections are made of."""
     values = rules_for(file.tax_year)
-    around = {key: circumstances(file, asset) for key, asset in sorted(file.assets.items())}
+    around = circumstances(file)
     going = {key: file.assets[key] for key, each in around.items() if not stop(file.assets[key], each)}
     by_year: dict[int, list[tuple[str, Asset]]] = {}
     for key, asset in going.items():

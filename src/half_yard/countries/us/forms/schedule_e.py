@@ -51,13 +51,16 @@ def _count(days: int | None) -> str:
     return "" if days is None else str(days)
 
 
-def on(ask: Ask, key: str, line: str) -> Figure:
-    """The part of a line of the books that is on this return, in cents. Where all of it is, nothing is split;
-    a couple files one sheet for both, and their parts are added up again."""
+def on_return(ask: Ask, key: str) -> dict[str, Figure]:
+    """The parts of the lines of the books that are on this return, in cents. Where all of it is, nothing is
+    split; a couple files one sheet for both, and their parts are added up again."""
     if ask(wholly_on_return, key):
-        return ask(BOOKS.totals, key).get(line, NOTHING_ENTERED)
-    parts = [BOOKS.owned_line(ask, key, line, person) for person in ask(owners_on_return, key)]
-    return parts[0] if len(parts) == 1 else total(parts, parts[0].label)
+        return ask(BOOKS.totals, key)
+    owned = [ask(BOOKS.owned, key).get(person, {}) for person in ask(owners_on_return, key)]
+    if len(owned) == 1:
+        return owned[0]
+    parts = {line: [each.get(line, NOTHING_ENTERED) for each in owned] for line in ask(BOOKS.totals, key)}
+    return {line: total(both, both[0].label) for line, both in parts.items()}
 
 
 def assets_of(ask: Ask, key: str) -> OfAssets:
@@ -70,9 +73,13 @@ def assets_of(ask: Ask, key: str) -> OfAssets:
 @property_lines.part
 def result(page: Page, ask: Ask, key: str) -> None:
     """Lines 3 to 21."""
-    activity, assets = ask.of(activity_of, key), ask(assets_of, key)
+    activity, assets, books = ask.of(activity_of, key), ask(assets_of, key), ask(on_return, key)
+
+    def on(line: str) -> Figure:
+        return books.get(line, NOTHING_ENTERED)
+
     page.section = "Part I · Income"
-    received = on(ask, key, "rents")
+    received = on("rents")
     if assets.taken_back.amount:
         received += assets.taken_back  # Form 4797, line 35: on the form of the deduction
     rents = page.line("rents", "3", "Rents received", received.marked(*_marks(key, activity)))
@@ -82,11 +89,11 @@ def result(page: Page, ask: Ask, key: str) -> None:
         if line.key == "other_expenses":
             title = "Depreciation (Form 4562)"
             expenses.append(page.line("depreciation", "18", title, assets.depreciation, Role.COST))
-            named = other_expenses(page, activity, lambda own: on(ask, key, own), assets, line.number)
+            named = other_expenses(page, activity, on, assets, line.number)
             whole = total(named, line.title)
             expenses.append(page.line(line.key, line.number, line.title, whole))
         else:
-            expenses.append(page.line(line.key, line.number, line.title, on(ask, key, line.key)))
+            expenses.append(page.line(line.key, line.number, line.title, on(line.key)))
     page.section = ""
     costs = page.line("total_expenses", "20", "Total expenses", total(expenses), Role.TOTAL)
     page.line("income_or_loss", "21", "Income or loss", rents - costs, Role.RESULT)
