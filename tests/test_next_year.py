@@ -13,6 +13,7 @@ from collections.abc import Iterator
 from decimal import Decimal
 from pathlib import Path
 from typing import Any
+from unittest import mock
 
 import half_yard.countries
 from half_yard.cli.main import main
@@ -20,7 +21,7 @@ from half_yard.countries import PACKS, compute
 from half_yard.countries.next_year import carried_on, next_year
 from half_yard.records import Asset, Carryover, ClientFile, Entry
 from half_yard.records.identifiers import numbered
-from half_yard.storage import OpenFile, read_file
+from half_yard.storage import Keys, OpenFile, Seal, SealedFileError, read_file
 from tests.files import BUSINESS, amount, asset, business, carried_in, client, entries, sole_proprietor
 from tests.test_canada import FLAT, SHOP, appliance, business_of, rental_of, ucc
 
@@ -176,6 +177,19 @@ class File(unittest.TestCase):
             with contextlib.redirect_stderr(io.StringIO()) as refused:
                 self.assertEqual(main(["next-year", str(path)]), 2)
             self.assertIn("already there", refused.getvalue())
+
+    def test_a_sealed_file_is_unlocked_once_and_its_next_year_is_sealed(self) -> None:
+        with tempfile.TemporaryDirectory() as folder:
+            path, keys = Path(folder) / "Reed 2025.halfyard", Keys()
+            OpenFile.create(
+                path, sole_proprietor("5000"), keys.remember(Seal.new("a long passphrase"))
+            ).close()
+            given = mock.patch("sys.stdin", io.StringIO("a long passphrase\n"))
+            with given, contextlib.redirect_stdout(io.StringIO()):
+                self.assertEqual(main(["next-year", str(path), "--passphrase-stdin"]), 0)
+            self.assertEqual(read_file(path.with_name("Reed 2026.halfyard"), keys).tax_year, 2026)
+            with self.assertRaises(SealedFileError):
+                read_file(path.with_name("Reed 2026.halfyard"))
 
 
 class Amounts(unittest.TestCase):

@@ -77,7 +77,7 @@ def _compute(options: argparse.Namespace) -> int:
 
 def _beside(options: argparse.Namespace) -> int:
     """The file as it is and as it would be, computed with one memory, and what differs."""
-    file, unsaved = read_to_look(options)
+    file, unsaved, _ = read_to_look(options)
     memory = Memory()
     now = compute(file, memory)
     made = [(each, compute(changed, memory)) for each, changed in _scenarios(options.scenarios, file)]

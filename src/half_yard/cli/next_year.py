@@ -7,14 +7,14 @@ import json
 from pathlib import Path
 from typing import Any
 
-from half_yard.cli.opening import CommandError, add_command, computed, keys_for
+from half_yard.cli.opening import CommandError, add_command, read_to_look
 from half_yard.cli.saying import DONE
-from half_yard.countries import PACKS, Computation
+from half_yard.countries import PACKS, Computation, compute
 from half_yard.countries.next_year import carried_on, next_year
 from half_yard.countries.telling import line_name
 from half_yard.figures.explain import exact_text
 from half_yard.records import ClientFile
-from half_yard.storage import OpenFile, read_bytes, read_document, real_path
+from half_yard.storage import OpenFile, real_path
 from half_yard.storage.file_names import next_years_name
 
 COMMANDS = ("next-year",)
@@ -29,16 +29,16 @@ def add_commands(commands: Any) -> None:
 
 
 def _next(options: argparse.Namespace) -> int:
-    computation, left_out = computed(options)
+    looked = read_to_look(options)
+    computation = compute(looked.file)
     try:
         file = next_year(computation, PACKS[computation.file.country])
     except ValueError as error:
         raise CommandError(str(error)) from error
     path = real_path(options.file)
     made = options.to or path.with_name(next_years_name(path, computation.file.tax_year))
-    seal = read_document(read_bytes(path), path.name, keys_for(path, options)).seal
-    OpenFile.create(made, file, seal).close()
-    notes = _notes(computation, file, left_out)
+    OpenFile.create(made, file, looked.seal).close()
+    notes = _notes(computation, file, looked.left_out)
     if options.json:
         print(json.dumps(_told(computation, file, made, notes), indent=1, ensure_ascii=False))
         return DONE

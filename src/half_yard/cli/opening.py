@@ -5,7 +5,7 @@ from __future__ import annotations
 import argparse
 import sys
 from pathlib import Path
-from typing import Any
+from typing import Any, NamedTuple
 
 from half_yard.cli.saying import say
 from half_yard.countries import PACKS, Computation, compute
@@ -14,6 +14,7 @@ from half_yard.storage import (
     FileRefusedError,
     Keys,
     OpenFile,
+    Seal,
     SealedFileError,
     read_bytes,
     read_document,
@@ -117,21 +118,28 @@ def check_rules(file: ClientFile, path: Path) -> None:
 def computed(options: argparse.Namespace) -> tuple[Computation, int]:
     """The computation of the file named, and how many edits of its journal it leaves out, which is said.
     Raises FileRefusedError, CommandError."""
-    file, left_out = read_to_look(options)
-    return compute(file), left_out
+    looked = read_to_look(options)
+    return compute(looked.file), looked.left_out
 
 
-def read_to_look(options: argparse.Namespace) -> tuple[ClientFile, int]:
-    """The file named, which somebody else may have open, and how many edits of its journal it leaves out.
-    Raises FileRefusedError, CommandError."""
+class Looked(NamedTuple):
+    """A file that is read and not opened: how many edits of its journal are left out, and its seal."""
+
+    file: ClientFile
+    left_out: int
+    seal: Seal | None
+
+
+def read_to_look(options: argparse.Namespace) -> Looked:
+    """The file named, which somebody else may have open. Raises FileRefusedError, CommandError."""
     path = options.file
     data = read_bytes(path)
     document, _ = _read(data, path, options)
     check_rules(document.file, path)
     pending = read_journal(real_path(path), digest(data), document.seal).edits
     if options.with_unsaved:
-        return replayed(document.file, pending), 0
+        return Looked(replayed(document.file, pending), 0, document.seal)
     if pending:
         some = "1 unsaved edit" if len(pending) == 1 else f"{len(pending)} unsaved edits"
         say(f"{some} in the journal of {path.name} left out. Save in the window, or add --with-unsaved.")
-    return document.file, len(pending)
+    return Looked(document.file, len(pending), document.seal)

@@ -148,7 +148,7 @@ def _came_of(told: dict[str, Any]) -> str:
 
 
 def _tray(options: argparse.Namespace) -> int:
-    file, _ = read_to_look(options)
+    file = read_to_look(options).file
     pack = pack_for(file.country)
     rows = [row for row in Tray.of(file, pack).all_rows() if row.state.is_open or not options.waiting]
     proposed = _proposed(file, pack, rows)
