@@ -1,6 +1,6 @@
 """What is asked of a file, described without a window: fields, columns, sections of records."""
 
-from half_yard.asked.columns import Column, Kind, NameColumn
+from half_yard.asked.columns import FILLER, Column, Kind, NameColumn
 from half_yard.asked.fields import (
     Field,
     FieldKind,
@@ -10,9 +10,10 @@ from half_yard.asked.fields import (
     shown_value,
     value_at,
 )
-from half_yard.asked.sections import Now, Section
+from half_yard.asked.sections import Now, Section, people_of
 
 __all__ = [
+    "FILLER",
     "Column",
     "Field",
     "FieldKind",
@@ -21,6 +22,7 @@ __all__ = [
     "Now",
     "Section",
     "heading",
+    "people_of",
     "plain_value",
     "read_field",
     "shown_value",

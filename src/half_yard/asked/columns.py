@@ -143,5 +143,7 @@ class NameColumn(Column):
         raise ChoiceError(f"Nobody in these books is called “{text}”. Pick a payee, or leave it empty.")
 
 
+FILLER = Column("", Kind.COMPUTED, 40, shown=lambda _key: "", stretch=True)
+"""Takes the width that a table of few columns leaves."""
 RECKONED = {"amount", "cost"}
 """The amount fields that keep the arithmetic as typed beside them."""

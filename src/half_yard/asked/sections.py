@@ -8,10 +8,21 @@ from dataclasses import dataclass, field
 from pydantic import JsonValue
 
 from half_yard.asked.columns import Column
-from half_yard.records import ClientFile
+from half_yard.records import ClientFile, Record
+from half_yard.records.choices import Option
 
 Now = Callable[[], ClientFile]
 """The file as it is at the moment of asking."""
+
+
+def people_of(now: Now) -> Callable[[Record | None], Sequence[Option]]:
+    """The people of the file as the options of a column."""
+
+    def people(record: Record | None) -> Sequence[Option]:
+        del record
+        return [(key, person.name or key) for key, person in now().people.items()]
+
+    return people
 
 
 @dataclass(frozen=True)

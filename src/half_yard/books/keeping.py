@@ -15,7 +15,7 @@ from decimal import Decimal
 from half_yard.books.landing import Group, Landings, Span, landings
 from half_yard.books.lines import StatementLines
 from half_yard.books.payers import MatchState, PayerMatch, PayersForms, match_payer
-from half_yard.figures import NOTHING_ENTERED, Ask, Figure, entered, total
+from half_yard.figures import Ask, Figure, entered, total
 from half_yard.records import Activity, ClientFile, ReceivedForm
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.naming import same_name
@@ -231,11 +231,6 @@ class BookKeeping:
             )
             for person, share in owners
         }
-
-    def owned_line(self, ask: Ask[ClientFile], activity: str, line: str, person: str) -> Figure:
-        """An owner's part of a line, in cents; nothing where nothing stands on it. It is no part of its
-        own."""
-        return ask(self.owned, activity).get(person, {}).get(line, NOTHING_ENTERED)
 
     def owned(self, ask: Ask[ClientFile], activity: str) -> dict[str, dict[str, Figure]]:
         """What each owner has of every line of an activity that is used."""

@@ -20,6 +20,17 @@ def all_hidden(number: str) -> str:
     return hidden + number[-3:]
 
 
+def digits_hidden(number: str, shown: int) -> str:
+    """A number for showing: its last digits, so many of them, the others as dots."""
+    hidden = max(sum(sign.isdecimal() for sign in number) - shown, 0)
+    signs = []
+    for sign in number:
+        hide = sign.isdecimal() and hidden > 0
+        hidden -= hide
+        signs.append("•" if hide else sign)
+    return "".join(signs)
+
+
 @dataclass(frozen=True)
 class NumberKind:
     """A kind of identity number: what it is called and typed like, what is wrong with one (empty when nothing

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from abc import ABC, abstractmethod
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
@@ -24,7 +25,7 @@ class ActivityKind:
     statement: str
 
 
-class Ledger:
+class Ledger(ABC):
     """Kinds of activity and their lines. What a country does not say otherwise is as here: nothing is
     limited, there are no forms of payers and no codes."""
 
@@ -37,9 +38,9 @@ class Ledger:
     opening_lines: Mapping[str, str] = {}
     """Lines that begin a year with what the one before ended with, by the kind of carryover."""
 
+    @abstractmethod
     def lines(self, activity: Activity) -> Sequence[StatementLine]:
         """The lines of an activity's statement, in the order of its schedule, the preparer's own behind."""
-        raise NotImplementedError
 
     def line_limit(self, year: int, activity: Activity, line: str) -> LineLimit | None:
         """What limits a statement line in a tax year; None where all of it counts."""

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section
+from half_yard.asked import FILLER, Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
 from half_yard.countries.ca.classes import CLASSES, NUMBERS
 from half_yard.countries.ca.forms.cca import UCC
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
 from half_yard.countries.offered import Question
-from half_yard.records import ClientFile, Record
+from half_yard.records import ClientFile
 from half_yard.records.choices import Option
 
 T4_BOXES = (
@@ -55,12 +55,7 @@ class CanadaAsked(Asked):
 
     def sections(self, now: Now) -> Sequence[Section]:
         """Employment, interest and instalments."""
-
-        def people(record: Record | None) -> Sequence[Option]:
-            del record
-            return [(key, person.name or key) for key, person in now().people.items()]
-
-        person = Column("Person", Kind.CHOICE, 136, "person", options=people)
+        person = Column("Person", Kind.CHOICE, 136, "person", options=people_of(now))
         tax = Column("Tax deducted", Kind.AMOUNT, 90, "withheld", optional=True, hint="box 22")
         owner = {"person": "owner"}
         return [
@@ -115,7 +110,7 @@ class CanadaAsked(Asked):
                     Column("Paid on", Kind.DATE, 110, "date"),
                     person,
                     Column("Amount", Kind.AMOUNT, 110, "amount"),
-                    Column("", Kind.COMPUTED, 40, shown=lambda _key: "", stretch=True),
+                    FILLER,
                 ),
                 start=owner,
             ),

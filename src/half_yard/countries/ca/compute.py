@@ -12,6 +12,7 @@ from half_yard.countries.ca.classes import stop
 from half_yard.countries.ca.forms import cca, form_428, schedule_8, t1, t776, t2125
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
 from half_yard.countries.ca.slips import slip_stops
+from half_yard.countries.left_out import ARCHIVED, stopped_with
 from half_yard.countries.results import CarryPoint, Computation, Return
 from half_yard.figures import Asking, MarkKind, Place, Sheet
 from half_yard.figures.remembered import Memory
@@ -22,7 +23,6 @@ CHAIN = (
     ("Net income", "net_income"), ("Taxable income", "taxable_income"), ("Total payable", "payable"),
     ("Paid", "credits_in_all"), ("Refund", "refund"), ("Owing", "owed"),
 )  # fmt: skip
-ARCHIVED = "Its activity is archived, so it is not on the return. Take it out of the archive to count it."
 
 
 def compute(file: ClientFile, memory: Memory) -> Computation:
@@ -108,10 +108,5 @@ def _carryover_stops(file: ClientFile) -> dict[str, str]:
 
 
 def _archived(file: ClientFile) -> dict[str, str]:
-    gone = {key for key, activity in file.activities.items() if activity.archived}
-    return {
-        f"/{collection}/{key}": ARCHIVED
-        for collection in ("entries", "assets")
-        for key, record in getattr(file, collection).items()
-        if record.activity in gone
-    }
+    gone = {key: ARCHIVED for key, activity in file.activities.items() if activity.archived}
+    return stopped_with(file, tuple(gone.items()))

@@ -1,12 +1,7 @@
 """Cases that the law knows and the Canadian pack does not compute yet."""
 
-from half_yard.figures import Mark, MarkKind
-
-
-def gap(message: str, mend: str = "", path: str = "") -> Mark:
-    """A mark that makes the result incomplete."""
-    return Mark(MarkKind.GAP, message, mend, path)
-
+from half_yard.countries.gaps import gap
+from half_yard.figures import Mark
 
 NO_PROVINCE = gap(
     "No province of residence at December 31 is chosen: provincial tax is not computed.",
@@ -40,15 +35,6 @@ def no_birth_date(path: str) -> Mark:
         "Without a birth date it is not known whether pension contributions are due.",
         "Type it.", path,
     )  # fmt: skip
-
-
-def shares(path: str) -> Mark:
-    """Owners' shares that are not the whole."""
-    return gap(
-        "The owners' shares are not 100%: part of this activity is on no return.",
-        "Mend the shares.",
-        f"{path}/owners",
-    )
 
 
 def capital_gain(path: str) -> Mark:

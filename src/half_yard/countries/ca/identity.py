@@ -2,6 +2,8 @@
 
 from stdnum.ca import bn, sin
 
+from half_yard.countries.country import digits_hidden
+
 SHOWN = 3
 
 
@@ -26,10 +28,4 @@ def payer_number_problem(number: str) -> str:
 
 def masked(number: str) -> str:
     """A person's number for showing: the last three digits, the others as dots."""
-    hidden = max(sum(sign.isdecimal() for sign in number) - SHOWN, 0)
-    signs = []
-    for sign in number:
-        hide = sign.isdecimal() and hidden > 0
-        hidden -= hide
-        signs.append("•" if hide else sign)
-    return "".join(signs)
+    return digits_hidden(number, SHOWN)

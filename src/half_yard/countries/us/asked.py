@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section
+from half_yard.asked import FILLER, Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
 from half_yard.countries.offered import KindAdvice, ManyAnswers, Question
@@ -15,7 +15,7 @@ from half_yard.countries.us.form_boxes import PERSONS_BOXES
 from half_yard.countries.us.frame import FILING_STATUSES
 from half_yard.countries.us.identity import masked_payer
 from half_yard.countries.us.questions import ACTIVITY, CHOICES, SPOUSES
-from half_yard.records import Activity, ClientFile, Record
+from half_yard.records import Activity, ClientFile
 from half_yard.records.choices import Option
 
 LAST_PAYMENT_MONTH = 3
@@ -47,12 +47,7 @@ class UnitedStatesAsked(Asked):
 
     def sections(self, now: Now) -> Sequence[Section]:
         """Wages, interest, dividends and estimated payments."""
-
-        def people(record: Record | None) -> Sequence[Option]:
-            del record
-            return [(key, person.name or key) for key, person in now().people.items()]
-
-        person = Column("Person", Kind.CHOICE, 112, "person", options=people)
+        person = Column("Person", Kind.CHOICE, 112, "person", options=people_of(now))
         number = Column(
             "Number", Kind.TEXT, 86, "payer_number", hint="a known number fills in the payer",
             masks=masked_payer,
@@ -137,7 +132,7 @@ class UnitedStatesAsked(Asked):
                 columns=(
                     Column("Paid on", Kind.DATE, 110, "date", next_year_until=LAST_PAYMENT_MONTH),
                     Column("Amount", Kind.AMOUNT, 110, "amount"),
-                    Column("", Kind.COMPUTED, 40, shown=lambda _key: "", stretch=True),
+                    FILLER,
                 ),
             ),
         ]

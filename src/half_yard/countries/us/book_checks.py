@@ -8,10 +8,10 @@ from decimal import Decimal
 
 from half_yard.books import Books, MatchState, account_in_words, unsure_accounts
 from half_yard.countries.asking import Ask
+from half_yard.countries.left_out import COLLECTIONS
 from half_yard.countries.us.assets.classes import LOAN
 from half_yard.countries.us.frame import BOOKS, OnReturn
 from half_yard.countries.us.identity import employer_number_problem, employer_or_personal_problem
-from half_yard.countries.us.left_out import COLLECTIONS
 from half_yard.countries.us.questions import COMMUNITY_STATES, ask_answer
 from half_yard.countries.us.statement_lines import (
     ASSET_QUESTIONS,

@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from half_yard.books import Books
 from half_yard.countries.asking import Ask
+from half_yard.countries.left_out import stopped_with
 from half_yard.countries.results import AssetStory, CarryPoint, Computation, Return
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.book_checks import unusual_sizes
@@ -29,7 +30,6 @@ from half_yard.countries.us.forms import (
     tax_computation,
 )
 from half_yard.countries.us.frame import BOOKS, OnReturn, left_out, people, rules
-from half_yard.countries.us.left_out import stopped_with
 from half_yard.countries.us.own_income import own_stops
 from half_yard.figures import Asking, MarkKind, Place, Sheet
 from half_yard.figures.remembered import Memory

@@ -4,13 +4,8 @@ No number may be silently wrong, so a figure that would need one of these carrie
 that it reaches. As a computation is added, its gap is taken out here.
 """
 
-from half_yard.figures import Mark, MarkKind
-
-
-def gap(message: str, mend: str = "", path: str = "") -> Mark:
-    """A mark that makes the result incomplete."""
-    return Mark(MarkKind.GAP, message, mend, path)
-
+from half_yard.countries.gaps import gap
+from half_yard.figures import Mark
 
 NO_STATUS = gap(
     "No filing status is chosen; single is assumed.",
@@ -70,15 +65,6 @@ def passive_business(path: str) -> Mark:
 def at_risk(path: str) -> Mark:
     """A business loss with investment not at risk."""
     return gap("A loss with some investment not at risk: Form 6198 is not computed.", path=path)
-
-
-def shares(path: str) -> Mark:
-    """Owners' shares that are not the whole."""
-    return gap(
-        "The owners' shares are not 100%: part of this activity is on no return.",
-        "Mend the shares.",
-        f"{path}/owners",
-    )
 
 
 def special_allowance(path: str) -> Mark:

@@ -8,6 +8,8 @@ import re
 
 from stdnum.us import ein, itin, ssn
 
+from half_yard.countries.country import digits_hidden
+
 NINE = 9
 SHOWN_DIGITS = 4
 EMPLOYER = re.compile(r"\d{2}-\d{7}")
@@ -16,13 +18,7 @@ PERSONAL_DASHES = 2
 
 def masked(number: str) -> str:
     """A person's number for showing: the last four digits, the others as dots."""
-    hidden = max(sum(sign.isdecimal() for sign in number) - SHOWN_DIGITS, 0)
-    signs = []
-    for sign in number:
-        hide = sign.isdecimal() and hidden > 0
-        hidden -= hide
-        signs.append("•" if hide else sign)
-    return "".join(signs)
+    return digits_hidden(number, SHOWN_DIGITS)
 
 
 def masked_payer(number: str) -> str:

@@ -7,16 +7,15 @@ used as a residence: personally for more than the greater of 14 days and a tenth
 
 from collections.abc import Mapping
 
+from half_yard.countries.left_out import ARCHIVED
 from half_yard.countries.us.year_rules import YearRules
-from half_yard.records import Activity, ClientFile
+from half_yard.records import Activity
 
 SHORT = (
     "A home rented for fewer than 15 days in the year: its rent is not income and its costs are not deducted "
     "(26 U.S.C. 280A(g)). The days are the rental's own."
 )
-ARCHIVED = "Its activity is archived, so it is not on the return. Take it out of the archive to count it."
 REASONS = frozenset({SHORT, ARCHIVED})
-COLLECTIONS = ("entries", "assets", "forms")
 
 
 def is_short_rental(activity: Activity, rules: YearRules) -> bool:
@@ -32,17 +31,3 @@ def left_out_activities(activities: Mapping[str, Activity], rules: YearRules) ->
     archived = {key: ARCHIVED for key, activity in activities.items() if activity.archived}
     short = {key: SHORT for key, item in activities.items() if is_short_rental(item, rules)}
     return {**short, **archived}
-
-
-def stopped_with(file: ClientFile, reasons: tuple[tuple[str, str], ...]) -> dict[str, str]:
-    """What is stopped because its activity is left out, by record path; `reasons` are those of the
-    activities."""
-    left_out = dict(reasons)
-    if not left_out:
-        return {}
-    return {
-        f"/{collection}/{key}": left_out[record.activity]
-        for collection in COLLECTIONS
-        for key, record in getattr(file, collection).items()
-        if record.activity in left_out
-    }

@@ -4,11 +4,11 @@ it."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.ca import gaps
 from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
 from half_yard.countries.ca.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS
+from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
 from half_yard.figures import NOTHING_ENTERED, Carries, Figure, Form, Page, Role, total
 from half_yard.review import shares_add_up
@@ -36,7 +36,7 @@ def income(page: Page, ask: Ask, activity: str) -> None:
     page.section = "Part 3 · Income"
     sales = totals.get("sales", NOTHING_ENTERED)
     if not shares_add_up(record):
-        sales = sales.marked(gaps.shares(f"/activities/{activity}"))
+        sales = sales.marked(shares_gap(activity))
     first = page.line("sales", "8000", "Adjusted gross sales or professional fees", sales)
     other = totals.get("other_income", NOTHING_ENTERED)
     if ask(cca.has_pools, activity):

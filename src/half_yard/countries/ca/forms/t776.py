@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.ca import gaps
 from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by
 from half_yard.countries.ca.statement_lines import RENTAL_EXPENSES
+from half_yard.countries.gaps import shares_gap
 from half_yard.figures import NOTHING_ENTERED, Figure, Form, Page, Role, difference, total
 from half_yard.review import shares_add_up
 from half_yard.sharing import split
@@ -31,7 +31,7 @@ def net_income(page: Page, ask: Ask, activity: str) -> None:
     page.section = "Part 3 · Income"
     rents = totals.get("rents", NOTHING_ENTERED)
     if not shares_add_up(record):
-        rents = rents.marked(gaps.shares(f"/activities/{activity}"))
+        rents = rents.marked(shares_gap(activity))
     income = [
         page.line("rents", "8141", "Total gross rents", rents),
         page.line(

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import carried_on
@@ -11,7 +12,7 @@ from half_yard.countries.us.forms.other_expenses import other_expenses
 from half_yard.countries.us.frame import BOOKS, household, of_kind, one_line, owners_on_return, rules
 from half_yard.countries.us.questions import answer_title, ask_answer
 from half_yard.countries.us.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS, MEALS
-from half_yard.figures import Carries, Choice, Figure, Form, Mark, Page, Role, carried, total
+from half_yard.figures import NOTHING_ENTERED, Carries, Choice, Figure, Form, Mark, Page, Role, carried, total
 from half_yard.records import Activity
 from half_yard.records.amounts import HUNDRED
 from half_yard.review import shares_add_up
@@ -62,7 +63,7 @@ def _yes(question: str, activity: Activity) -> str:
 
 def on(ask: Ask, key: str, person: str, line: str) -> Figure:
     """The owner's part of a line of the books, in cents."""
-    return BOOKS.owned_line(ask, key, line, person)
+    return ask(BOOKS.owned, key).get(person, {}).get(line, NOTHING_ENTERED)
 
 
 @schedule_c.part
@@ -146,7 +147,7 @@ def _marks(key: str, activity: Activity) -> list[Mark]:
     """What the schedule would need and the program does not compute."""
     marks = []
     if not shares_add_up(activity):
-        marks.append(gaps.shares(f"/activities/{key}"))
+        marks.append(shares_gap(key))
     if not ask_answer("business", "material_participation", activity.answers):
         marks.append(gaps.passive_business(f"/activities/{key}/answers"))
     return marks

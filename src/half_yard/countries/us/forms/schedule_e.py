@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.gaps import shares_gap
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import carried_on
 from half_yard.countries.us.assets.carried_on import OfAssets
@@ -104,7 +105,7 @@ def _marks(key: str, activity: Activity) -> list[Mark]:
     if activity.days_personal:
         marks.append(gaps.personal_use(f"/activities/{key}"))
     if not shares_add_up(activity):
-        marks.append(gaps.shares(f"/activities/{key}"))
+        marks.append(shares_gap(key))
     return marks
 
 
