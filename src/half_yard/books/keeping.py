@@ -67,8 +67,8 @@ class BookKeeping:
         return tuple(sorted(ask(self.landings).groups))
 
     def group(self, ask: Ask[ClientFile], activity: str, line: str) -> Group:
-        """The entries that land on a line, as leaves by id."""
-        return ask(self.landings).groups.get((activity, line), {})
+        """The entries that land on a line, as leaves by id: not a part of its own, but taken out of one."""
+        return ask.pick(self.landings, _group, (activity, line))
 
     # -- payers' forms -------------------------------------------------------------------------------
 
@@ -121,7 +121,7 @@ class BookKeeping:
         for key, form in forms.items():
             if self.forms.line_of(form, kind) == line:
                 by_payer.setdefault(same_name(form.payee_in_books or form.payer), {})[key] = form
-        group = ask(self.group, activity, line)
+        group = self.group(ask, activity, line)
         payees = ask.of(_payees, tuple(group))
         booked: dict[str, list[Figure]] = {}
         for payee, leaf in zip(payees, group.values(), strict=True):
@@ -150,7 +150,7 @@ class BookKeeping:
         for activity, line in ask(self.places):
             if line not in self.lines.receipts:
                 continue
-            for key in ask(self.group, activity, line):
+            for key in self.group(ask, activity, line):
                 entry = entries[key]
                 payer = (activity, line, same_name(entry.payee))
                 if payer not in matched:
@@ -177,7 +177,7 @@ class BookKeeping:
         self, ask: Ask[ClientFile], activity: str, line: str, title: str, has_forms: bool
     ) -> Figure:
         """What stands on a line of an activity, in cents, of all owners together."""
-        own = ask(self.group, activity, line).values()
+        own = self.group(ask, activity, line).values()
         return total((*own, *ask(self.matched, activity, line)[1]) if has_forms else own, title)
 
     def titles(self, ask: Ask[ClientFile], activity: str) -> Mapping[str, str]:
@@ -240,6 +240,10 @@ class BookKeeping:
             for person, part in split(whole, shares).items():
                 found[person][line] = part
         return found
+
+
+def _group(landed: Landings, place: tuple[str, str]) -> Group:
+    return landed.groups.get(place, {})
 
 
 def _activity(file: ClientFile, key: str) -> Activity:

@@ -23,6 +23,7 @@ F = TypeVar("F")
 """The records that a computation is of."""
 P = ParamSpec("P")
 V = TypeVar("V")
+W = TypeVar("W")
 
 RUNS_KEPT = 8
 """After so many computations without it, what was made is forgotten."""
@@ -52,10 +53,20 @@ class _Branch(NamedTuple):
     under: frozenset[Assumption]
 
 
+class _Picked(NamedTuple):
+    """That a part took something out of another, by which picker, and what it was."""
+
+    made: Made
+    under: frozenset[Assumption]
+    take: Callable[..., object]
+    arguments: tuple[Any, ...]
+    value: object
+
+
 class _Read(NamedTuple):
     """That a part read something of the records, by which reader, and what it was."""
 
-    reader: Callable[..., object]
+    take: Callable[..., object]
     arguments: tuple[Any, ...]
     value: object
 
@@ -84,7 +95,7 @@ class Made:
         self,
         key: Key,
         value: Any,
-        made_of: tuple[Made | _Branch | _Read, ...],
+        made_of: tuple[Item, ...],
         looked_at: Mapping[Assumption, bool],
         fields: frozenset[str],
         run: int,
@@ -99,6 +110,10 @@ class Made:
     def is_for(self, under: frozenset[Assumption]) -> bool:
         """Whether it is what would be made under these assumptions."""
         return all((assumption in under) is held for assumption, held in self.looked_at.items())
+
+
+Item = Made | _Branch | _Picked | _Read
+"""What a part is made of."""
 
 
 class Asking(Generic[F]):
@@ -187,16 +202,14 @@ class Asking(Generic[F]):
         watched: Any = _Watched(self.records, read)
         for item in made.made_of:
             if isinstance(item, _Read):
-                try:
-                    now = item.reader(watched, *item.arguments)
-                except LookupError:
-                    return False
-                if now is not item.value and not same(item.value, now):
+                if not _is_still(item, watched):
                     return False
                 continue
-            before, more = (item, NONE) if isinstance(item, Made) else item
+            before, more = (item, NONE) if isinstance(item, Made) else (item.made, item.under)
             child = self.made(before.key, under | more if more else under)
-            if child.value is not before.value:
+            if child.value is not before.value and not (
+                isinstance(item, _Picked) and _is_still(item, child.value)
+            ):
                 return False
             if child.fields is not made.fields and not child.fields <= made.fields:
                 read |= child.fields
@@ -243,7 +256,7 @@ class Ask(Generic[F]):
         self._under = under
         self._more = more
         self._last = last
-        self.made_of: list[Made | _Branch | _Read] = []
+        self.made_of: list[Item] = []
         self._seen: frozenset[str] | None = None
         self.looked_at: dict[Assumption, bool] = {}
         self.fields: set[str] = set()
@@ -254,8 +267,29 @@ class Ask(Generic[F]):
         if named:
             raise TypeError("a part is asked for with what it is about, in order")
         more = self._more
-        made = self._asking.made((part, about), self._under | more if more else self._under)
+        made = self._asked_for((part, about))
         self.made_of.append(_Branch(made, more) if more else made)
+        value: V = made.value
+        return value
+
+    def pick(
+        self,
+        part: Callable[[Ask[F]], W],
+        picker: Callable[Concatenate[W, P], V],
+        *arguments: P.args,
+        **named: P.kwargs,
+    ) -> V:
+        """What a picker takes out of another part that is about nothing else than the records: while it takes
+        the same, it does not matter what else changed there. Raises CircleError."""
+        del named
+        made = self._asked_for((part, ()))
+        value = picker(made.value, *arguments)  # type: ignore[call-arg]
+        self.made_of.append(_Picked(made, self._more, picker, arguments, value))
+        return value
+
+    def _asked_for(self, key: Key) -> Made:
+        more = self._more
+        made = self._asking.made(key, self._under | more if more else self._under)
         if made.fields is not self._seen:
             self._seen = made.fields
             self.fields |= made.fields
@@ -263,8 +297,7 @@ class Ask(Generic[F]):
             for assumption, held in made.looked_at.items():
                 if assumption not in more:
                     self.looked_at[assumption] = held
-        value: V = made.value
-        return value
+        return made
 
     def of(self, reader: Callable[Concatenate[F, P], V], *arguments: P.args, **named: P.kwargs) -> V:
         """What a reader reads of the records: the less it reads, the less often the part is made again."""
@@ -292,6 +325,15 @@ class Ask(Generic[F]):
     def last(self) -> Any:
         """What this part was when it was last made, to be made from; None the first time."""
         return None if self._last is None else self._last.value
+
+
+def _is_still(item: _Picked | _Read, source: object) -> bool:
+    """Whether what was taken out of another part or of the records comes out of these the same."""
+    try:
+        now = item.take(source, *item.arguments)
+    except LookupError:
+        return False
+    return now is item.value or same(item.value, now)
 
 
 def same(before: object, now: object) -> bool:

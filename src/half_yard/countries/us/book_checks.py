@@ -51,7 +51,7 @@ def unusual_entries(ask: Ask, activity: str) -> tuple[tuple[str, Decimal], ...]:
     """The entries of an activity that seem to have a digit too many, and what would stand among the
     others."""
     lines = [line for key, line in ask(BOOKS.places) if key == activity]
-    groups = [ask(BOOKS.group, activity, line) for line in lines]
+    groups = [BOOKS.group(ask, activity, line) for line in lines]
     found = [digit_too_many({key: _typed(leaf) for key, leaf in group.items()}) for group in groups]
     return tuple(each for each in found if each is not None)
 
