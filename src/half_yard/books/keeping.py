@@ -8,11 +8,11 @@ it.
 from __future__ import annotations
 
 import datetime
-from collections.abc import Mapping
+from collections.abc import Collection, Iterator, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.books.landing import Group, Landings, Span, landings
+from half_yard.books.landing import Group, Landings, Lines, Span, landings
 from half_yard.books.lines import StatementLines
 from half_yard.books.payers import MatchState, PayerMatch, PayersForms, match_payer
 from half_yard.figures import Ask, Figure, entered, total
@@ -27,12 +27,19 @@ Matched = tuple[tuple[PayerMatch, ...], tuple[Figure, ...]]
 @dataclass(frozen=True, slots=True)
 class Books:
     """The books as they stand: totals in cents by activity and statement line, forms included; the entries
-    that landed, by activity and line; how payers' forms match them; and what is stopped, by record path."""
+    that landed, by activity, line and id; how payers' forms match them; and what is stopped, by record
+    path."""
 
     totals: Mapping[str, Mapping[str, Figure]]
-    entries: Mapping[tuple[str, str], Mapping[str, Figure]]
+    entries: Mapping[str, Lines]
     matches: tuple[PayerMatch, ...]
     stops: Mapping[str, str]
+
+    def by_line(self) -> Iterator[tuple[str, str, Group]]:
+        """Every activity and line on which entries landed, in order, with the entries."""
+        for activity, lines in self.entries.items():
+            for line, group in lines.items():
+                yield activity, line, group
 
 
 def calendar_year(year: int) -> tuple[datetime.date, datetime.date]:
@@ -62,13 +69,13 @@ class BookKeeping:
     def _titles(self, file: ClientFile) -> dict[str, Mapping[str, str]]:
         return {key: self.lines.titles(activity) for key, activity in file.activities.items()}
 
-    def places(self, ask: Ask[ClientFile]) -> tuple[tuple[str, str], ...]:
-        """Every activity and line on which entries land, in order."""
-        return tuple(sorted(ask(self.landings).groups))
+    def entries_of(self, ask: Ask[ClientFile], activity: str) -> Lines:
+        """The entries that land in an activity, as leaves by line and id: no part, taken out of one."""
+        return ask.pick(self.landings, _lines_of, activity)
 
-    def group(self, ask: Ask[ClientFile], activity: str, line: str) -> Group:
-        """The entries that land on a line, as leaves by id: not a part of its own, but taken out of one."""
-        return ask.pick(self.landings, _group, (activity, line))
+    def entries_on(self, ask: Ask[ClientFile], activity: str, line: str) -> Group:
+        """The entries that land on a line, as leaves by id: no part, taken out of one."""
+        return ask.pick(self.landings, _entries_on, activity, line)
 
     # -- payers' forms -------------------------------------------------------------------------------
 
@@ -112,6 +119,10 @@ class BookKeeping:
             )
         )
 
+    def form_lines(self, ask: Ask[ClientFile], activity: str) -> tuple[str, ...]:
+        """The lines of an activity on which forms count."""
+        return tuple(line for key, line in ask(self.form_places) if key == activity)
+
     def matched(self, ask: Ask[ClientFile], activity: str, line: str) -> Matched:
         """The match of every payer with a form on a line, and what the forms add to the line."""
         keys = ask(self.forms_of, activity, line)
@@ -121,7 +132,7 @@ class BookKeeping:
         for key, form in forms.items():
             if self.forms.line_of(form, kind) == line:
                 by_payer.setdefault(same_name(form.payee_in_books or form.payer), {})[key] = form
-        group = self.group(ask, activity, line)
+        group = self.entries_on(ask, activity, line)
         payees = ask.of(_payees, tuple(group))
         booked: dict[str, list[Figure]] = {}
         for payee, leaf in zip(payees, group.values(), strict=True):
@@ -147,10 +158,8 @@ class BookKeeping:
         matched = {(match.activity, match.line, match.booked_as) for match in ask(self.matches)}
         entries = ask.of(lambda file: file.entries)
         found: dict[tuple[str, str, str], tuple[str, Decimal]] = {}
-        for activity, line in ask(self.places):
-            if line not in self.lines.receipts:
-                continue
-            for key in self.group(ask, activity, line):
+        for activity, line, group in ask.pick(self.landings, _entries_on_lines, self.lines.receipts):
+            for key in group:
                 entry = entries[key]
                 payer = (activity, line, same_name(entry.payee))
                 if payer not in matched:
@@ -173,28 +182,17 @@ class BookKeeping:
 
     # -- lines ---------------------------------------------------------------------------------------
 
-    def line_total(
-        self, ask: Ask[ClientFile], activity: str, line: str, title: str, has_forms: bool
-    ) -> Figure:
-        """What stands on a line of an activity, in cents, of all owners together."""
-        own = self.group(ask, activity, line).values()
-        return total((*own, *ask(self.matched, activity, line)[1]) if has_forms else own, title)
-
     def titles(self, ask: Ask[ClientFile], activity: str) -> Mapping[str, str]:
         """The titles of an activity's lines, by key."""
         return self.lines.titles(ask.of(_activity, activity))
 
-    def lines_used(self, ask: Ask[ClientFile], activity: str) -> tuple[str, ...]:
-        """The lines of an activity on which something stands, in order."""
-        every = {*ask(self.places), *ask(self.form_places)}
-        return tuple(sorted(line for key, line in every if key == activity))
-
     def totals(self, ask: Ask[ClientFile], activity: str) -> dict[str, Figure]:
-        """What stands on every line of an activity that is used."""
-        titles, on_forms = ask(self.titles, activity), ask(self.form_places)
+        """What stands on every line of an activity that is used, in cents, of all owners together."""
+        titles, entries = ask(self.titles, activity), self.entries_of(ask, activity)
+        on_forms = {line: ask(self.matched, activity, line)[1] for line in ask(self.form_lines, activity)}
         return {
-            line: ask(self.line_total, activity, line, titles[line], (activity, line) in on_forms)
-            for line in ask(self.lines_used, activity)
+            line: total((*entries.get(line, {}).values(), *on_forms.get(line, ())), titles[line])
+            for line in sorted({*entries, *on_forms})
         }
 
     def statements(self, ask: Ask[ClientFile]) -> dict[str, dict[str, Figure]]:
@@ -211,8 +209,8 @@ class BookKeeping:
 
     def books(self, ask: Ask[ClientFile]) -> Books:
         """The books as they stand."""
-        groups = ask(self.landings).groups
-        return Books(ask(self.statements), groups, ask(self.matches), ask(self.stops))
+        entries = ask(self.landings).lines
+        return Books(ask(self.statements), entries, ask(self.matches), ask(self.stops))
 
     # -- owners --------------------------------------------------------------------------------------
 
@@ -242,8 +240,21 @@ class BookKeeping:
         return found
 
 
-def _group(landed: Landings, place: tuple[str, str]) -> Group:
-    return landed.groups.get(place, {})
+def _lines_of(landed: Landings, activity: str) -> Lines:
+    return landed.lines.get(activity, {})
+
+
+def _entries_on(landed: Landings, activity: str, line: str) -> Group:
+    return landed.lines.get(activity, {}).get(line, {})
+
+
+def _entries_on_lines(landed: Landings, lines: Collection[str]) -> tuple[tuple[str, str, Group], ...]:
+    return tuple(
+        (activity, line, group)
+        for activity, of_lines in landed.lines.items()
+        for line, group in of_lines.items()
+        if line in lines
+    )
 
 
 def _activity(file: ClientFile, key: str) -> Activity:

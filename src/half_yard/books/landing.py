@@ -12,7 +12,10 @@ from half_yard.records.amounts import HUNDRED
 from half_yard.records.dates import date_text
 
 LOOKED_AT = 8
-Group = dict[str, Figure]
+Group = Mapping[str, Figure]
+"""The leaves on a line, by the ids of their entries."""
+Lines = Mapping[str, Group]
+"""What lands in an activity, by line."""
 Titles = Mapping[str, Mapping[str, str]]
 """The titles of the statement lines by activity and line."""
 Span = Callable[[int], tuple[datetime.date, datetime.date]]
@@ -21,12 +24,12 @@ Span = Callable[[int], tuple[datetime.date, datetime.date]]
 
 @dataclass(frozen=True, slots=True)
 class Landings:
-    """Where every entry lands: its leaf by activity and line, or the reason it is stopped, by id."""
+    """Where every entry lands: its leaf by activity, line and id, or the reason it is stopped, by id."""
 
     entries: Mapping[str, Entry]
     titles: Titles
     year: int
-    groups: Mapping[tuple[str, str], Group]
+    lines: Mapping[str, Lines]
     stops: Mapping[str, str]
 
 
@@ -40,30 +43,38 @@ def landings(
     before, days = last.entries, span(year)
     changed = [key for key, entry in entries.items() if before.get(key) is not entry]
     gone = before.keys() - entries.keys()
-    groups, stops = dict(last.groups), dict(last.stops)
-    opened: set[tuple[str, str]] = set()
+    stops = dict(last.stops)
+    opened: dict[tuple[str, str], dict[str, Figure]] = {}
 
-    def open_group(place: tuple[str, str]) -> Group:
-        if place not in opened:
-            opened.add(place)
-            groups[place] = dict(groups.get(place, {}))
-        return groups[place]
+    def group_at(place: tuple[str, str]) -> dict[str, Figure]:
+        group = opened.get(place)
+        if group is None:
+            group = opened[place] = dict(last.lines.get(place[0], {}).get(place[1], {}))
+        return group
 
     for key in (*gone, *(key for key in changed if key in before)):
         if stops.pop(key, None) is None:
-            del open_group((before[key].activity, before[key].line))[key]
+            del group_at((before[key].activity, before[key].line))[key]
     for key in changed:
         entry = entries[key]
         landing = _land(key, entry, titles.get(entry.activity), year, days)
         if isinstance(landing, str):
             stops[key] = landing
         else:
-            open_group((entry.activity, entry.line))[key] = landing
-    for place in opened:
-        groups[place] = dict(sorted(groups[place].items()))
-        if not groups[place]:
-            del groups[place]
-    return Landings(entries, titles, year, groups, stops)
+            group_at((entry.activity, entry.line))[key] = landing
+    return Landings(entries, titles, year, _with_groups(last.lines, opened), stops)
+
+
+def _with_groups(before: Mapping[str, Lines], opened: Mapping[tuple[str, str], Group]) -> dict[str, Lines]:
+    """The lines of every activity with the groups that were opened, each in order; the other activities and
+    groups are the very ones from before."""
+    found = dict(before)
+    for activity in sorted({activity for activity, _ in opened}):
+        lines = dict(before.get(activity, {}))
+        for (_, line), group in ((place, group) for place, group in opened.items() if place[0] == activity):
+            lines[line] = dict(sorted(group.items()))
+        found[activity] = {line: group for line, group in sorted(lines.items()) if group}
+    return {activity: lines for activity, lines in sorted(found.items()) if lines}
 
 
 def _others(before: Mapping[str, Entry], entries: Mapping[str, Entry]) -> bool:

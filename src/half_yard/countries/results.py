@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from decimal import Decimal
 from functools import cached_property
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Protocol
 
 if TYPE_CHECKING:  # it takes a tenth of a second, which the start of the program has no need of
     from half_yard.depreciation.many import ManyYears
@@ -39,38 +39,93 @@ class YearRow:
         return to_cents(self.basis * self.rate) - self.by_hand.amount
 
 
+class YearsOfAsset(Protocol):
+    """What an asset takes in the years around the tax year, made when it is asked for."""
+
+    def before(self) -> Figure:
+        """The depreciation of the years before this one, as entered or by the table."""
+        ...
+
+    def after(self) -> Figure:
+        """The depreciation of the year after this one, if nothing changes."""
+        ...
+
+    def every(self) -> tuple[Figure, ...]:
+        """The depreciation of every year of its life by the table, in cents; none for land."""
+        ...
+
+    def amounts(self) -> Sequence[Decimal]:
+        """What every year takes, in dollars: the amounts of `every`, made without it."""
+        ...
+
+    def straight_line(self) -> Figure | None:
+        """What straight line would have taken up to this year, with what was expensed; None where it is
+        that anyway."""
+        ...
+
+    def rows(self) -> Sequence[YearRow]:
+        """Every year laid open; nothing where there are no rates."""
+        ...
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class PlainYears:
+    """Years that stand as they are: what those before this one took, each of them, and the one after it."""
+
+    taken_before: Figure
+    years: tuple[Figure, ...]
+    next: Figure
+
+    def before(self) -> Figure:
+        """As they were given."""
+        return self.taken_before
+
+    def after(self) -> Figure:
+        """The year after this one."""
+        return self.next
+
+    def every(self) -> tuple[Figure, ...]:
+        """Every year of its life, in cents."""
+        return self.years
+
+    def amounts(self) -> Sequence[Decimal]:
+        """What every year takes, in dollars."""
+        return [figure.amount for figure in self.years]
+
+    def straight_line(self) -> None:
+        """None: they are that anyway."""
+        return
+
+    def rows(self) -> Sequence[YearRow]:
+        """None: there are no rates."""
+        return ()
+
+
 @dataclass(frozen=True, eq=False)
 class AssetStory:
     """What depreciation does to one asset.
 
-    `this_year` is its depreciation in cents. That of next year, `prior`, what the years before this one
-    took, and `yearly`, every year by the table from `first_year` on, are made when first asked for. `parts`
-    are those of this year that its form shows apart, `taken_back` what of earlier years this year gives back
-    because the business use fell; `make_straight_line` makes what straight line would have taken up to this
-    year, with what was expensed; `make_rows` lays every year open.
+    `this_year` is its depreciation in cents; the other years, from `first_year` on, are made when first
+    asked for. `parts` are those of this year that its form shows apart, `taken_back` what of earlier years
+    this year gives back because the business use fell.
     """
 
     first_year: int
     this_year: Figure
     summary: str
-    make_next_year: Callable[[], Figure]
-    make_prior: Callable[[], Figure]
-    make_yearly: Callable[[], tuple[Figure, ...]]
+    years: YearsOfAsset
     parts: Mapping[str, Figure] = field(default_factory=dict)
-    make_amounts: Callable[[], Sequence[Decimal]] = tuple
     taken_back: Figure | None = None
-    make_straight_line: Callable[[], Figure] | None = None
-    make_rows: Callable[[], Sequence[YearRow]] = tuple
 
     @cached_property
     def next_year(self) -> Figure:
         """The depreciation of the year after this one, if nothing changes."""
-        return self.make_next_year()
+        return self.years.after()
 
     @cached_property
     def prior(self) -> Figure:
         """The depreciation of the years before this one, as entered or by the table."""
-        return self.make_prior()
+        return self.years.before()
 
     @cached_property
     def taken(self) -> Figure:
@@ -81,18 +136,18 @@ class AssetStory:
     @cached_property
     def amounts(self) -> Sequence[Decimal]:
         """What every year of its life takes, in dollars: the amounts of `yearly`, made without it."""
-        return self.make_amounts()
+        return self.years.amounts()
 
     @cached_property
     def rows(self) -> Sequence[YearRow]:
         """Every year laid open; of what has no rates just what it takes."""
-        years = enumerate(self.yearly, self.first_year)
-        return self.make_rows() or [YearRow(year, figure) for year, figure in years]
+        plain = enumerate(self.yearly, self.first_year)
+        return self.years.rows() or [YearRow(year, figure) for year, figure in plain]
 
     @cached_property
     def yearly(self) -> tuple[Figure, ...]:
         """The depreciation of every year of its life by the table, in cents; none for land."""
-        return self.make_yearly()
+        return self.years.every()
 
 
 @dataclass(frozen=True, slots=True)

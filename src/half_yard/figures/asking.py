@@ -12,7 +12,7 @@ What a part is about are plain values (strings, numbers), and a part is made of 
 from __future__ import annotations
 
 import datetime
-from collections.abc import Callable, Hashable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from typing import Any, Concatenate, Generic, NamedTuple, ParamSpec, TypeVar
@@ -43,7 +43,8 @@ class Assumption:
 
 NONE: frozenset[Assumption] = frozenset()
 NO_LOOK: Mapping[Assumption, bool] = {}
-Key = tuple[Callable[..., Any], tuple[Hashable, ...]]
+Key = tuple[Any, ...]
+"""A part, and what it is about."""
 
 
 class _Branch(NamedTuple):
@@ -86,10 +87,10 @@ class _Watched:
 
 
 class Made:
-    """A part that was made: its value, what it was made of, which assumptions it looked at, and which fields
-    of the records it and all that it asked for have read."""
+    """A part that was made: its value, what it was made of, which assumptions it looked at, which fields of
+    the records it and all that it asked for have read, and how it was made where other things are assumed."""
 
-    __slots__ = ("fields", "key", "looked_at", "made_of", "run", "value")
+    __slots__ = ("fields", "key", "looked_at", "made_of", "otherwise", "run", "value")
 
     def __init__(
         self,
@@ -106,6 +107,7 @@ class Made:
         self.looked_at = looked_at
         self.fields = fields
         self.run = run
+        self.otherwise: tuple[Made, ...] = ()
 
     def is_for(self, under: frozenset[Assumption]) -> bool:
         """Whether it is what would be made under these assumptions."""
@@ -121,13 +123,12 @@ class Asking(Generic[F]):
 
     def __init__(self, records: F, memory: Memory) -> None:
         self.records = records
-        self._known: dict[Key, list[Made]] = memory.parts
+        self._known: dict[Key, Made] = memory.parts
         self._before = memory.records
         memory.records = records
         memory.runs += 1
         self._run = memory.runs
-        self._waiting: list[tuple[Key, frozenset[Assumption]]] = []
-        self._at_work: set[object] = set()
+        self._waiting: dict[tuple[Key, frozenset[Assumption]], None] = {}
         self._fields: dict[frozenset[str], frozenset[str]] = {}
         self._unchanged: dict[frozenset[str], bool] = {}
 
@@ -141,11 +142,8 @@ class Asking(Generic[F]):
 
     def made(self, key: Key, under: frozenset[Assumption]) -> Made:
         """A part under assumptions: the one that is remembered, or one made now. Raises CircleError."""
-        known = self._known.get(key)
-        if known is None:
-            known = self._known[key] = []
         fitting = []
-        for made in known:
+        for made in self._every(key):
             if not made.looked_at or made.is_for(under):
                 if made.run == self._run:
                     return made
@@ -154,12 +152,10 @@ class Asking(Generic[F]):
             if made.run == self._run - 1 and self._is_unchanged(made.fields):
                 made.run = self._run
                 return made
-        # The list of what is known of a part stands for the part: numbers are looked up faster.
-        at_work = (id(known), under) if under else id(known)
-        if at_work in self._at_work:
-            raise CircleError(self._circle((key, under)))
-        self._at_work.add(at_work)
-        self._waiting.append((key, under))
+        waiting = (key, under)
+        if waiting in self._waiting:
+            raise CircleError(self._circle(waiting))
+        self._waiting[waiting] = None
         try:
             for made in fitting:
                 if self._still_holds(made, under):
@@ -167,13 +163,22 @@ class Asking(Generic[F]):
                     return made
             made = self._make(key, under, fitting[-1] if fitting else None)
         finally:
-            self._at_work.remove(at_work)
-            self._waiting.pop()
+            del self._waiting[waiting]
         # What fitted and does not hold any more must not stand in the way of what was made now.
-        if fitting:
-            known[:] = [other for other in known if other not in fitting]
-        known.append(made)
+        self._remember(key, made, [other for other in self._every(key) if other not in fitting])
         return made
+
+    def _every(self, key: Key) -> tuple[Made, ...]:
+        known = self._known.get(key)
+        if known is None:
+            return ()
+        return (known, *known.otherwise) if known.otherwise else (known,)
+
+    def _remember(self, key: Key, made: Made, others: Sequence[Made]) -> None:
+        for other in others:
+            other.otherwise = ()
+        made.otherwise = tuple(others)
+        self._known[key] = made
 
     def _is_unchanged(self, fields: frozenset[str]) -> bool:
         """Whether these fields of the records are the very ones of the computation before."""
@@ -185,9 +190,8 @@ class Asking(Generic[F]):
         return unchanged
 
     def _make(self, key: Key, under: frozenset[Assumption], last: Made | None) -> Made:
-        part, about = key
         ask: Ask[F] = Ask(self, under, last)
-        value = part(ask, *about)
+        value = key[0](ask, *key[1:])
         if last is not None and same(last.value, value):
             value = last.value
         fields = self._known_fields(frozenset(ask.fields))
@@ -226,16 +230,17 @@ class Asking(Generic[F]):
         return self._fields.setdefault(fields, fields)
 
     def _circle(self, waiting: tuple[Key, frozenset[Assumption]]) -> str:
-        names = [_name(key) for key, _ in self._waiting[self._waiting.index(waiting) :]]
+        asked = list(self._waiting)
+        names = [_name(key) for key, _ in asked[asked.index(waiting) :]]
         return "a circle: " + " asks for ".join([*names, names[0]])
 
     def _forget(self) -> None:
         """Let go of what was not asked for lately."""
         oldest = self._run - RUNS_KEPT
-        for key in list(self._known):
-            kept = [made for made in self._known[key] if made.run >= oldest]
+        for key, known in list(self._known.items()):
+            kept = [made for made in (known, *known.otherwise) if made.run >= oldest]
             if kept:
-                self._known[key] = kept
+                self._remember(key, kept[0], kept[1:])
             else:
                 del self._known[key]
 
@@ -267,7 +272,7 @@ class Ask(Generic[F]):
         if named:
             raise TypeError("a part is asked for with what it is about, in order")
         more = self._more
-        made = self._asked_for((part, about))
+        made = self._asked_for((part, *about))
         self.made_of.append(_Branch(made, more) if more else made)
         value: V = made.value
         return value
@@ -282,7 +287,7 @@ class Ask(Generic[F]):
         """What a picker takes out of another part that is about nothing else than the records: while it takes
         the same, it does not matter what else changed there. Raises CircleError."""
         del named
-        made = self._asked_for((part, ()))
+        made = self._asked_for((part,))
         value = picker(made.value, *arguments)  # type: ignore[call-arg]
         self.made_of.append(_Picked(made, self._more, picker, arguments, value))
         return value
@@ -355,7 +360,7 @@ def same(before: object, now: object) -> bool:
 
 
 def _name(key: Key) -> str:
-    part, about = key
+    part, *about = key
     name = getattr(part, "__qualname__", repr(part)).rpartition(".")[2]
     module = getattr(part, "__module__", "").rpartition(".")[2]
     return f"{module}.{name}({', '.join(map(str, about))})"

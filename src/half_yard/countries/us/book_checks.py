@@ -50,8 +50,7 @@ def book_findings(frame: OnReturn, books: Books, unusual: Mapping[str, str]) -> 
 def unusual_entries(ask: Ask, activity: str) -> tuple[tuple[str, Decimal], ...]:
     """The entries of an activity that seem to have a digit too many, and what would stand among the
     others."""
-    lines = [line for key, line in ask(BOOKS.places) if key == activity]
-    groups = [BOOKS.group(ask, activity, line) for line in lines]
+    groups = BOOKS.entries_of(ask, activity).values()
     found = [digit_too_many({key: _typed(leaf) for key, leaf in group.items()}) for group in groups]
     return tuple(each for each in found if each is not None)
 
@@ -66,7 +65,7 @@ def _typed(leaf: Figure) -> Decimal:
 def unusual_sizes(ask: Ask) -> dict[str, str]:
     """Entries and lines that seem to have a digit too many, by path, with the words that say so."""
     found = {}
-    for owner in dict.fromkeys(key for key, _ in ask(BOOKS.places)):
+    for owner in sorted(ask.of(lambda file: file.activities)):
         for key, tenth in ask(unusual_entries, owner):
             entry = ask.of(_entry, key)
             name = entry.payee or entry.memo or "An entry"
@@ -166,7 +165,7 @@ def _spouses(frame: OnReturn, path: str, activity: Activity) -> Iterator[Finding
 def _repairs(frame: OnReturn, books: Books) -> Iterator[Finding]:
     """Larger repairs and supplies, for the look that preparers take at each (26 CFR 1.263(a)-1(f), -3)."""
     threshold = frame.rules.amount("de_minimis_safe_harbor_no_audited_statements")
-    for (_, line), group in sorted(books.entries.items()):
+    for _, line, group in books.by_line():
         if line not in REPAIR_LINES:
             continue
         for key, leaf in group.items():
@@ -182,7 +181,7 @@ def _repairs(frame: OnReturn, books: Books) -> Iterator[Finding]:
 def _written_off(frame: OnReturn, books: Books) -> Iterator[Finding]:
     """Costs that are not deducted at once: loan points, and costs from before a business began."""
     file = frame.file
-    for (activity_key, line), group in sorted(books.entries.items()):
+    for activity_key, line, group in books.by_line():
         started = file.activities[activity_key].started
         if started is None and line not in INTEREST_LINES:
             continue
@@ -209,7 +208,7 @@ RECEIPTS_AND_GOODS = {"gross_receipts", "other_income", "rents", "inventory_open
 def _contractors(frame: OnReturn, books: Books) -> Iterator[Finding]:
     """Contractors who were paid so much that a form is due (26 U.S.C. 6041A), where none is said to be."""
     threshold = frame.rules.amount("payer_return_threshold_nonemployee_pay")
-    for (activity_key, line), group in sorted(books.entries.items()):
+    for activity_key, line, group in books.by_line():
         activity = frame.file.activities[activity_key]
         if line != "contract_labor" or ask_answer(activity.kind, "paid_contractors", activity.answers):
             continue
@@ -275,7 +274,7 @@ def _accounts(frame: OnReturn) -> Iterator[Finding]:
 
 def _vehicles(frame: OnReturn, books: Books) -> Iterator[Finding]:
     """Costs of vehicles of which nothing says how much was for the business (26 U.S.C. 274(d))."""
-    for (key, line), group in sorted(books.entries.items()):
+    for key, line, group in books.by_line():
         activity = frame.file.activities[key]
         if line not in VEHICLE_LINES or ask_answer(activity.kind, "vehicles_only_here", activity.answers):
             continue

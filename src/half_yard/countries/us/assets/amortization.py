@@ -11,7 +11,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.countries.results import AssetStory
+from half_yard.countries.results import AssetStory, PlainYears
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import INTANGIBLE, SOFTWARE, START_UP, TERM, AssetClass
 from half_yard.countries.us.year_rules import YearRules
@@ -95,19 +95,16 @@ def amortized(
     def year(number: int) -> Figure:
         return years[number].because(choice) if number < len(years) else none
 
-    def prior() -> Figure:
-        label = f"{asset.name}: taken in earlier years"
-        if asset.prior_depreciation is not None:
-            return entered(asset.prior_depreciation, f"{label}, entered", f"/assets/{key}/prior_depreciation")
-        return total(years[:index], label)
-
+    label = f"{asset.name}: taken in earlier years"
+    before = total(years[:index], label)
+    if asset.prior_depreciation is not None:
+        path = f"/assets/{key}/prior_depreciation"
+        before = entered(asset.prior_depreciation, f"{label}, entered", path)
     summary = f"section {asset_class.section}, {months.amount} months from {asset.in_service:%m/%Y}"
     if at_once.amount:
         summary += f", {at_once.amount:,.2f} at once"
-    return AssetStory(
-        asset.in_service.year, year(index), summary, lambda: year(index + 1), prior, lambda: tuple(years),
-        make_amounts=lambda: [figure.amount for figure in years],
-    )  # fmt: skip
+    plain = PlainYears(before, tuple(years), year(index + 1))
+    return AssetStory(asset.in_service.year, year(index), summary, plain)
 
 
 def _index(asset: Asset) -> int:

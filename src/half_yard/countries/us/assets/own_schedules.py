@@ -4,9 +4,8 @@ written off by its output (26 U.S.C. 168(f)(1))."""
 from __future__ import annotations
 
 from decimal import Decimal
-from functools import partial
 
-from half_yard.countries.results import AssetStory
+from half_yard.countries.results import AssetStory, PlainYears
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import OUTPUT, AssetClass
 from half_yard.figures import (
@@ -34,23 +33,16 @@ def own_story(key: str, asset: Asset, asset_class: AssetClass, tax_year: int) ->
     index = tax_year - first
     choice = Choice(f"Class: {asset_class.title}", f"/assets/{key}/asset_class")
     label = f"{asset.name}: depreciation of earlier years"
-
-    def prior() -> Figure:
-        if asset.prior_depreciation is not None:
-            return entered(asset.prior_depreciation, label, f"/assets/{key}/prior_depreciation")
-        return total(years[:index], label)
-
+    before = total(years[:index], label)
+    if asset.prior_depreciation is not None:
+        before = entered(asset.prior_depreciation, label, f"/assets/{key}/prior_depreciation")
     none = _year(key, asset, asset_class, tax_year + 1, years)
     return AssetStory(
-        first, _capped(key, asset, years[index], prior()).because(choice),
+        first,
+        _capped(key, asset, years[index], before).because(choice),
         f"{asset_class.tables}: {asset_class.title[:1].lower()}{asset_class.title[1:]}",
-        lambda: years[index + 1] if index + 1 < len(years) else none, prior, lambda: tuple(years),
-        make_amounts=partial(_amounts, years),
-    )  # fmt: skip
-
-
-def _amounts(years: list[Figure]) -> list[Decimal]:
-    return [figure.amount for figure in years]
+        PlainYears(before, tuple(years), years[index + 1] if index + 1 < len(years) else none),
+    )
 
 
 def _year(key: str, asset: Asset, asset_class: AssetClass, year: int, before: list[Figure]) -> Figure:

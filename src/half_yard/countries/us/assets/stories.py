@@ -5,7 +5,7 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
-from half_yard.countries.results import AssetStory
+from half_yard.countries.results import AssetStory, PlainYears
 from half_yard.countries.us.assets.amortization import FirstPart, amortized, first_part
 from half_yard.countries.us.assets.circumstances import Circumstances, circumstances
 from half_yard.countries.us.assets.classes import CLASSES
@@ -15,7 +15,7 @@ from half_yard.countries.us.assets.mid_quarter import QuarterTest, quarter_test,
 from half_yard.countries.us.assets.own_schedules import own_story
 from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.stops import stop
-from half_yard.countries.us.assets.year_rows import rows_of_course
+from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.depreciation import Convention, Start
@@ -120,24 +120,19 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
         return own_story(key, asset, asset_class, around.tax_year)
     if asset_class.recovery is None:
         none = stated(Decimal(0), f"{asset.name}: land is never depreciated", "26 U.S.C. 167; 168(f)")
-        return AssetStory(placed.year, none, "Land is never depreciated.", lambda: none, lambda: none, tuple)
+        return AssetStory(placed.year, none, "Land is never depreciated.", PlainYears(none, (), none))
     course = Course.of(_life(key, asset, around, rules_for(around.tax_year), test))
     index = around.tax_year - placed.year
     this_year, parts = course.capped(index), course.at(index).parts(index)
     if sum((part.amount for part in parts.values()), Decimal(0)) != this_year.amount:
         parts = {}  # cut off at the basis that is left: the year stands as one
     return AssetStory(
-        first_year=placed.year,
-        this_year=this_year,
-        summary=course.life.summary,
-        make_next_year=lambda: course.capped(index + 1),
-        make_prior=lambda: course.prior(index),
-        make_yearly=course.all_years,
-        parts=parts,
-        make_amounts=lambda: course.amounts,
-        taken_back=course.taken_back(index),
-        make_straight_line=lambda: course.straight_line(index),
-        make_rows=lambda: rows_of_course(course),
+        placed.year,
+        this_year,
+        course.life.summary,
+        YearsOfCourse(course, index),
+        parts,
+        course.taken_back(index),
     )
 
 

@@ -3,6 +3,10 @@ and the same by hand."""
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+
 from half_yard.countries.results import YearRow
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
@@ -10,10 +14,37 @@ from half_yard.depreciation.by_hand import HandYear, by_hand
 from half_yard.figures import Figure, RuleValue
 
 
-def rows_of_course(course: Course) -> list[YearRow]:
-    """A row for each year of a depreciated asset."""
-    hand = _hand_years(course.life)
-    return [_row(course, index, figure, hand) for index, figure in enumerate(course.all_years())]
+@dataclass(frozen=True, slots=True, eq=False)
+class YearsOfCourse:
+    """The years of a depreciated asset's course, seen from one of them."""
+
+    course: Course
+    index: int
+
+    def before(self) -> Figure:
+        """As entered, or by the table."""
+        return self.course.prior(self.index)
+
+    def after(self) -> Figure:
+        """The year after this one."""
+        return self.course.capped(self.index + 1)
+
+    def every(self) -> tuple[Figure, ...]:
+        """Every year of its life, in cents."""
+        return self.course.all_years()
+
+    def amounts(self) -> Sequence[Decimal]:
+        """What every year takes, in dollars."""
+        return self.course.amounts
+
+    def straight_line(self) -> Figure:
+        """What straight line would have taken."""
+        return self.course.straight_line(self.index)
+
+    def rows(self) -> Sequence[YearRow]:
+        """Every year laid open."""
+        hand = _hand_years(self.course.life)
+        return [_row(self.course, index, figure, hand) for index, figure in enumerate(self.every())]
 
 
 def _row(course: Course, index: int, figure: Figure, hand: list[HandYear]) -> YearRow:

@@ -132,8 +132,9 @@ def _recapture(
         elected = entered(asset.expensed, "expensed (section 179)", f"/assets/{key}/expensed")
         expensed = smaller_of(gain, _times(elected, parts))
         ordinary.append(put("ordinary", "25b", "Ordinary: what was expensed", expensed))
-    if asset.asset_class in SHORT_LIVED_REAL and story.make_straight_line is not None:
-        straight = _times(story.make_straight_line(), parts)
+    by_line = story.years.straight_line() if asset.asset_class in SHORT_LIVED_REAL else None
+    if by_line is not None:
+        straight = _times(by_line, parts)
         over = not_below_zero(difference(depreciation, straight))
         additional = put("additional", "26a", "Depreciation above straight line", over)
         smaller = smaller_of(difference(gain, *ordinary), additional)
