@@ -65,7 +65,7 @@ def yearly(terms: Terms, years: int | None = None) -> list[Decimal]:
     """
     allowance = first_allowance(terms)
     taken: list[Decimal] = []
-    most = cents(terms.basis * max(terms.shares))
+    left = cents(terms.basis * max(terms.shares))
     last = len(terms.rates) if terms.limits is None else MOST_YEARS
     partly = terms.limits is not None and any(share != 1 for share in terms.shares)
     full = yearly(terms.in_full_use, years) if partly else taken
@@ -77,7 +77,9 @@ def yearly(terms: Terms, years: int | None = None) -> list[Decimal]:
             amount = cents(full[index] * terms.share(index)) if index < len(full) else ZERO
         if index >= len(terms.rates) and amount <= 0:
             break
-        taken.append(min(amount, max(most - sum(taken), ZERO)))
+        amount = min(amount, max(left, ZERO))
+        taken.append(amount)
+        left -= amount
     return taken
 
 

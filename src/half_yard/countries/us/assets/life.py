@@ -297,12 +297,12 @@ class Life:
         return limited
 
     def year(self, index: int) -> Figure:
-        """The depreciation of a year of its life, in cents; the first has index 0. The last of its table is
-        cut off by the cents of those before."""
+        """The depreciation of a year of its life, in cents; the first has index 0. The last of its table, and
+        of a basis of few cents an earlier one, is cut off by the cents of those before."""
         parts = list(self.parts(index).values())
         label = f"{self.asset.name}: year {index + 1}"
         made = parts[0].named(label) if len(parts) == 1 else total(parts, label)
-        if not index or index != len(self.rates) - 1 or made.amount == self.amounts[index]:
+        if not index or index >= len(self.rates) or made.amount == self.amounts[index]:
             return made
         earlier = total((self.year(before) for before in range(index)), "depreciation of the years before")
         return self._within_basis(made, earlier)
