@@ -6,7 +6,7 @@ import datetime
 from decimal import Decimal
 from typing import Any
 
-from half_yard.countries import PACKS, Computation, compute
+from half_yard.countries import Computation, compute, pack_for
 from half_yard.countries.offered import WhatIf
 from half_yard.figures import Figure
 from half_yard.records import (
@@ -80,7 +80,7 @@ def sole_proprietor(profit: str, year: int = 2025, status: str = "single", **par
 
 def as_if(file: ClientFile, asked: WhatIf) -> ClientFile:
     """The file as it would be otherwise."""
-    return PACKS[file.country].one_by_one.otherwise(file, asked).applied(file)
+    return pack_for(file.country).one_by_one.otherwise(file, asked).applied(file)
 
 
 def carried_in(**amounts: str) -> dict[str, Carryover]:

@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from half_yard.cli.printed import as_json
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import next_year
 from half_yard.countries.offered import WhatIf
 from half_yard.countries.us.assets.basis import ORIGINS
@@ -190,7 +190,7 @@ class AnyFile(unittest.TestCase):
     @settings(max_examples=80, deadline=None)
     @given(files())
     def test_every_asset_has_its_years_its_books_and_a_projection(self, file: ClientFile) -> None:
-        computation, pack = compute(file), PACKS["us"]
+        computation, pack = compute(file), pack_for("us")
         for key, story in computation.stories.items():
             figures = (*story.yearly, story.prior, story.this_year, story.next_year)
             for figure in (*figures, *filter(None, (story.taken_back,))):
@@ -217,7 +217,7 @@ class AnyFile(unittest.TestCase):
     @settings(max_examples=40, deadline=None)
     @given(files())
     def test_next_year_goes_on_where_this_year_ended(self, file: ClientFile) -> None:
-        computation, pack = compute(file), PACKS["us"]
+        computation, pack = compute(file), pack_for("us")
         if file.tax_year + 1 not in pack.country.years:
             return
         try:

@@ -9,7 +9,7 @@ from collections.abc import Iterator
 from decimal import Decimal
 from pathlib import Path
 
-from half_yard.countries import PACKS, compute
+from half_yard.countries import COUNTRIES, compute, pack_for
 from half_yard.demo import client_files
 
 SOURCE = Path(__file__).parent.parent / "src" / "half_yard"
@@ -157,6 +157,14 @@ class Rooms(unittest.TestCase):
         )
         self.assertEqual(subprocess.run([sys.executable, "-c", program], check=False).returncode, 0)
 
+    def test_the_window_starts_before_any_country_is_loaded(self) -> None:
+        program = (
+            "import sys; import half_yard.desktop.window; "
+            "sys.exit(any(name.startswith('half_yard.countries.') and name.endswith('.pack') "
+            "and name.count('.') == 3 for name in sys.modules))"
+        )
+        self.assertEqual(subprocess.run([sys.executable, "-c", program], check=False).returncode, 0)
+
     def test_the_notice_names_every_package_that_ships(self) -> None:
         root = SOURCE.parent.parent
         notice = (root / "NOTICE").read_text(encoding="utf-8").casefold()
@@ -189,9 +197,9 @@ class Rooms(unittest.TestCase):
 
     def test_no_key_of_a_country_stands_outside_its_pack(self) -> None:
         """Sheets, lines of statements and kinds of the demo's files, but for words that records have too."""
-        keys = set(PACKS)
+        keys = set(COUNTRIES)
         for file in client_files().values():
-            pack, computation = PACKS[file.country], compute(file)
+            pack, computation = pack_for(file.country), compute(file)
             keys |= {sheet.key.partition(".")[0] for sheet in computation.sheets}
             keys |= {line.place.line for sheet in computation.sheets for line in sheet.lines}
             keys |= {line.key for each in file.activities.values() for line in pack.ledger.lines(each)}

@@ -71,6 +71,20 @@ def either(ask: Ask[Records]) -> int:
     return ask(gross) if ask.of(lambda records: records.note) else 0
 
 
+def prices(ask: Ask[Records]) -> dict[str, int]:
+    ask.of(lambda records: records.made).append("prices")
+    return ask.of(lambda records: {"net": records.price, **({"rate": records.rate} if records.rate else {})})
+
+
+def net_price(ask: Ask[Records]) -> int:
+    ask.of(lambda records: records.made).append("net_price")
+    return ask.pick(prices, dict.__getitem__, "net")
+
+
+def rate_price(ask: Ask[Records]) -> int:
+    return ask.pick(prices, dict.__getitem__, "rate") if ask.of(lambda records: records.rate) else 0
+
+
 class AskingTest(unittest.TestCase):
     def setUp(self) -> None:
         self.memory = Memory()
@@ -100,6 +114,17 @@ class AskingTest(unittest.TestCase):
         self.run_on(self.records(price=0), gross)
         self.assertEqual(self.run_on(self.records(price=0, rate=50), gross), 0)
         self.assertEqual(self.made, ["tax"])
+
+    def test_what_takes_a_piece_is_made_again_only_when_the_piece_changes(self) -> None:
+        self.assertEqual(self.run_on(self.records(), net_price), 100)
+        self.assertEqual(self.run_on(self.records(rate=10), net_price), 100)
+        self.assertEqual(self.made, ["prices"])
+        self.assertEqual(self.run_on(self.records(price=5, rate=10), net_price), 5)
+        self.assertEqual(self.made, ["prices", "net_price"])
+
+    def test_a_piece_that_is_gone_is_not_taken_for_the_one_before(self) -> None:
+        self.assertEqual(self.run_on(self.records(), rate_price), 20)
+        self.assertEqual(self.run_on(self.records(rate=0), rate_price), 0)
 
     def test_a_part_that_asks_for_something_else_after_an_edit(self) -> None:
         self.assertEqual(self.run_on(self.records(), either), 0)

@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 from openpyxl import Workbook, load_workbook
 from openpyxl.worksheet.worksheet import Worksheet
 
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.interop import assets_text, schedule_page
 from half_yard.interop.asset_list import (
     ListRow,
@@ -133,10 +133,10 @@ class Classes(unittest.TestCase):
             ("SL 39 yrs", "business", "nonresidential_building"), ("thing", "business", ""),
             ("", "business", ""),
         ):  # fmt: skip
-            self.assertEqual(PACKS["us"].assets.find_class(words, kind), found, words)
+            self.assertEqual(pack_for("us").assets.find_class(words, kind), found, words)
 
     def test_every_class_says_what_it_is(self) -> None:
-        facts = {kind.key: kind.facts for kind in PACKS["us"].assets.kinds}
+        facts = {kind.key: kind.facts for kind in pack_for("us").assets.kinds}
         self.assertIn(
             "7-year property, 200% declining balance, half-year or mid-quarter", facts["seven_year"]
         )

@@ -10,7 +10,7 @@ from decimal import Decimal
 from hypothesis import given
 from hypothesis import strategies as st
 
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.countries.offered import Purchase
 from half_yard.records import apply
 from half_yard.records.dividing import divide_asset, in_proportion, leave_together
@@ -31,7 +31,7 @@ WEIGHTS = st.lists(st.decimals(0, 1_000_000, places=2), min_size=1, max_size=9)
 class Purchases(unittest.TestCase):
     def costs(self, bought: Purchase) -> dict[str, Decimal]:
         file = client(activities={RENTAL: rental()})
-        edit, _ = PACKS["us"].one_by_one.purchase(file, bought)
+        edit, _ = pack_for("us").one_by_one.purchase(file, bought)
         made = apply(file, edit)[0].assets.values()
         for each in made:
             self.assertEqual(reckon(each.reckoning or str(each.cost)), each.cost)
@@ -59,7 +59,7 @@ class Purchases(unittest.TestCase):
             ({"loan_costs": Decimal(5)}, "months"),
         ):  # fmt: skip
             with self.assertRaisesRegex(ValueError, words):
-                PACKS["us"].one_by_one.purchase(file, replace(BOUGHT, **changed))
+                pack_for("us").one_by_one.purchase(file, replace(BOUGHT, **changed))
 
     def test_the_roll_is_found_by_words(self) -> None:
         self.assertEqual([parcel.parcel for parcel in find_parcels("spar belfast 14 ")], ["BEL-014-022"])

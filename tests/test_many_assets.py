@@ -8,7 +8,7 @@ from decimal import Decimal
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.countries.offered import WhatIf
 from half_yard.countries.us.assets.rates import METHODS, Way
 from half_yard.depreciation import Start
@@ -17,7 +17,7 @@ from half_yard.depreciation.schedule import Terms, yearly
 from half_yard.records.identifiers import numbered
 from tests.files import BUSINESS, RENTAL, amount, as_if, asset, business, client, rental, sole_proprietor
 
-PACK = PACKS["us"]
+PACK = pack_for("us")
 STARTS = [Start.in_half_year(), Start.in_quarter(2), Start.in_quarter(4)]
 PARTS = st.sampled_from(["0", "0.4", "0.6", "0.8", "1"]).map(Decimal)
 

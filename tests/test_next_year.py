@@ -17,7 +17,7 @@ from unittest import mock
 
 import half_yard.countries
 from half_yard.cli.main import main
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import carried_on, next_year
 from half_yard.records import Asset, Carryover, ClientFile, Entry
 from half_yard.records.identifiers import numbered
@@ -48,7 +48,7 @@ def carrying_lines() -> Iterator[tuple[str, str]]:
 
 
 def after(file: ClientFile) -> ClientFile:
-    return next_year(compute(file), PACKS[file.country])
+    return next_year(compute(file), pack_for(file.country))
 
 
 def carried(file: ClientFile) -> dict[tuple[str, str | None], Decimal]:
@@ -82,7 +82,7 @@ class Lines(unittest.TestCase):
         self.assertEqual(set(carrying_lines()), CARRYING)
 
     def test_every_kind_that_is_carried_in_and_not_used_is_carried_on(self) -> None:
-        for kind in PACKS["us"].asked.carryovers:
+        for kind in pack_for("us").asked.carryovers:
             with self.subTest(kind):
                 on = carried(client(carryovers=carried_in(**{kind: "1200"})))
                 self.assertEqual([abs(each) for each in on.values()], [1200])

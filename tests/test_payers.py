@@ -8,14 +8,14 @@ import unittest
 from decimal import Decimal
 from pathlib import Path
 
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.desktop.payers import known_of_payer
 from half_yard.records import Address, ReceivedForm, WageStatement
 from half_yard.standins import known_payer
 from half_yard.storage import to_text
 from tests.files import BUSINESS, RENTAL, amount, business, client, entries, rental
 
-PACK = PACKS["us"]
+PACK = pack_for("us")
 
 
 class Known(unittest.TestCase):

@@ -11,7 +11,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from half_yard.books import is_same_account, settle_accounts
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.records import ClientFile, EditError, Statement, StatementRow, apply
 from half_yard.records.identifiers import numbered
 from half_yard.statements import (
@@ -30,7 +30,7 @@ from half_yard.statements.parts import PartError, add_part, change_part, parts_o
 from half_yard.texts import to_the_end
 from tests.files import BUSINESS, RENTAL, business, client, rental
 
-PACK = PACKS["us"]
+PACK = pack_for("us")
 START = datetime.date(2025, 3, 1)
 Movement = tuple[int, int, str]
 """The day after the first of March, the amount in dollars, the payee."""

@@ -5,13 +5,13 @@ from __future__ import annotations
 import unittest
 from decimal import Decimal
 
-from half_yard.countries import PACKS
+from half_yard.countries import pack_for
 from half_yard.records.choices import ChoiceError, read_choice, with_all_words
 from half_yard.statements import Target
 from half_yard.statements.targets import find_targets, read_target, target_options, target_words
 from tests.files import BUSINESS, RENTAL, business, client, rental
 
-PACK = PACKS["us"]
+PACK = pack_for("us")
 FILE = client(activities={BUSINESS: business(), RENTAL: rental()})
 OPTIONS = target_options(FILE, PACK)
 

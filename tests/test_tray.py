@@ -10,7 +10,7 @@ from typing import Any
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.records import ClientFile, Entry, SortingRule, Statement, StatementRow, apply
 from half_yard.records.identifiers import numbered
 from half_yard.statements import (
@@ -26,7 +26,7 @@ from half_yard.statements import (
 )
 from tests.files import BUSINESS, RENTAL, business, client, rental
 
-PACK = PACKS["us"]
+PACK = pack_for("us")
 DAY = datetime.date(2025, 5, 1)
 
 

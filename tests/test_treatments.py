@@ -6,10 +6,10 @@ import unittest
 from decimal import Decimal
 from typing import Any
 
-from half_yard.countries import PACKS
+from half_yard.countries import pack_for
 from tests.files import BUSINESS, RENTAL, asset, business, client, rental
 
-PACK = PACKS["us"]
+PACK = pack_for("us")
 REGULAR, MINIMUM, STATE = "Regular tax", "Minimum tax", "State without special allowance"
 
 

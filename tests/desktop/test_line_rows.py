@@ -4,7 +4,7 @@ import datetime
 import unittest
 from decimal import Decimal
 
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.desktop.line_rows import statement_rows
 from half_yard.records import Asset, Entry
 from tests.files import BUSINESS, business, client
@@ -30,7 +30,7 @@ class TwoOwners(unittest.TestCase):
         computation = compute(file)
         owners = [computation.sheet(f"schedule_c.{BUSINESS}.{who}") for who in ("owner", "spouse")]
         self.assertEqual([sheet.has("amortization") for sheet in owners], [False, True])
-        rows = statement_rows(computation, PACKS["us"], BUSINESS, unfolded=True)
+        rows = statement_rows(computation, pack_for("us"), BUSINESS, unfolded=True)
         amounts = {row.place.line: row.amount for row in rows if row.place}
         wanted = {"part_v_o00001": 70, "amortization": 120, "part_v_rest": 600, "part_v_total": 790}
         self.assertEqual({key: int(amounts[key]) for key in wanted}, wanted)

@@ -7,7 +7,7 @@ from unittest import mock
 
 from PySide6.QtWidgets import QLabel, QLineEdit
 
-from half_yard.countries import PACKS
+from half_yard.countries import COUNTRIES, PACKS
 from half_yard.desktop.office import standing_of
 from half_yard.desktop.stages import Stage
 from half_yard.storage import read_file
@@ -20,9 +20,10 @@ OTHER_COUNTRYS_WORDS = ("W-2", "1099", "Schedule C", "Form 1040", "T2125", "Soci
 
 class StubCountry(WindowCase):
     def setUp(self) -> None:
-        with_stub = mock.patch.dict(PACKS, {"stub": STUB})
-        with_stub.start()
-        self.addCleanup(with_stub.stop)
+        for known, stub in ((COUNTRIES, STUB.country), (PACKS, STUB)):
+            with_stub = mock.patch.dict(known, {"stub": stub})
+            with_stub.start()
+            self.addCleanup(with_stub.stop)
         super().setUp()
 
     def start(self) -> Path:

@@ -9,7 +9,7 @@ from typing import Any
 
 from half_yard.cli.opening import CommandError, add_command, read_to_look
 from half_yard.cli.saying import DONE
-from half_yard.countries import PACKS, Computation, compute
+from half_yard.countries import COUNTRIES, Computation, compute, pack_for
 from half_yard.countries.next_year import carried_on, next_year
 from half_yard.countries.telling import line_name
 from half_yard.figures.explain import exact_text
@@ -32,7 +32,7 @@ def _next(options: argparse.Namespace) -> int:
     looked = read_to_look(options)
     computation = compute(looked.file)
     try:
-        file = next_year(computation, PACKS[computation.file.country])
+        file = next_year(computation, pack_for(computation.file.country))
     except ValueError as error:
         raise CommandError(str(error)) from error
     path = real_path(options.file)
@@ -62,7 +62,7 @@ def _notes(computation: Computation, file: ClientFile, left_out: int) -> list[st
         )
     if left_out:
         notes.append("Unsaved edits are left out of what is carried.")
-    years = PACKS[file.country].country.years
+    years = COUNTRIES[file.country].years
     if file.tax_year not in years:
         notes.append(f"There are no rules of {file.tax_year} yet: the file opens when there are.")
     notes.append("Check the household and the answers: they are as they were.")

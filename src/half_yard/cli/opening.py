@@ -8,7 +8,7 @@ from pathlib import Path
 from typing import Any, NamedTuple
 
 from half_yard.cli.saying import say
-from half_yard.countries import PACKS, Computation, compute
+from half_yard.countries import COUNTRIES, Computation, compute
 from half_yard.records import ClientFile
 from half_yard.storage import (
     FileRefusedError,
@@ -105,13 +105,13 @@ def open_for_work(path: Path, keys: Keys) -> OpenFile:
 
 def check_rules(file: ClientFile, path: Path) -> None:
     """See that there are rules for a file. Raises FileRefusedError."""
-    pack = PACKS.get(file.country)
-    if pack is None:
+    country = COUNTRIES.get(file.country)
+    if country is None:
         raise FileRefusedError(f"{path.name} is of the country “{file.country}”, which is not known here.")
-    if file.tax_year not in pack.country.years:
+    if file.tax_year not in country.years:
         raise FileRefusedError(
             f"{path.name} is of tax year {file.tax_year}; "
-            f"the rules here are of {pack.country.years[0]} to {pack.country.years[-1]}."
+            f"the rules here are of {country.years[0]} to {country.years[-1]}."
         )
 
 

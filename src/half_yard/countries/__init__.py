@@ -17,19 +17,28 @@ from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
 
 
-def _found() -> dict[str, Pack]:
-    """The pack of every package beside this module, by its key."""
+def _found() -> dict[str, Country]:
+    """The country of every package beside this module, by its key."""
     packages = [item.name for item in pkgutil.iter_modules(__path__) if item.ispkg]
-    packs = [import_module(f"{__name__}.{name}.pack").PACK for name in packages]
-    return {pack.country.key: pack for pack in sorted(packs, key=lambda pack: pack.country.name)}
+    countries = [import_module(f"{__name__}.{name}.country").COUNTRY for name in packages]
+    return {country.key: country for country in sorted(countries, key=lambda country: country.name)}
 
 
-PACKS: dict[str, Pack] = _found()
+COUNTRIES: dict[str, Country] = _found()
+PACKS: dict[str, Pack] = {}
+"""The packs that were asked for so far: each takes a while to load."""
 
 
 def pack_for(country: str) -> Pack:
     """The pack of a country. Raises KeyError if there is none."""
+    if country not in PACKS:
+        PACKS[country] = import_module(f"{__name__}.{COUNTRIES[country].key}.pack").PACK
     return PACKS[country]
+
+
+def has_rules(file: ClientFile) -> bool:
+    """Whether there are rules for the country and the tax year of a file."""
+    return file.country in COUNTRIES and file.tax_year in COUNTRIES[file.country].years
 
 
 def compute(file: ClientFile, memory: Memory | None = None) -> Computation:
@@ -41,6 +50,7 @@ def compute(file: ClientFile, memory: Memory | None = None) -> Computation:
 
 
 __all__ = [
+    "COUNTRIES",
     "PACKS",
     "ActivityKind",
     "Asked",
@@ -63,5 +73,6 @@ __all__ = [
     "Return",
     "StatementLine",
     "compute",
+    "has_rules",
     "pack_for",
 ]

@@ -73,7 +73,9 @@ def matching(words: str, known: list[tuple[str, Findable]]) -> list[Findable]:
 class Finder(QFrame):
     """A sheet of paper over the page with a line to type on and what was found below."""
 
-    def __init__(self, workspace: Workspace, actions: Sequence[Action], parent: QWidget) -> None:
+    def __init__(
+        self, workspace: Workspace, actions: Callable[[], Sequence[Action]], parent: QWidget
+    ) -> None:
         super().__init__(parent)
         self._workspace = workspace
         self._actions = actions
@@ -111,7 +113,7 @@ class Finder(QFrame):
         self._back = parent.focusWidget() if parent else None
         known = [
             Findable(f"Command · {action.words}", act=action.act)
-            for action in self._actions
+            for action in self._actions()
             if action.enabled()
         ]
         if self._workspace.is_open:

@@ -8,12 +8,11 @@ from pathlib import Path
 
 from platformdirs import user_state_path
 
-from half_yard.countries import PACKS, Computation, compute
+from half_yard.countries import Computation, compute, has_rules
 from half_yard.figures import Role
 from half_yard.figures.explain import money_text
 from half_yard.figures.remembered import Memory
 from half_yard.figures.rounding import to_dollars
-from half_yard.records import ClientFile
 from half_yard.review import Level
 from half_yard.storage import (
     SUFFIX,
@@ -99,11 +98,6 @@ def standing_of(path: Path, keys: Keys | None = None) -> Standing:
         in_the_tray = all(finding.path.startswith("/statements") for finding in gaps)
         state = "Not all sorted" if in_the_tray else "Not all computed"
     return Standing(file.title, str(file.tax_year), state, result_in_words(computation))
-
-
-def has_rules(file: ClientFile) -> bool:
-    """Whether there are rules for the year and country of a file."""
-    return file.country in PACKS and file.tax_year in PACKS[file.country].country.years
 
 
 def result_in_words(computation: Computation) -> str:

@@ -17,7 +17,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from half_yard.countries import PACKS
+from half_yard.countries import has_rules
 from half_yard.desktop import theme
 from half_yard.desktop.actions import Action, bind_keys
 from half_yard.desktop.assets.which_part import ALONE, Part
@@ -69,9 +69,9 @@ class MainWindow(QMainWindow):
         self.carry = CarryStrip(self.workspace)
         self.safe = SafeKeeping(self.workspace, self.clients, self)
         self._lay_out()
-        self.actions_here = self._actions()
-        self.finder = Finder(self.workspace, self.actions_here, self._centre)
-        bind_keys(self.actions_here, self)
+        self._always = self._actions()
+        self.finder = Finder(self.workspace, lambda: self.actions_here, self._centre)
+        bind_keys(self._always, self)
         self.tape.chosen.connect(self.show_stage)
         self.clients.wanted.connect(self.open_path)
         self.workspace.changed.connect(self._refresh_tape)
@@ -109,8 +109,13 @@ class MainWindow(QMainWindow):
         column.addWidget(self.carry)
         self.setCentralWidget(self._centre)
 
+    @property
+    def actions_here(self) -> tuple[Action, ...]:
+        """Everything that the window does now, each with its key where it has one."""
+        return (*self._always, *self._new_activities())
+
     def _actions(self) -> tuple[Action, ...]:
-        """Everything that the window does, each with its key where it has one."""
+        """What the window does whatever country's file is open."""
         is_open = self._is_open
         return (
             Action("Find", self._find, "F3"),
@@ -126,7 +131,6 @@ class MainWindow(QMainWindow):
             Action("Redo", self.workspace.redo, "Ctrl+Shift+Z"),
             Action("Open a file", self.clients.ask_for_file, "Ctrl+O"),
             Action("New client", self._new_client, "Ctrl+N"),
-            *self._new_activities(),
             Action("New asset", self._new_asset, enabled=is_open),
             Action("Make the entry an asset", self._make_asset, enabled=is_open),
             self._at_tray("Take in a statement", self.books.tray.ask_for_file),
@@ -153,16 +157,9 @@ class MainWindow(QMainWindow):
         return self.workspace.is_open
 
     def _new_activities(self) -> list[Action]:
-        """A new activity of every kind that there is in any country; those of the open file's are enabled."""
-
-        def enabled(country: str) -> Callable[[], bool]:
-            return lambda: self.workspace.is_open and self.workspace.file.country == country
-
-        return [
-            Action(kind.new, partial(self._new_activity, key), enabled=enabled(pack.country.key))
-            for pack in PACKS.values()
-            for key, kind in pack.ledger.kinds.items()
-        ]
+        """A new activity of every kind that the open file's country has."""
+        kinds = self.workspace.pack.ledger.kinds if self.workspace.is_open else {}
+        return [Action(kind.new, partial(self._new_activity, key)) for key, kind in kinds.items()]
 
     def _at_tray(self, name: str, act: Callable[[], None]) -> Action:
         return Action(name, partial(self._in_tray, act), enabled=self._is_open)
@@ -191,7 +188,7 @@ class MainWindow(QMainWindow):
             self._refuse(str(error), path)
             return False
         file = opened.file
-        if file.country not in PACKS or file.tax_year not in PACKS[file.country].country.years:
+        if not has_rules(file):
             opened.close()
             self._refuse(f"{path.name}: there are no rules for “{file.country}” {file.tax_year}.")
             return False

@@ -142,6 +142,9 @@ class Asking(Generic[F]):
 
     def made(self, key: Key, under: frozenset[Assumption]) -> Made:
         """A part under assumptions: the one that is remembered, or one made now. Raises CircleError."""
+        known = self._known.get(key)
+        if known is not None and known.run == self._run and not known.looked_at:
+            return known
         fitting = []
         for made in self._every(key):
             if not made.looked_at or made.is_for(under):

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 
 from half_yard.countries.ca import gaps
-from half_yard.countries.ca.frame import MARITAL, ROLES
+from half_yard.countries.ca.country import ROLES
+from half_yard.countries.ca.frame import MARITAL
 from half_yard.countries.ca.identity import identity_problem
 from half_yard.countries.ca.year_rules import rules_for
 from half_yard.figures import Mark, MarkKind, Role, Sheet

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from half_yard.books import BookKeeping, PayersForms
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.identity import masked
 from half_yard.countries.ca.statement_lines import LINES
 from half_yard.countries.ca.year_rules import YearRules, rules_for
 from half_yard.records import Activity, ClientFile, Person
 
-ROLES = {"owner": "Owner", "spouse": "Spouse or partner"}
 BOOKS = BookKeeping(LINES, PayersForms({}, {}, {}), ROLES)
 MARITAL = {
     "single": "Single", "married": "Married", "common_law": "Living common-law", "separated": "Separated",

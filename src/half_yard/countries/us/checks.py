@@ -11,8 +11,9 @@ from half_yard.countries.us.assets.basis import basis_amount
 from half_yard.countries.us.assets.class_checks import class_findings
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.book_checks import book_findings
+from half_yard.countries.us.country import ROLES
 from half_yard.countries.us.forms.form_4797 import freed, left_service, unnamed_proceeds
-from half_yard.countries.us.frame import FILING_STATUSES, ROLES, OnReturn
+from half_yard.countries.us.frame import FILING_STATUSES, OnReturn
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
 from half_yard.figures import Entered, Mark, MarkKind, Sheet

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from half_yard.books import BookKeeping, PayersForms
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import gaps
+from half_yard.countries.us.country import ROLES
 from half_yard.countries.us.form_boxes import FORM_KINDS
 from half_yard.countries.us.identity import masked
 from half_yard.countries.us.left_out import left_out_activities
@@ -21,7 +22,6 @@ FILING_STATUSES = {
     "separate": "Married filing separately",
     "head_of_household": "Head of household",
 }
-ROLES = {"owner": "Owner", "spouse": "Spouse"}
 TAXPAYERS = (("owner", "Taxpayer"), ("spouse", "Spouse"))
 BOOKS = BookKeeping(
     LINES,

@@ -18,7 +18,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from half_yard.countries import PACKS
+from half_yard.countries import COUNTRIES
 from half_yard.desktop import theme
 from half_yard.desktop.key_line import KeyLine
 from half_yard.desktop.office import RecentFiles, Standing, standing_of
@@ -111,8 +111,8 @@ class ClientsPage(Page):
         grid.setHorizontalSpacing(10)
         self.first, self.last, self.year = QLineEdit(), QLineEdit(), QLineEdit()
         self.country = QComboBox()
-        for key, pack in PACKS.items():
-            self.country.addItem(pack.country.name, key)
+        for key, country in COUNTRIES.items():
+            self.country.addItem(country.name, key)
         self.country.setCurrentIndex(self.country.count() - 1)
         self.country.currentIndexChanged.connect(self._show_usual_year)
         self._show_usual_year()
@@ -138,7 +138,7 @@ class ClientsPage(Page):
 
     def _show_usual_year(self) -> None:
         """Offer the last year for which returns are filed now in the country that is chosen."""
-        self.year.setText(str(PACKS[self.country.currentData()].country.year_now))
+        self.year.setText(str(COUNTRIES[self.country.currentData()].year_now))
 
     def refresh(self) -> None:
         """Show the particulars as they are now."""
@@ -278,7 +278,7 @@ class ClientsPage(Page):
         """Make and open a file for the new client."""
         folder = self._recent.folder or Path.home()
         country = self.country.currentData()
-        years = PACKS[country].country.years
+        years = COUNTRIES[country].years
         if not (self.year.text().strip().isdecimal() and int(self.year.text()) in years):
             self.say(f"“{self.year.text()}” is no tax year with rules. Type {years[0]} to {years[-1]}.")
             self.year.setFocus()

@@ -1,0 +1,26 @@
+"""What Canada is to the program, for showing it before anything of it is computed."""
+
+from half_yard.countries.ca.identity import (
+    business_number_problem,
+    identity_problem,
+    masked,
+    payer_number_problem,
+)
+from half_yard.countries.ca.year_rules import YEARS
+from half_yard.countries.country import Country, NumberKind
+
+ROLES = {"owner": "Owner", "spouse": "Spouse or partner"}
+COUNTRY = Country(
+    "ca",
+    "Canada",
+    YEARS,
+    "CAD",
+    day_first=True,
+    paper="Letter",
+    roles=ROLES,
+    person_number=NumberKind("Social insurance number", "nine digits", identity_problem, masked),
+    business_number=NumberKind("Business number", "", business_number_problem, str),
+    payer_number=NumberKind("Number", "", payer_number_problem, masked),
+    region="Province",
+    postal_code="Postal code",
+)
