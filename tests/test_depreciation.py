@@ -1,6 +1,7 @@
 """Depreciation over an asset's life, and the choice of convention."""
 
 import datetime
+import itertools
 import unittest
 from decimal import Decimal
 
@@ -9,6 +10,8 @@ from hypothesis import strategies as st
 
 from half_yard.countries import compute
 from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.life import NEVER_CUT_OFF
+from half_yard.countries.us.assets.rates import METHODS, Way
 from half_yard.depreciation import Convention, Start
 from half_yard.figures import recompute
 from half_yard.records import Asset, ClientFile
@@ -31,6 +34,22 @@ def with_class(asset_class: str, day: datetime.date, cost: Decimal) -> Asset:
 
 
 class WholeLife(unittest.TestCase):
+    def test_only_the_last_year_and_years_of_cents_can_be_cut_off(self) -> None:
+        """`NEVER_CUT_OFF`: what the rates of the years behind leave of it is more than half a cent for each
+        year before it, in every table and by every formula."""
+        starts = [
+            Start.of(convention, datetime.date(2021, month, 1), first)
+            for convention in Convention
+            for month in range(1, 13)
+            for first in range(1, month + 1)
+        ]
+        for kind, method, formula in itertools.product(DEPRECIATED, METHODS, (False, True)):
+            for start in starts:
+                rates = Way(kind, start, method, 2021, formula).rates
+                for index in range(1, len(rates) - 1):
+                    later = sum(rates[index + 1 :]) * NEVER_CUT_OFF / (rates[index] or 1)
+                    self.assertGreater(later, Decimal("0.005") * (index + 1), (kind, method, start, index))
+
     @settings(max_examples=60, deadline=None)
     @given(st.sampled_from(DEPRECIATED), DAYS, COSTS)
     @example("fifteen_year", datetime.date(2012, 1, 1), Decimal("0.09"))

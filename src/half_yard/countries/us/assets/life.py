@@ -36,6 +36,9 @@ from half_yard.figures import (
 from half_yard.records import Asset
 
 PART_NAMES = {"expensed": "section 179", "allowance": "special allowance", "regular": "depreciation"}
+NEVER_CUT_OFF = Decimal(10)
+"""A year of so many dollars, unless it is the last of its table, leaves more for the years after it than the
+half cents by which those before it were rounded up."""
 
 
 @dataclass(frozen=True)
@@ -302,7 +305,10 @@ class Life:
         parts = list(self.parts(index).values())
         label = f"{self.asset.name}: year {index + 1}"
         made = parts[0].named(label) if len(parts) == 1 else total(parts, label)
-        if not index or index >= len(self.rates) or made.amount == self.amounts[index]:
+        last = len(self.rates) - 1
+        if not index or index > last or (index < last and made.amount >= NEVER_CUT_OFF):
+            return made
+        if made.amount == self.amounts[index]:
             return made
         earlier = total((self.year(before) for before in range(index)), "depreciation of the years before")
         return self._within_basis(made, earlier)
