@@ -10,11 +10,12 @@ from decimal import Decimal
 from pathlib import Path
 from typing import Any
 
+from half_yard.cli.printed import thread_text
 from half_yard.countries import compute
 from half_yard.countries.ca.forms import form_428, t1
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.countries.ca.year_rules import YEARS, rules_for
-from half_yard.figures import Lines, Page, recompute, stated
+from half_yard.figures import Lines, Page, Place, recompute, stated
 from half_yard.records import (
     Activity,
     Asset,
@@ -96,7 +97,12 @@ class Allowance(unittest.TestCase):
     def test_purchases_of_2025_are_provisional(self) -> None:
         file = rental_of("1310", 2025, appliance("2400", "2025-05-01"))
         self.closes(file, "480", "1920")
-        self.assertTrue(line(compute(file), "t1.owner/owed").provisional)
+        computation = compute(file)
+        owed = computation.line(Place("t1.owner", "owed"))
+        self.assertTrue(owed.figure.provisional)
+        printed = thread_text(computation, owed)
+        self.assertIn("Provisional: ", printed)
+        self.assertNotIn("Not computed: ", printed)
 
     def test_the_limit_is_over_all_rentals_together(self) -> None:
         file = rental_of("5000", 2024, carryovers=ucc("30000"))

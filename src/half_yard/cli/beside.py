@@ -19,8 +19,7 @@ Made = Sequence[tuple[Scenario, Computation]]
 
 
 def beside_text(now: Computation, made: Made) -> str:
-    """For each scenario the lines that differ: as they are, as they would be, and by how much; and where the
-    differences begin."""
+    """For each scenario the lines that differ: as they are, as they would be, and by how much."""
     texts = []
     for scenario, then in made:
         lines = [

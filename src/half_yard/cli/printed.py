@@ -98,7 +98,7 @@ def thread_text(computation: Computation, line: Line) -> str:
             continue
         where = f" [{row.subject}]" if row.subject is not None else ""
         if row.told or row.warns:
-            lines.append(f"{'Not computed: ' if row.warns else ''}{row.text}")
+            lines.append(f"{f'{row.warns}: ' if row.warns else ''}{row.text}")
         else:
             lines.append(f"{row.amount:>{AMOUNT_WIDTH}}  {'  ' * row.depth}{row.text}{where}")
         if row.below:

@@ -17,7 +17,7 @@ Subject = Place | str
 @dataclass(frozen=True, slots=True)
 class Row:
     """A row of the thread: a heading, the sentence that it opens with (`told`), or a step that may lead on to
-    a subject."""
+    a subject. `warns` says what it warns of, where it does."""
 
     text: str
     amount: str = ""
@@ -25,7 +25,7 @@ class Row:
     depth: int = 0
     subject: Subject | None = None
     heading: bool = False
-    warns: bool = False
+    warns: str = ""
     told: bool = False
 
 
@@ -39,9 +39,9 @@ def thread_rows(computation: Computation, subject: Subject) -> Iterator[Row]:
 
 def _line_rows(computation: Computation, line: Line) -> Iterator[Row]:
     for mark in line.figure.gaps:
-        yield Row(mark.message, below=mark.mend, subject=mark.path or None, warns=True)
+        yield Row(mark.message, below=mark.mend, subject=mark.path or None, warns="Not computed")
     for mark in line.figure.provisional:
-        yield Row(mark.message, below="Provisional", warns=True)
+        yield Row(mark.message, below="Provisional", warns="Provisional")
     yield Row(sentence(line.figure), below=_choices(line.figure), told=True)
     yield Row("Made of", heading=True)
     yield from _figure_rows(computation, line.figure)
@@ -100,9 +100,9 @@ def _record_rows(computation: Computation, path: str) -> Iterator[Row]:
         return
     stop = computation.stops.get(f"/{collection}/{key}", "")
     if stop:
-        yield Row("It lands on no line", below=stop, warns=True)
+        yield Row("It lands on no line", below=stop, warns="Counts nowhere")
     if remark := computation.unusual.get(f"/{collection}/{key}"):
-        yield Row("A digit too many?", below=remark, warns=True)
+        yield Row("A digit too many?", below=remark, warns="Unusual")
     if collection == "assets" and key in computation.stories:
         yield Row("Depreciation of this year", heading=True)
         yield from _figure_rows(computation, computation.stories[key].this_year)
