@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
-from PySide6.QtCore import QItemSelectionModel, Qt
-from PySide6.QtWidgets import QLineEdit
+from collections.abc import Iterator
+
+from PySide6.QtCore import QItemSelectionModel, QModelIndex, Qt
+from PySide6.QtWidgets import QAbstractItemView, QApplication, QLineEdit
 
 from half_yard.demo import MAIN_FILE, write_office
+from half_yard.desktop.stages import Stage
 from half_yard.desktop.tables import RecordModel, RecordTable
 from half_yard.figures.explain import exact_text, money_text
 from half_yard.records import remove
@@ -187,3 +190,136 @@ class Amounts(TableCase):
         self.assertEqual(exact_text(decimal), "4,186.50")
         self.assertEqual(exact_text(-decimal), "−4,186.50")
         self.assertEqual(money_text(decimal - decimal), "0")
+
+
+class Refused(TableCase):
+    """A cell that refuses what was typed stays open until it can be taken or is given up."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.table.show_record("e00001", LINE)
+        self.before = self.text(0, LINE)
+        self.press(ENTER)
+        self.type("meals", TAB)
+
+    def typed(self) -> str:
+        line = self.table.indexWidget(self.table.currentIndex())
+        assert isinstance(line, QLineEdit), "the cell was closed"
+        return line.text()
+
+    def choices(self) -> list[str]:
+        popup = QApplication.activePopupWidget()
+        assert isinstance(popup, QAbstractItemView), "no choices are shown"
+        return [str(popup.model().index(row, 0).data()) for row in range(popup.model().rowCount())]
+
+    def test_tab_does_not_leave_it_and_the_choices_that_fit_are_shown(self) -> None:
+        self.press(TAB, times=3)
+        self.assertEqual(self.typed(), "meals")
+        self.assertIn("could be several", self.view.entries.refusal.text())
+        self.assertTrue(self.choices())
+        self.assertTrue(all("meals" in choice.casefold() for choice in self.choices()))
+        self.assertIs(self.window.stage, Stage.BOOKS)
+        self.assertEqual(self.window.workspace.open_file.unsaved, 0)
+
+    def test_an_arrow_and_enter_pick_one(self) -> None:
+        self.type("", Key.Key_Down, ENTER)
+        self.assertIn("meals", self.window.workspace.file.entries["e00001"].line)
+        self.assertEqual(self.view.entries.refusal.text(), "")
+
+    def test_typing_on_goes_on_with_what_is_there(self) -> None:
+        self.type(" res")
+        self.assertEqual(self.typed(), "meals res")
+        self.type("", TAB)
+        self.assertEqual(self.window.workspace.file.entries["e00001"].line, "restaurant_meals")
+
+    def test_escape_gives_the_old_value_back_at_once(self) -> None:
+        self.press(Key.Key_Escape)
+        self.assertIs(self.focused(), self.table)
+        self.assertEqual(self.text(0, LINE), self.before)
+        self.assertEqual(self.view.entries.refusal.text(), "")
+
+    def test_later_leaves_it_unsorted_on_purpose(self) -> None:
+        self.assertIn("“later” leaves it unsorted", self.view.entries.refusal.text())
+        self.press(Key.Key_A, Modifier.ControlModifier)
+        self.type("later", TAB)
+        self.assertEqual(self.window.workspace.file.entries["e00001"].line, "")
+        self.assertEqual(self.table.currentIndex().column(), AMOUNT)
+
+    def test_what_was_refused_when_the_cell_was_left_by_mouse_is_typed_on(self) -> None:
+        self.press(Key.Key_Escape)
+        self.press(ENTER)
+        self.type("meals")
+        self.view.entries_view.words.setFocus()
+        self.settle()
+        self.assertEqual(self.text(0, LINE), "meals")
+        self.table.setFocus()
+        self.type(" ")
+        self.type("res")
+        self.assertEqual(self.typed(), "meals res")
+
+
+class Cursor(TableCase):
+    """What the cursor is on is what is acted upon, in every table and list of every page."""
+
+    def views(self) -> Iterator[QAbstractItemView]:
+        """Every table and list that can be seen now, but for what drops down."""
+        for view in self.window.findChildren(QAbstractItemView):
+            tabbed = view.focusPolicy() & Qt.FocusPolicy.TabFocus
+            if view.isVisible() and view.window() is self.window and tabbed and view.model().rowCount():
+                yield view
+
+    def pages(self) -> Iterator[str]:
+        books, assets = self.window.books, self.window.assets
+        for stage in Stage:
+            self.window.show_stage(stage)
+            self.settle()
+            yield stage.value
+        self.window.show_stage(Stage.BOOKS)
+        for besides in ("statements", "forms", "household"):
+            books.choose(besides)
+            self.settle()
+            yield besides
+        for part in assets.offered:
+            self.window.show_stage(Stage.ASSETS)
+            assets.switch_to(part)
+            self.settle()
+            yield f"assets: {part}"
+
+    def test_what_takes_the_focus_has_a_cursor_and_the_selection_follows_it(self) -> None:
+        seen = 0
+        for page in self.pages():
+            for view in list(self.views()):
+                where = (page, view.accessibleName())
+                view.clearFocus()
+                view.setCurrentIndex(QModelIndex())
+                view.setFocus(Qt.FocusReason.TabFocusReason)
+                self.settle()
+                if not view.hasFocus():
+                    continue
+                self.assertTrue(view.currentIndex().isValid(), where)
+                for key in (Key.Key_End, Key.Key_Home):
+                    self.press(key, Modifier.ControlModifier)
+                    rows = {index.row() for index in view.selectionModel().selectedRows(0)}
+                    at = view.currentIndex()
+                    if view.selectionMode() is not QAbstractItemView.SelectionMode.NoSelection:
+                        self.assertLessEqual(rows, {at.row()}, where)
+                seen += 1
+        self.assertGreater(seen, 20)
+
+    def test_delete_after_the_last_row_was_gone_to_removes_that_one(self) -> None:
+        self.table.show_record("e00001")
+        last = self.model.id_at(self.model.rowCount() - 2)
+        self.press(Key.Key_End, Modifier.ControlModifier)
+        self.press(Key.Key_Up, Modifier.ControlModifier)
+        self.press(Key.Key_Delete)
+        self.assertIn("e00001", self.window.workspace.file.entries)
+        self.assertNotIn(last, self.window.workspace.file.entries)
+
+    def test_typing_into_a_table_that_was_tabbed_into_makes_a_new_record(self) -> None:
+        self.window.books.choose("forms")
+        table = self.window.books.forms.forms.table
+        forms = dict(self.window.workspace.file.forms)
+        table.setFocus(Qt.FocusReason.TabFocusReason)
+        self.type("nec", ENTER)
+        self.assertEqual(dict(self.window.workspace.file.forms), forms)
+        self.assertEqual(table.records.id_at(table.currentIndex().row()), "")

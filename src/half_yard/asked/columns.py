@@ -11,7 +11,15 @@ from pydantic import JsonValue
 
 from half_yard.figures.explain import exact_text
 from half_yard.records import Record
-from half_yard.records.choices import ChoiceError, Option, choice_title, read_choice, with_all_words
+from half_yard.records.choices import (
+    LATER,
+    ChoiceError,
+    Option,
+    choice_title,
+    is_later,
+    read_choice,
+    with_all_words,
+)
 from half_yard.records.dates import Calendar
 from half_yard.records.naming import same_name
 from half_yard.records.reckoning import is_arithmetic, reckon
@@ -35,7 +43,8 @@ COMPUTED = {Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
 @dataclass(frozen=True)
 class Column:
     """One column. `options` gives the choices for a record (None for a new one); `shown` the text of a
-    computed cell by record id; `optional` that it may be left empty; `next_year_until` the last month
+    computed cell by record id; `optional` that it may be left empty; `later` that the choice may be left for
+    later; `next_year_until` the last month
     whose days, typed without a year, are of the year after the file's; `masks` gives what is shown of a
     number while it is not typed in."""
 
@@ -50,6 +59,7 @@ class Column:
     hint: str = ""
     next_year_until: int = 0
     masks: Callable[[str], str] | None = None
+    later: bool = False
 
     def found(self, record: Record | None, typed: str) -> Sequence[Option]:
         """The choices that have all the words typed."""
@@ -110,9 +120,20 @@ class Column:
             case Kind.AMOUNT:
                 return self._read_amount(typed)
             case Kind.CHOICE:
-                return {self.field: read_choice(typed, self.options(record) if self.options else ())}
+                return {self.field: self._read_choice(typed, record)}
             case _:
                 return {self.field: typed.strip()}
+
+    def _read_choice(self, typed: str, record: Record | None) -> str:
+        options = self.options(record) if self.options else ()
+        if not self.later:
+            return read_choice(typed, options)
+        if is_later(typed):
+            return ""
+        try:
+            return read_choice(typed, options)
+        except ChoiceError as error:
+            raise ChoiceError(f"{error} “{LATER}” leaves it unsorted.") from error
 
     def _read_amount(self, typed: str) -> dict[str, JsonValue]:
         values: dict[str, JsonValue] = {self.field: format(reckon(typed), "f")}

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from PySide6.QtCore import QEvent, QObject, Qt
 from PySide6.QtGui import QKeyEvent
-from PySide6.QtWidgets import QFrame, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QFrame, QLineEdit, QListWidgetItem, QVBoxLayout, QWidget
 from shiboken6 import isValid
 
 from half_yard.countries import Computation, pack_for
@@ -16,6 +16,7 @@ from half_yard.desktop import theme
 from half_yard.desktop.actions import Action
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject
+from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import amount_text
 
@@ -92,7 +93,7 @@ class Finder(QFrame):
         self.line.setFont(theme.text_font(13))
         self.line.setAccessibleName("Find")
         self.line.setPlaceholderText("a few letters or an amount")
-        self.list = QListWidget()
+        self.list = CursorList()
         self.list.setFrameShape(QFrame.Shape.NoFrame)
         self.list.setAccessibleName("Found")
         self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)

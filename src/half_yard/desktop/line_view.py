@@ -9,10 +9,11 @@ from typing import Any
 
 from PySide6.QtCore import Qt, QTimer, Signal
 from PySide6.QtGui import QFontMetrics, QKeyEvent
-from PySide6.QtWidgets import QAbstractItemView, QHeaderView, QTableView
+from PySide6.QtWidgets import QAbstractItemView, QHeaderView
 
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import plain_tip
+from half_yard.desktop.tables.cursor import CursorTable
 from half_yard.desktop.tables.headed_model import HeadedModel, Index
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text, money_text
@@ -100,7 +101,7 @@ class LineModel(HeadedModel):
                 return None
 
 
-class LineView(QTableView):
+class LineView(CursorTable):
     """The lines. Signals `line_current` with the row under the cursor, `entry_wanted` on Enter."""
 
     line_current = Signal(object)

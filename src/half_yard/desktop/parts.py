@@ -12,7 +12,6 @@ from PySide6.QtWidgets import (
     QHeaderView,
     QLabel,
     QPushButton,
-    QTableWidget,
     QVBoxLayout,
     QWidget,
 )
@@ -20,6 +19,7 @@ from PySide6.QtWidgets import (
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.tables import RecordModel, RecordTable
+from half_yard.desktop.tables.cursor import CursorTableWidget
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 
@@ -87,10 +87,12 @@ class Page(QWidget):
         """Put the cursor where work goes on."""
 
 
-def plain_table(name: str, columns: Sequence[tuple[str, int]], right: Collection[int] = ()) -> QTableWidget:
+def plain_table(
+    name: str, columns: Sequence[tuple[str, int]], right: Collection[int] = ()
+) -> CursorTableWidget:
     """A table that is read and chosen from, of (heading, width); the first column takes what is left, the
     headings of the columns numbered in `right` stand at the right."""
-    table = QTableWidget(0, len(columns))
+    table = CursorTableWidget(0, len(columns))
     table.setHorizontalHeaderLabels([heading for heading, _ in columns])
     table.setAccessibleName(name)
     table.verticalHeader().hide()

@@ -9,9 +9,10 @@ from PySide6.QtWidgets import QComboBox, QHeaderView, QTableWidget, QTableWidget
 
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import plain_tip
+from half_yard.desktop.tables.cursor import CursorTableWidget
 
 
-class RolesTable(QTableWidget):
+class RolesTable(CursorTableWidget):
     """Signals `role_chosen` with a column's number and the role that was chosen for it."""
 
     role_chosen = Signal(int, str)

@@ -6,17 +6,18 @@ from collections.abc import Sequence
 
 from PySide6.QtCore import Qt, Signal
 from PySide6.QtGui import QResizeEvent
-from PySide6.QtWidgets import QListView, QListWidget, QListWidgetItem, QWidget
+from PySide6.QtWidgets import QListView, QListWidgetItem, QWidget
 
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import plain_tip
+from half_yard.desktop.tables.cursor import CursorList
 
 KEY_ROLE = Qt.ItemDataRole.UserRole + 1
 TALLEST = 112
 LOWEST = 30
 
 
-class Strip(QListWidget):
+class Strip(CursorList):
     """Names in reading order, as many rows as they need up to a limit. Signals `chosen` with a key."""
 
     chosen = Signal(str)

@@ -22,6 +22,7 @@ from half_yard.countries.telling import Row, joined, line_name, thread_rows
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject, collection_and_id, find_record, record_of
+from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place, amount_text
 from half_yard.figures.explain import money_text
@@ -56,7 +57,7 @@ class ThreadPanel(QWidget):
         self._title.setWordWrap(True)
         self._amount = PlainLabel()
         self._amount.setFont(theme.text_font(19, bold=True))
-        self.list = QListWidget()
+        self.list = CursorList()
         self.list.setItemDelegate(_StepDelegate(self.list))
         self.list.setFrameShape(QListWidget.Shape.NoFrame)
         self.list.setStyleSheet(f"QListView {{ background: {theme.SHADE.name()}; border: none; }}")

@@ -8,6 +8,10 @@ Option = tuple[str, str]
 """A key and its title."""
 
 
+LATER = "later"
+"""Typed where something is chosen that may wait: it is left open on purpose."""
+
+
 class ChoiceError(ValueError):
     """What was typed names none of the options, or several."""
 
@@ -33,6 +37,11 @@ def read_choice(typed: str, options: Sequence[Option]) -> str:
         if found:
             raise ChoiceError(f"“{typed.strip()}” could be several. Type more of it, or pick from the list.")
     raise ChoiceError(f"“{typed.strip()}” is none of the choices. Pick one from the list.")
+
+
+def is_later(typed: str) -> bool:
+    """Whether what was typed leaves the choice for later."""
+    return typed.strip().casefold() == LATER
 
 
 def choice_title(key: str, options: Sequence[Option]) -> str:

@@ -21,6 +21,7 @@ from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.map_view import MapView
 from half_yard.desktop.parts import Page, soft, title
 from half_yard.desktop.subjects import record_of
+from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
 from half_yard.review import Finding
@@ -79,7 +80,7 @@ class ReturnPage(Page):
         column.setSpacing(3)
         self._found_title = title("Looked over", 12)
         self._standing = soft("")
-        self.findings = QListWidget()
+        self.findings = CursorList()
         self.findings.setWordWrap(True)
         self.findings.setTextElideMode(Qt.TextElideMode.ElideNone)
         self.findings.setResizeMode(QListWidget.ResizeMode.Adjust)

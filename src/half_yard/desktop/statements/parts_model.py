@@ -130,12 +130,37 @@ class PartsModel(HeadedModel):
             else:
                 self._take_next(column, typed)
         except ValueError as error:
-            self._problem = (number, column, typed, str(error))
-            self.dataChanged.emit(index, index)
-            self.refused.emit(str(error))
+            self._refuse(index, typed, str(error))
             return False
         self.refused.emit("")
         return True
+
+    def refuses(self, index: Index, typed: str) -> bool:
+        """Whether what was typed is no line and no amount; then it is said why."""
+        if not typed.strip():
+            return False
+        try:
+            if index.column() == AMOUNT:
+                reckon(typed)
+            else:
+                read_target(typed, self._options())
+        except ValueError as error:
+            self._refuse(index, typed, str(error))
+            return True
+        return False
+
+    def _refuse(self, index: Index, typed: str, reason: str) -> None:
+        self._problem = (index.row(), index.column(), typed, reason)
+        self.dataChanged.emit(index, index)
+        self.refused.emit(reason)
+
+    def forget_refused(self) -> None:
+        """Give the cell that was refused its old value back."""
+        if self._problem is not None:
+            index = self.index(self._problem[0], self._problem[1])
+            self._problem = None
+            self.dataChanged.emit(index, index)
+            self.refused.emit("")
 
     def _change(self, part: Part, column: int, typed: str) -> None:
         row, file, pack = self.row, self._workspace.file, self._workspace.pack

@@ -5,36 +5,32 @@ from __future__ import annotations
 from PySide6.QtCore import Qt, Signal
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import (
-    QAbstractItemDelegate,
-    QAbstractItemView,
     QHBoxLayout,
     QHeaderView,
-    QTableView,
     QVBoxLayout,
     QWidget,
 )
 
 from half_yard.desktop.parts import soft, title
 from half_yard.desktop.statements.parts_model import AMOUNT, GOES_TO, MEMO, PartsModel
-from half_yard.desktop.tables import CellDelegate
+from half_yard.desktop.tables.cursor import CursorTable
 from half_yard.desktop.tables.dress import dress
+from half_yard.desktop.tables.typed_table import ENTER, Hint, TypedTable
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.statements import TrayRow
 
 HEIGHT = 138
 WIDTHS = {GOES_TO: 330, AMOUNT: 100}
-Hint = QAbstractItemDelegate.EndEditHint
 
 
-class PartsTable(QTableView):
+class PartsTable(TypedTable):
     """Enter types into a cell and goes on to the next; Delete brings a part back to what is left."""
 
     def __init__(self, model: PartsModel) -> None:
         super().__init__()
         self._parts = model
         self.setModel(model)
-        self.setItemDelegate(CellDelegate(self))
         dress(self, "Parts of the row")
         for column, width in WIDTHS.items():
             self.horizontalHeader().resizeSection(column, width)
@@ -55,14 +51,13 @@ class PartsTable(QTableView):
             self.setCurrentIndex(self._parts.index(min(row, self._parts.rowCount() - 1), column))
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
-        editing = self.state() is QAbstractItemView.State.EditingState
         index = self.currentIndex()
-        if editing or not index.isValid():
+        if self.is_editing or not index.isValid():
             super().keyPressEvent(event)
             return
         self._place = (index.row(), index.column())
-        if event.key() in {Qt.Key.Key_Return, Qt.Key.Key_Enter}:
-            self.edit(index)
+        if event.key() in ENTER:
+            self.open_cell(index)
         elif event.key() == Qt.Key.Key_Delete:
             self._parts.remove(index.row())
         else:
@@ -72,10 +67,20 @@ class PartsTable(QTableView):
         # What is typed shows the parts anew: that waits until the editor is closed.
         self._typed = str(editor.property("text"))
 
-    def closeEditor(self, editor: QWidget, hint: Hint) -> None:
+    def refuses(self, typed: str) -> bool:
+        """Whether what was typed is no line and no amount."""
+        return self._parts.refuses(self.currentIndex(), typed)
+
+    def forget_refused(self) -> None:
+        """Give the cell its old value back."""
+        self._typed = None
+        self._parts.forget_refused()
+
+    def close_cell(self, editor: QWidget, hint: Hint) -> None:
+        """Close the cell, take what was typed, and go on."""
         row, column = self.currentIndex().row(), self.currentIndex().column()
         typed, self._typed = self._typed, None
-        super().closeEditor(editor, Hint.NoHint)
+        CursorTable.closeEditor(self, editor, Hint.NoHint)
         self.setFocus()
         if typed is None:
             return

@@ -16,7 +16,7 @@ from half_yard.desktop.targets import TargetColumn
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import ClientFile
-from half_yard.records.choices import Option
+from half_yard.records.choices import LATER, Option, is_later
 from half_yard.statements import Proposal, RowState, Target, Tray, TrayRow, proposals, set_aside, sort_rows
 from half_yard.statements.targets import read_target, target_options, target_words
 
@@ -175,6 +175,7 @@ class TrayModel(HeadedModel):
         if role != Qt.ItemDataRole.EditRole or not index.isValid():
             return False
         row, typed = self.rows[index.row()], str(value).strip()
+        typed = "" if is_later(typed) else typed
         rows = [self.rows[number] for number in self.applies_to(index.row())]
         proposal = self.proposals.get(row.name)
         unchanged = typed == self._typed(row)
@@ -190,12 +191,35 @@ class TrayModel(HeadedModel):
                 target = read_target(typed, self.options)
                 self._do([(each, target) for each in rows])
         except ValueError as error:
-            self._problem = (row.name, typed, str(error))
-            self.dataChanged.emit(index, index)
-            self.refused.emit(f"{row.row.payee or row.row.memo or 'Row'}: {error}")
+            self._refuse(index, typed, str(error))
             return False
         self.refused.emit("")
         return True
+
+    def refuses(self, index: Index, typed: str) -> bool:
+        """Whether the row of a cell can't go where was typed; then it is said why."""
+        typed = typed.strip()
+        if not typed or is_later(typed) or typed == self._typed(self.rows[index.row()]):
+            return False
+        try:
+            read_target(typed, self.options)
+        except ValueError as error:
+            self._refuse(index, typed, f"{error} “{LATER}” leaves it waiting.")
+            return True
+        return False
+
+    def _refuse(self, index: Index, typed: str, reason: str) -> None:
+        row = self.rows[index.row()]
+        self._problem = (row.name, typed, reason)
+        self.dataChanged.emit(index, index)
+        self.refused.emit(f"{row.row.payee or row.row.memo or 'Row'}: {reason}")
+
+    def forget_refused(self) -> None:
+        """Give the row that was refused its old target back."""
+        if self._problem is not None:
+            self._problem = None
+            self.dataChanged.emit(self.index(0, GOES_TO), self.index(len(self.rows) - 1, GOES_TO))
+            self.refused.emit("")
 
     def bring_back(self, number: int) -> None:
         """Bring a row, or all that are selected with it, back into the tray, with all their parts."""

@@ -5,11 +5,8 @@ from __future__ import annotations
 from PySide6.QtCore import QItemSelectionModel, Qt, Signal
 from PySide6.QtGui import QFocusEvent, QKeyEvent
 from PySide6.QtWidgets import (
-    QAbstractItemDelegate,
-    QAbstractItemView,
     QHeaderView,
     QLineEdit,
-    QTableView,
     QWidget,
 )
 
@@ -23,15 +20,15 @@ from half_yard.desktop.statements.tray_model import (
     STATE,
     TrayModel,
 )
-from half_yard.desktop.tables import CellDelegate
+from half_yard.desktop.tables.cursor import CursorTable
 from half_yard.desktop.tables.dress import dress
 from half_yard.desktop.tables.headed_model import Index
+from half_yard.desktop.tables.typed_table import ENTER, Hint, TypedTable
 
 WIDTHS = {DATE: 62, IN: 78, OUT: 78, GOES_TO: 278, STATE: 132}
-Hint = QAbstractItemDelegate.EndEditHint
 
 
-class TrayTable(QTableView):
+class TrayTable(TypedTable):
     """What is typed with several rows selected applies to all of them. Signals `row_current` with the name of
     the row under the cursor."""
 
@@ -43,7 +40,6 @@ class TrayTable(QTableView):
         self._current = ("", 0)
         self._typed: str | None = None
         self.setModel(model)
-        self.setItemDelegate(CellDelegate(self))
         dress(self, "Rows of statements")
         header = self.horizontalHeader()
         for column, width in WIDTHS.items():
@@ -54,8 +50,8 @@ class TrayTable(QTableView):
         model.modelReset.connect(self._after_reset)
 
     def _applies_to(self, row: int) -> list[int]:
-        selected = sorted({index.row() for index in self.selectionModel().selectedRows()})
-        return selected if row in selected else [row]
+        acted = self.acted_on()
+        return acted if row in acted else [row]
 
     def selected_rows(self) -> list[int]:
         """The numbers of the rows that are selected, where there are several; otherwise all."""
@@ -96,13 +92,12 @@ class TrayTable(QTableView):
             self.row_current.emit(self._current[0])
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
-        editing = self.state() is QAbstractItemView.State.EditingState
         current = self.currentIndex()
-        if editing or not current.isValid():
+        if self.is_editing or not current.isValid():
             super().keyPressEvent(event)
-        elif event.key() in {Qt.Key.Key_Return, Qt.Key.Key_Enter}:
+        elif event.key() in ENTER:
             self._to_target(current.row())
-            self.edit(self.currentIndex())
+            self.open_cell(self.currentIndex())
         elif event.key() == Qt.Key.Key_Delete:
             self._rows.bring_back(current.row())
         else:
@@ -120,10 +115,20 @@ class TrayTable(QTableView):
         if isinstance(editor, QLineEdit):
             self._typed = editor.text()
 
-    def closeEditor(self, editor: QWidget, hint: Hint) -> None:
+    def refuses(self, typed: str) -> bool:
+        """Whether no row can go where was typed."""
+        return self._rows.refuses(self.currentIndex(), typed)
+
+    def forget_refused(self) -> None:
+        """Give the row its old target back."""
+        self._typed = None
+        self._rows.forget_refused()
+
+    def close_cell(self, editor: QWidget, hint: Hint) -> None:
+        """Close the cell, sort the row, and go on to the next."""
         name, typed = self._current[0], self._typed
         self._typed = None
-        super().closeEditor(editor, Hint.NoHint)
+        CursorTable.closeEditor(self, editor, Hint.NoHint)
         self.setFocus()
         number = self._rows.row_of(name)
         if typed is None or number < 0:

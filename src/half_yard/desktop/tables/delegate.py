@@ -27,7 +27,6 @@ from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, Rec
 from half_yard.desktop.typed_line import TypedLine
 
 MARGIN = 6
-TAKING_KEYS = {Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_Tab, Qt.Key.Key_Backtab}
 
 
 class CellDelegate(QStyledItemDelegate):

@@ -257,6 +257,12 @@ class RecordModel(QAbstractTableModel):
         self.dataChanged.emit(self.index(row, 0), self.index(row, len(self.columns) - 1))
         return True
 
+    def forget_refused(self, index: Index) -> None:
+        """Give a cell its old value back, where what was typed there was refused."""
+        if self._rejected.pop((self.id_at(index.row()), index.column()), None) is not None:
+            self.dataChanged.emit(index, index)
+            self.refused.emit(self.problem())
+
     def problem(self) -> str:
         """What was typed last and could not be taken, with the reason; empty if there is nothing."""
         if not self._rejected:

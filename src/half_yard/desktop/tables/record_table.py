@@ -5,26 +5,24 @@ from __future__ import annotations
 from PySide6.QtCore import QItemSelection, QModelIndex, Qt, QTimer, Signal
 from PySide6.QtGui import QKeyEvent, QKeySequence
 from PySide6.QtWidgets import (
-    QAbstractItemDelegate,
     QAbstractItemView,
     QApplication,
     QHeaderView,
-    QTableView,
     QWidget,
 )
 
 from half_yard.asked.columns import Column
-from half_yard.desktop.tables.delegate import CellDelegate
+from half_yard.desktop.tables.cursor import CursorTable
 from half_yard.desktop.tables.dress import dress
 from half_yard.desktop.tables.headed_model import Index
 from half_yard.desktop.tables.pasting import as_rows
 from half_yard.desktop.tables.record_model import PROBLEM_ROLE, RecordModel
+from half_yard.desktop.tables.typed_table import ENTER, Hint, TypedTable
 
-Hint = QAbstractItemDelegate.EndEditHint
 CursorAction = QAbstractItemView.CursorAction
 
 
-class RecordTable(QTableView):
+class RecordTable(TypedTable):
     """Enter or typing edits a cell; Enter and Tab then go on to the next cell that can be typed into.
     Arrow keys move between cells, Tab leaves the table, Delete takes the selected rows out.
 
@@ -41,7 +39,6 @@ class RecordTable(QTableView):
         super().__init__(parent)
         self._records = model
         self.setModel(model)
-        self.setItemDelegate(CellDelegate(self))
         dress(self, name)
         self.setHorizontalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
         self.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerItem)
@@ -60,7 +57,7 @@ class RecordTable(QTableView):
 
     def _added(self, key: str) -> None:
         # Only what is typed here is gone on from; a record may be added from elsewhere.
-        self._just_added = key if self.state() is QAbstractItemView.State.EditingState else ""
+        self._just_added = key if self.is_editing else ""
 
     @property
     def records(self) -> RecordModel:
@@ -118,19 +115,25 @@ class RecordTable(QTableView):
         if row >= 0:
             self.setCurrentIndex(self._records.index(row, 0))
 
+    def first_cell(self) -> QModelIndex:
+        """On the row of a new record, so that typing never goes over one that is there."""
+        first = self._records.index(self._records.rowCount() - 1, 0)
+        return first if first.flags() & Qt.ItemFlag.ItemIsEditable else self._next_cell(first, 1)
+
     def keyPressEvent(self, event: QKeyEvent) -> None:
-        editing = self.state() is QAbstractItemView.State.EditingState
-        if event.key() in {Qt.Key.Key_Return, Qt.Key.Key_Enter} and not editing:
+        if self.is_editing:
+            super().keyPressEvent(event)
+        elif event.key() in ENTER:
             index = self.currentIndex()
             if index.isValid() and index.flags() & Qt.ItemFlag.ItemIsEditable:
-                self.edit(index)
+                self.open_cell(index)
             else:
                 self._go_on(CursorAction.MoveNext)
-        elif event.key() == Qt.Key.Key_Delete and not editing:
-            self._remove_selected()
-        elif event.matches(QKeySequence.StandardKey.Paste) and not editing:
+        elif event.key() == Qt.Key.Key_Delete:
+            self.remove_rows()
+        elif event.matches(QKeySequence.StandardKey.Paste):
             self.paste()
-        elif event.matches(QKeySequence.StandardKey.Copy) and not editing:
+        elif event.matches(QKeySequence.StandardKey.Copy):
             self.copy()
         else:
             super().keyPressEvent(event)
@@ -143,7 +146,7 @@ class RecordTable(QTableView):
 
     def copy(self) -> None:
         """Put the selected rows on the clipboard, with all their columns."""
-        rows = sorted({index.row() for index in self.selectionModel().selectedRows()})
+        rows = self.acted_on()
         shown = [n for n in range(self._records.columnCount()) if not self.isColumnHidden(n)]
         kept = [row for row in rows if self._records.id_at(row)]
         cells = [[str(self._records.index(row, n).data() or "") for n in shown] for row in kept]
@@ -157,44 +160,52 @@ class RecordTable(QTableView):
             if column.editable and not self.isColumnHidden(number)
         ]
 
-    def _remove_selected(self) -> None:
-        rows = sorted({index.row() for index in self.selectionModel().selectedRows()})
-        self._records.remove_rows(rows)
-        if rows:
+    def remove_rows(self) -> None:
+        """Take the selected rows out, or the one under the cursor."""
+        if rows := self.acted_on():
+            self._records.remove_rows(rows)
             self.setCurrentIndex(self._records.index(min(rows[0], self._records.rowCount() - 1), 0))
 
-    def closeEditor(self, editor: QWidget, hint: Hint) -> None:
+    def refuses(self, typed: str) -> bool:
+        """Whether the cell of the cursor was refused when it was handed over."""
+        del typed
+        return bool(self.currentIndex().data(PROBLEM_ROLE))
+
+    def forget_refused(self) -> None:
+        """Give the cell of the cursor its old value back."""
+        self._records.forget_refused(self.currentIndex())
+
+    def close_cell(self, editor: QWidget, hint: Hint) -> None:
+        """Close a cell and open the next that can be typed into."""
         if hint is Hint.SubmitModelCache:
             hint = Hint.EditNextItem
-        if self._records.data(self.currentIndex(), PROBLEM_ROLE):
-            super().closeEditor(editor, Hint.NoHint)
-            self.setFocus()
-            return
         if (row := self._records.row_of(self._just_added)) >= 0 and hint is Hint.EditNextItem:
             # The row of a new record has moved down; go on from the record that it became.
             column = self.currentIndex().column()
-            super().closeEditor(editor, Hint.NoHint)
+            CursorTable.closeEditor(self, editor, Hint.NoHint)
             self.setCurrentIndex(self._records.index(row, column))
             self._go_on(CursorAction.MoveNext)
             self.edit(self.currentIndex())
         else:
-            super().closeEditor(editor, hint)
+            CursorTable.closeEditor(self, editor, hint)
         self._just_added = ""
 
     def moveCursor(self, action: CursorAction, modifiers: Qt.KeyboardModifier) -> QModelIndex:
         if action not in {CursorAction.MoveNext, CursorAction.MovePrevious}:
             return super().moveCursor(action, modifiers)
-        step = 1 if action is CursorAction.MoveNext else -1
+        return self._next_cell(self.currentIndex(), 1 if action is CursorAction.MoveNext else -1)
+
+    def _next_cell(self, start: QModelIndex, step: int) -> QModelIndex:
+        """The next cell that is shown and can be typed into; the start where there is none."""
         columns = self._records.columnCount()
-        current = self.currentIndex()
-        position = current.row() * columns + current.column() + step
+        position = start.row() * columns + start.column() + step
         while 0 <= position < self._records.rowCount() * columns:
             index = self._records.index(position // columns, position % columns)
             hidden = self.isColumnHidden(index.column())
             if index.flags() & Qt.ItemFlag.ItemIsEditable and not hidden:
                 return index
             position += step
-        return current
+        return start
 
     def _go_on(self, action: CursorAction) -> None:
         self.setCurrentIndex(self.moveCursor(action, Qt.KeyboardModifier.NoModifier))
