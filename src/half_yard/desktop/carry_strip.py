@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-import itertools
 from decimal import Decimal
 
 from PySide6.QtCore import QPoint, QSize, Qt
 from PySide6.QtGui import QPainter, QPaintEvent, QPen
-from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QSizePolicy, QWidget
+from PySide6.QtWidgets import QAbstractButton, QHBoxLayout, QSizePolicy
 
 from half_yard.countries import CarryPoint
 from half_yard.desktop import theme
+from half_yard.desktop.panes import Pane
 from half_yard.desktop.parts import button
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject
@@ -86,7 +86,7 @@ class CarryButton(QAbstractButton):
             painter.drawRect(self.rect().adjusted(2, 3, -3, -3))
 
 
-class CarryStrip(QWidget):
+class CarryStrip(Pane):
     """The chain of figures of a return. Clicking one follows its thread; where a file gives several returns,
     the button in front goes on to the next."""
 
@@ -146,9 +146,6 @@ class CarryStrip(QWidget):
             made.clicked.connect(lambda _checked=False, place=point.place: self._workspace.go_to(place))
             self.buttons[point.label] = made
             self._row.addWidget(made, 1)
-        order = [self.switch, *self.buttons.values()]
-        for before, after in itertools.pairwise(order):
-            self.setTabOrder(before, after)
 
     def _next(self) -> None:
         """Show the chain of the next return."""

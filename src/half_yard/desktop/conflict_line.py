@@ -5,15 +5,16 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QVBoxLayout, QWidget
+from PySide6.QtWidgets import QVBoxLayout
 
+from half_yard.desktop.panes import Pane
 from half_yard.desktop.parts import button, in_a_row, soft, title
 
 KEPT = "Whichever goes on, the other is kept among the earlier states."
 MOST_SHOWN = 6
 
 
-class ConflictLine(QWidget):
+class ConflictLine(Pane):
     """Signals `ours` to save the state here, `theirs` to go on with the one on disk."""
 
     ours = Signal()

@@ -12,7 +12,6 @@ from half_yard.asked import Field, FieldKind, plain_value, read_field, shown_val
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.search_completer import SearchCompleter
-from half_yard.desktop.tab_order import place_of_tab, tab_through
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit
@@ -31,7 +30,6 @@ class FieldForm(QWidget):
         self._grid.setVerticalSpacing(1)
         for column in range(across):
             self._grid.setColumnStretch(2 * column + 1, 1)
-        self._place_of_tab = place_of_tab(self)
         self._fields: list[Field] = []
         self._editors: dict[str, QWidget] = {}
         self._problems: dict[str, QLabel] = {}
@@ -62,7 +60,6 @@ class FieldForm(QWidget):
                 row, column = row + 1, 0
             self._place(field, row, 2 * column)
             column = self._across if heading else column + 1
-        tab_through(self._place_of_tab, *self._editors.values())
         self.refresh()
 
     def _place(self, field: Field, row: int, column: int) -> None:

@@ -17,6 +17,7 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.desktop import theme
+from half_yard.desktop.panes import Pane
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.tables import RecordModel, RecordTable
 from half_yard.desktop.tables.cursor import CursorTableWidget
@@ -64,7 +65,7 @@ def button(text: str, tip: str = "") -> QPushButton:
     return made
 
 
-class Page(QWidget):
+class Page(Pane):
     """A page of the work. It shows the file as it is when it is seen, and keeps up while it is seen."""
 
     def __init__(self, workspace: Workspace) -> None:

@@ -31,11 +31,10 @@ class Strip(CursorList):
         self.setFixedHeight(LOWEST)
         self.setAccessibleName(name)
         self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.setProperty("role", "bare")
         self.setStyleSheet(
-            f"QListWidget {{ background: transparent; border: none; }}"
             f"QListWidget::item {{ padding: 2px 7px; border-bottom: 1px dashed {theme.STITCH.name()}; }}"
-            f"QListWidget::item:selected {{ background: {theme.INDIGO_WASH.name()};"
-            f" color: {theme.INK.name()}; border-bottom: 2px solid {theme.INDIGO.name()}; }}"
+            f"QListWidget::item:selected {{ border-bottom: 2px solid {theme.INDIGO.name()}; }}"
         )
         self._shown: list[tuple[str, str, str]] = []
         self.currentItemChanged.connect(self._changed)

@@ -6,9 +6,10 @@ from collections.abc import Mapping
 
 from PySide6.QtCore import QSize, Qt, Signal
 from PySide6.QtGui import QFontMetrics, QPainter, QPaintEvent, QPen
-from PySide6.QtWidgets import QAbstractButton, QButtonGroup, QHBoxLayout, QSizePolicy, QWidget
+from PySide6.QtWidgets import QAbstractButton, QButtonGroup, QHBoxLayout, QSizePolicy
 
 from half_yard.desktop import theme
+from half_yard.desktop.panes import Pane
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.stages import Stage
 
@@ -68,7 +69,7 @@ class StageButton(QAbstractButton):
             painter.drawRect(self.rect().adjusted(4, 4, -4, -14))
 
 
-class Tape(QWidget):
+class Tape(Pane):
     """The stages. Signals `chosen` with the stage that was picked."""
 
     chosen = Signal(object)

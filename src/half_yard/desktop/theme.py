@@ -106,10 +106,15 @@ QPushButton:focus {{ border: 2px solid {INDIGO.name()}; padding: 2px 10px; }}
 QPushButton:checked {{ background: {INDIGO_WASH.name()}; border-color: {INDIGO.name()}; }}
 QPushButton:disabled {{ color: {SOFT_INK.name()}; background: transparent; }}
 QTableView, QListView {{
-    background: {BLEACHED.name()}; border: 1px solid {RULE.name()}; gridline-color: transparent;
+    background: {BLEACHED.name()}; border: 1px solid {RULE.name()}; padding: 1px; gridline-color: transparent;
     outline: none; selection-background-color: {INDIGO_WASH.name()}; selection-color: {INK.name()};
 }}
-QTableView:focus, QListView:focus {{ border: 1px solid {INDIGO.name()}; }}
+QTableView:focus, QListView:focus {{ border: 2px solid {INDIGO.name()}; padding: 0; }}
+QTableView[role="bare"], QListView[role="bare"] {{ background: transparent; border: none; padding: 2px; }}
+QTableView[role="bare"]:focus, QListView[role="bare"]:focus {{
+    border: 2px solid {INDIGO.name()}; padding: 0;
+}}
+QListView[role="bare"]::item:selected {{ background: {INDIGO_WASH.name()}; color: {INK.name()}; }}
 QTableWidget::item {{ padding: 0 3px; }}
 QTableWidget::item:selected {{ background: {INDIGO_WASH.name()}; color: {INK.name()}; }}
 QHeaderView {{ background: {BLEACHED.name()}; }}

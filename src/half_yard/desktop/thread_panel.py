@@ -8,18 +8,17 @@ from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect, QSize, Qt
 from PySide6.QtGui import QFontMetrics, QPainter, QPen
 from PySide6.QtWidgets import (
     QAbstractItemView,
-    QListWidget,
     QListWidgetItem,
     QStyle,
     QStyledItemDelegate,
     QStyleOptionViewItem,
     QVBoxLayout,
-    QWidget,
 )
 
 from half_yard.countries import Computation
 from half_yard.countries.telling import Row, joined, line_name, thread_rows
 from half_yard.desktop import theme
+from half_yard.desktop.panes import Pane
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject, collection_and_id, find_record, record_of
 from half_yard.desktop.tables.cursor import CursorList
@@ -36,7 +35,7 @@ LEFT = 26
 ROW_WIDTH = WIDTH - 40
 
 
-class ThreadPanel(QWidget):
+class ThreadPanel(Pane):
     """Shows the thread of the workspace's subject. Enter on a step follows it."""
 
     def __init__(self, workspace: Workspace) -> None:
@@ -59,8 +58,7 @@ class ThreadPanel(QWidget):
         self._amount.setFont(theme.text_font(19, bold=True))
         self.list = CursorList()
         self.list.setItemDelegate(_StepDelegate(self.list))
-        self.list.setFrameShape(QListWidget.Shape.NoFrame)
-        self.list.setStyleSheet(f"QListView {{ background: {theme.SHADE.name()}; border: none; }}")
+        self.list.setProperty("role", "bare")
         self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.list.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
         self.list.setAccessibleName("Thread: what it is made of and where it goes")

@@ -26,6 +26,7 @@ from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
 from half_yard.desktop.pages.books import STATEMENTS
+from half_yard.desktop.panes import Pane, tab_stops
 from half_yard.desktop.parts import Page, button
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.safe_keeping import SafeKeeping
@@ -90,7 +91,7 @@ class MainWindow(QMainWindow):
         self._message.setWordWrap(True)
         self._message.setAccessibleName("Message")
         dismiss = button("Put away", "Put the message away")
-        self._message_bar = QWidget()
+        self._message_bar = Pane()
         self._message_bar.setStyleSheet(f"QWidget {{ background: {theme.WELD_WASH.name()}; }}")
         bar = QHBoxLayout(self._message_bar)
         bar.setContentsMargins(18, 4, 12, 4)
@@ -120,7 +121,8 @@ class MainWindow(QMainWindow):
         return (
             Action("Find", self._find, "F3"),
             Action("Keys", self._show_keys, "F1"),
-            Action("Into the thread and back", self._other_pane, "F6"),
+            Action("Page, thread, strip: the next of them", partial(self._step_pane, 1), "F6"),
+            Action("Page, thread, strip: the one before", partial(self._step_pane, -1), "Shift+F6"),
             Action("Back along the thread", self.go_back, "Alt+Left"),
             *(Action(f"Go to {stage.value}", partial(self.show_stage, stage)) for stage in Stage),
             Action("Go to the next stage", partial(self._step_stage, 1), "Ctrl+PgDown"),
@@ -293,15 +295,25 @@ class MainWindow(QMainWindow):
             self.workspace.subject = None
             self.workspace.go_to(subject)
 
-    def _other_pane(self) -> None:
-        """Step from the page into the thread and back."""
-        steps = self.thread_panel.list
-        if steps.hasFocus():
+    def _step_pane(self, step: int) -> None:
+        """Step to the next part of the window that can be worked in, or to the one before."""
+        page = self.pages[self.stage]
+        order: list[Pane] = [
+            page,
+            self.thread_panel,
+            self.safe.conflict,
+            self._message_bar,
+            self.carry,
+            self.tape,
+        ]
+        panes = [pane for pane in order if pane.isVisible() and next(tab_stops(pane), None) is not None]
+        focused = QApplication.focusWidget()
+        here = next((n for n, pane in enumerate(panes) if focused and pane.isAncestorOf(focused)), -1)
+        to = panes[(here + step) % len(panes)] if panes else page
+        if to is page and not page.focusWidget():
             self.show_stage(self.stage)
         else:
-            steps.setFocus()
-            if steps.currentRow() < 0 and steps.count() > 1:
-                steps.setCurrentRow(1)
+            to.enter()
 
     def _new_client(self) -> None:
         self.show_stage(Stage.CLIENTS)

@@ -30,7 +30,6 @@ from half_yard.desktop.assets.treatments_view import TreatmentsView
 from half_yard.desktop.assets.which_part import ALONE, FIELD_PARTS, IN_POOLS, Part
 from half_yard.desktop.parts import Page, TableBlock, button, soft
 from half_yard.desktop.subjects import collection_and_id
-from half_yard.desktop.tab_order import tab_into
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Figure, Role
@@ -137,7 +136,6 @@ class AssetsPage(Page):
             self._made[part] = made
             self._column.addWidget(made, BENEATH)
             made.setVisible(part is self._shown)
-            tab_into(self.more, made)
             if isinstance(made, PurchaseView | ListView):
                 made.left.connect(self._back_to_asset)
         return self._made[part]

@@ -152,6 +152,8 @@ class ActivityView(QWidget):
     def _line_chosen(self, row: LineRow) -> None:
         if row.place is not None:
             self._workspace.look_at(row.place)
+        if self.statement.is_arrived_at:
+            return  # what is shown beside it stays until the cursor is moved
         self._lines = row.entries
         if self.statement.hasFocus() and self._shown is not Part.TOTALS:
             self._shown = Part.ENTRIES

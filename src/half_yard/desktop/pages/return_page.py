@@ -65,7 +65,7 @@ class ReturnPage(Page):
         self._facts = soft("")
         self._notes = soft("")
         self.lines = LineView("Lines of the sheet")
-        self.lines.setStyleSheet("QTableView { border: none; }")
+        self.lines.setProperty("role", "bare")
         self.lines.line_current.connect(self._line_chosen)
         for part in (self._title, self._facts, self._notes):
             column.addWidget(part)
@@ -86,11 +86,9 @@ class ReturnPage(Page):
         self.findings.setResizeMode(QListWidget.ResizeMode.Adjust)
         self.findings.setAccessibleName("Findings")
         self.findings.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.findings.setProperty("role", "bare")
         self.findings.setStyleSheet(
-            f"QListWidget {{ background: transparent; border: none; }}"
             f"QListWidget::item {{ padding: 4px 4px 6px 4px; border-bottom: 1px solid {theme.RULE.name()}; }}"
-            f"QListWidget::item:selected {{ background: {theme.INDIGO_WASH.name()};"
-            f" color: {theme.INK.name()}; }}"
         )
         self.findings.itemActivated.connect(self._mend)
         self.findings.itemClicked.connect(self._mend)

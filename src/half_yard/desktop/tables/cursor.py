@@ -29,6 +29,9 @@ MOVES = {
 class CursorRules(View):
     """What every table and list does; stands before the view among the bases."""
 
+    is_arrived_at = False
+    """Whether the cursor is put somewhere only because the focus comes."""
+
     def first_cell(self) -> QModelIndex:
         """Where the cursor begins: on the first row that can be chosen."""
         model = self.model()
@@ -40,7 +43,9 @@ class CursorRules(View):
 
     def focusInEvent(self, event: QFocusEvent) -> None:
         if not self.currentIndex().isValid() and event.reason() is not Qt.FocusReason.MouseFocusReason:
+            self.is_arrived_at = True
             self.setCurrentIndex(self.first_cell())
+            self.is_arrived_at = False
         super().focusInEvent(event)
 
     def selectionCommand(self, index: Index, event: QEvent | None = None) -> Flag:

@@ -1,0 +1,131 @@
+"""Going round by keyboard: Tab in the order of the page, F6 between the parts of the window, focus that is
+seen."""
+
+from __future__ import annotations
+
+from PySide6.QtCore import QPoint, QRect
+from PySide6.QtWidgets import QScrollArea, QTableView, QWidget
+
+from half_yard.demo import MAIN_FILE, write_office
+from half_yard.desktop.panes import tab_stops
+from half_yard.desktop.stages import Stage
+from tests.desktop.window_case import Key, Modifier, WindowCase
+
+MOST = 200
+
+
+class GoingRound(WindowCase):
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.open_path(self.folder / MAIN_FILE)
+
+    def round_of(self, start: QWidget) -> list[QWidget]:
+        """Everything that Tab stops at until it is back."""
+        start.setFocus()
+        self.settle()
+        visited: list[QWidget] = []
+        while not visited or self.focused() is not visited[0]:
+            self.assertNotIn(self.focused(), visited)
+            self.assertLess(len(visited), MOST)
+            visited.append(self.focused())
+            self.seen(self.focused())
+            self.press(Key.Key_Tab)
+        return visited
+
+    def seen(self, widget: QWidget) -> None:
+        """The focus is scrolled into view, and has a name."""
+        around = widget.parentWidget()
+        while around is not None:
+            if isinstance(around, QScrollArea):
+                inside = around.viewport().mapFromGlobal(widget.mapToGlobal(QPoint(0, 0)))
+                self.assertTrue(around.viewport().rect().intersects(QRect(inside, widget.size())))
+            around = around.parentWidget()
+
+    def assert_reading_order(self, visited: list[QWidget], inside: QWidget) -> None:
+        """Of two that stand over each other, the upper comes first; of two in a row, the left one."""
+        boxes = [QRect(each.mapTo(inside, QPoint(0, 0)), each.size()) for each in visited]
+        start = min(range(len(boxes)), key=lambda n: (boxes[n].top(), boxes[n].left()))
+        boxes = boxes[start:] + boxes[:start]
+        for number, box in enumerate(boxes):
+            for later in boxes[number + 1 :]:
+                over = (
+                    later.bottom() < box.top() and later.left() < box.right() and later.right() > box.left()
+                )
+                beside = (
+                    later.right() < box.left() and later.top() < box.bottom() and later.bottom() > box.top()
+                )
+                self.assertFalse(over or beside, (box, later))
+
+    def test_every_page_is_gone_round_in_the_order_in_which_it_stands(self) -> None:
+        books, assets = self.window.books, self.window.assets
+        for key in ("statements", "forms", "household", "a00003"):
+            self.window.show_stage(Stage.BOOKS)
+            books.choose(key)
+            self.settle()
+            self.assert_reading_order(self.round_of(books.strip), books)
+        for part in assets.offered:
+            self.window.show_stage(Stage.ASSETS)
+            assets.switch_to(part)
+            self.settle()
+            self.assert_reading_order(self.round_of(next(tab_stops(assets))), assets)
+        for stage in (Stage.CLIENTS, Stage.RETURN):
+            self.window.show_stage(stage)
+            self.settle()
+            page = self.window.pages[stage]
+            self.assert_reading_order(self.round_of(next(tab_stops(page))), page)
+
+    def test_after_a_new_activity_tab_goes_on_from_its_name(self) -> None:
+        self.action("New rental").trigger()
+        self.settle()
+        page = self.window.books
+        first = self.focused()
+        self.assertEqual(first.accessibleName(), "Name")
+        visited = self.round_of(first)
+        self.assertGreater(len(visited), 8)
+        self.assertTrue(all(page.isAncestorOf(each) for each in visited))
+        self.assert_reading_order(visited, page)
+
+    def test_from_the_last_table_tab_goes_round_and_not_through_thread_and_strip(self) -> None:
+        books = self.window.books
+        for key in ("forms", "household"):
+            books.choose(key)
+            self.settle()
+            last = [each for each in tab_stops(books) if isinstance(each, QTableView)][-1]
+            last.setFocus()
+            self.press(Key.Key_Tab)
+            self.assertTrue(books.isAncestorOf(self.focused()), key)
+
+    def test_f6_steps_between_page_thread_strip_and_stages_and_back(self) -> None:
+        self.window.show_stage(Stage.BOOKS)
+        here = self.focused()
+        panes = [self.window.thread_panel, self.window.carry, self.window.tape]
+        for pane in panes:
+            self.press(Key.Key_F6)
+            self.assertTrue(pane.isAncestorOf(self.focused()), pane)
+        self.press(Key.Key_F6)
+        self.assertIs(self.focused(), here)
+        for pane in reversed(panes):
+            self.press(Key.Key_F6, Modifier.ShiftModifier)
+            self.assertTrue(pane.isAncestorOf(self.focused()), pane)
+        self.press(Key.Key_F6, Modifier.ShiftModifier)
+        self.assertIs(self.focused(), here)
+
+    def test_the_focus_is_seen_on_everything(self) -> None:
+        """What has the focus looks otherwise than it did without."""
+        for stage in Stage:
+            self.window.show_stage(stage)
+            self.settle()
+            page = self.window.pages[stage]
+            for pane in (page, self.window.thread_panel, self.window.carry, self.window.tape):
+                for stop in list(tab_stops(pane)):
+                    stop.setFocus()
+                    self.settle()
+                    if not stop.hasFocus():
+                        continue
+                    with_focus = stop.grab().toImage()
+                    stop.clearFocus()
+                    self.settle()
+                    self.assertNotEqual(
+                        with_focus, stop.grab().toImage(), (stage, stop.accessibleName(), stop)
+                    )
