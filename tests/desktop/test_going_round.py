@@ -4,7 +4,8 @@ seen."""
 from __future__ import annotations
 
 from PySide6.QtCore import QPoint, QRect
-from PySide6.QtWidgets import QScrollArea, QTableView, QWidget
+from PySide6.QtGui import QContextMenuEvent
+from PySide6.QtWidgets import QApplication, QLineEdit, QMenu, QScrollArea, QTableView, QWidget
 
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.panes import tab_stops
@@ -129,3 +130,91 @@ class GoingRound(WindowCase):
                     self.assertNotEqual(
                         with_focus, stop.grab().toImage(), (stage, stop.accessibleName(), stop)
                     )
+
+
+class Commands(WindowCase):
+    """What can be done is found without knowing it: menus, keys, context menus, from one declaration."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.open_path(self.folder / MAIN_FILE)
+
+    def menu(self) -> QMenu:
+        """The menu that is open; its entries."""
+        menu = QApplication.activePopupWidget()
+        assert isinstance(menu, QMenu), "no menu is open"
+        return menu
+
+    def test_every_action_stands_in_a_menu_with_its_key_and_a_letter(self) -> None:
+        seen = set()
+        tops = self.window.menuBar().actions()
+        self.assertEqual(len({top.text().partition("&")[2][0] for top in tops}), len(tops))
+        for top in tops:
+            menu = top.menu()
+            assert isinstance(menu, QMenu)
+            menu.aboutToShow.emit()
+            letters = [
+                entry.text().replace("&&", "").partition("&")[2][:1].casefold() for entry in menu.actions()
+            ]
+            self.assertEqual(len(letters), len(set(letters)), menu.title())
+            seen |= {entry.text().replace("&", "") for entry in menu.actions()}
+        for action in self.window.actions_here:
+            self.assertIn(f"{action.name}\t{action.key}" if action.key else action.name, seen)
+
+    def test_a_menu_is_opened_and_chosen_from_by_letters(self) -> None:
+        self.press(Key.Key_G, Modifier.AltModifier)
+        wanted = next(entry for entry in self.menu().actions() if "Assets" in entry.text())
+        letter = wanted.text().partition("&")[2][0]
+        self.type(letter)
+        self.assertIs(self.window.stage, Stage.ASSETS)
+
+    def test_a_table_s_menu_opens_by_key_and_does_what_its_keys_do(self) -> None:
+        view = self.window.books.activity
+        view.show_all()
+        view.entries.table.show_record("e00002")
+        at = view.entries.table.visualRect(view.entries.table.currentIndex()).center()
+        reason = QContextMenuEvent.Reason.Keyboard
+        QApplication.sendEvent(view.entries.table, QContextMenuEvent(reason, at, view.mapToGlobal(at)))
+        self.settle()
+        names = [entry.text().replace("&", "") for entry in self.menu().actions()]
+        self.assertIn("Take the selected rows out\tDel", names)
+        self.menu().actions()[names.index("Take the selected rows out\tDel")].trigger()
+        self.assertNotIn("e00002", self.window.workspace.file.entries)
+
+    def test_f1_lists_the_page_s_keys_first_and_can_be_searched(self) -> None:
+        self.window.books.activity.show_all()
+        self.press(Key.Key_F1)
+        found = self.window.finder.list
+        shown = [found.item(row).text() for row in range(found.count())]
+        self.assertTrue(shown[0].startswith("Here · "))
+        self.assertIn("Here · Entries: take the selected rows out · key Del", shown)
+        self.type("redo")
+        self.assertEqual(found.count(), 1)
+        self.assertIn("Ctrl+Shift+Z", found.item(0).text())
+
+    def test_ctrl_f_searches_the_page_and_escape_leads_back_to_the_statement(self) -> None:
+        self.press(Key.Key_F, Modifier.ControlModifier)
+        self.type("camden")
+        view = self.window.books.activity
+        self.assertLess(view.model.rowCount(), 12)
+        view.entries.table.setFocus()
+        self.press(Key.Key_Escape)
+        self.assertIs(self.focused(), view.statement)
+        self.window.show_stage(Stage.RETURN)
+        self.press(Key.Key_F, Modifier.ControlModifier)
+        self.assertTrue(self.window.finder.isVisible())
+
+    def test_f2_types_into_the_cell_and_escape_puts_the_message_away(self) -> None:
+        view = self.window.books.activity
+        view.show_all()
+        view.entries.table.show_record("e00001", 1)
+        self.press(Key.Key_F2)
+        line = self.focused()
+        assert isinstance(line, QLineEdit)
+        self.assertEqual(line.text(), "Camden Yacht Service")
+        self.press(Key.Key_Escape)
+        self.window.say("Something to know.")
+        self.window.books.strip.setFocus()
+        self.press(Key.Key_Escape)
+        self.assertFalse(self.window._message.isVisible())

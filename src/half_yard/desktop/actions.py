@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
+from PySide6.QtCore import Qt
 from PySide6.QtGui import QKeySequence, QShortcut
 from PySide6.QtWidgets import QMenu, QWidget
 
@@ -38,24 +39,50 @@ class Action:
             self.act()
 
 
-def bind_keys(actions: Sequence[Action], window: QWidget) -> None:
-    """Let the keys of the actions hold in all of the window."""
+def bind_keys(
+    actions: Sequence[Action],
+    part: QWidget,
+    where: Qt.ShortcutContext = Qt.ShortcutContext.WindowShortcut,
+) -> None:
+    """Let the keys of the actions hold in all of the window, or in a part of it."""
     for action in actions:
         if action.key:
-            QShortcut(QKeySequence(action.key), window).activated.connect(action.trigger)
+            shortcut = QShortcut(QKeySequence(action.key), part)
+            shortcut.setContext(where)
+            shortcut.activated.connect(action.trigger)
 
 
-def menu_of(actions: Sequence[Action], parent: QWidget) -> QMenu:
-    """A menu of the actions, in which those that can be done now are enabled whenever it opens."""
-    menu = QMenu(parent)
+def menu_of(actions: Callable[[], Sequence[Action]], parent: QWidget, title: str = "") -> QMenu:
+    """A menu of the actions that there are whenever it opens; those that can be done then are enabled. A
+    letter of each is its mnemonic."""
+    menu = QMenu(title, parent)
     menu.setToolTipsVisible(True)
-    entries = [(action, menu.addAction(action.name, action.trigger)) for action in actions]
-    for action, entry in entries:
-        entry.setToolTip(plain_tip(action.tip or action.name))
 
-    def enable() -> None:
-        for action, entry in entries:
+    def fill() -> None:
+        menu.clear()
+        every = actions()
+        for action, name in zip(every, with_mnemonics([action.name for action in every]), strict=True):
+            entry = menu.addAction(f"{name}\t{action.key}" if action.key else name, action.trigger)
+            entry.setToolTip(plain_tip(action.tip or action.name))
             entry.setEnabled(action.enabled())
 
-    menu.aboutToShow.connect(enable)
+    menu.aboutToShow.connect(fill)
     return menu
+
+
+def with_mnemonics(names: Sequence[str]) -> list[str]:
+    """The names, each with a letter marked that no other has: the first of a word if one is left, or else
+    any; none where all are taken."""
+    taken: set[str] = set()
+    found = []
+    for name in names:
+        starts = [number for number, letter in enumerate(name) if number == 0 or name[number - 1] == " "]
+        every = [*starts, *(number for number in range(len(name)) if number not in starts)]
+        free = [number for number in every if name[number].isalpha() and name[number].casefold() not in taken]
+        if free:
+            taken.add(name[free[0]].casefold())
+            before, after = name[: free[0]].replace("&", "&&"), name[free[0] :].replace("&", "&&")
+            found.append(f"{before}&{after}")
+        else:
+            found.append(name.replace("&", "&&"))
+    return found

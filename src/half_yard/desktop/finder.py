@@ -87,8 +87,8 @@ class Finder(QFrame):
         )
         column = QVBoxLayout(self)
         column.setContentsMargins(16, 12, 16, 12)
-        title = PlainLabel("Find a line, entry, asset, activity or command")
-        title.setFont(theme.title_font(12))
+        self._title = PlainLabel()
+        self._title.setFont(theme.title_font(12))
         self.line = QLineEdit()
         self.line.setFont(theme.text_font(13))
         self.line.setAccessibleName("Find")
@@ -98,7 +98,7 @@ class Finder(QFrame):
         self.list.setAccessibleName("Found")
         self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.list.setTextElideMode(Qt.TextElideMode.ElideRight)
-        column.addWidget(title)
+        column.addWidget(self._title)
         column.addWidget(self.line)
         column.addWidget(self.list, 1)
         self.line.textChanged.connect(self._search)
@@ -108,10 +108,8 @@ class Finder(QFrame):
         self.line.installEventFilter(self)
         self.hide()
 
-    def open(self, words: str = "") -> None:
-        """Show the finder over its parent, ready to type; with words, as if they had been typed."""
-        parent = self.parentWidget()
-        self._back = parent.focusWidget() if parent else None
+    def open(self) -> None:
+        """Show the finder over its parent, ready to type."""
         known = [
             Findable(f"Command · {action.words}", act=action.act)
             for action in self._actions()
@@ -119,15 +117,35 @@ class Finder(QFrame):
         ]
         if self._workspace.is_open:
             known += findables(self._workspace.computation)
+        self._title.setText("Find a line, entry, asset, activity or command")
+        self._show(known)
+
+    def open_keys(self, here: Sequence[Action]) -> None:
+        """Show the keys and commands: those of the page that is shown, then those of everywhere."""
+        self._title.setText("Keys and commands, of this page and of everywhere")
+        self._show(
+            [
+                *(Findable(f"Here · {action.words}", act=action.trigger) for action in here),
+                *(Findable(f"Everywhere · {action.words}", act=action.trigger) for action in self._actions()),
+            ]
+        )
+
+    def _show(self, known: Sequence[Findable]) -> None:
+        parent = self.parentWidget()
+        self._back = parent.focusWidget() if parent else None
         self._known = [(item.words.casefold().replace(",", ""), item) for item in known]
-        if parent:
-            width = min(WIDTH, parent.width() - 40)
-            self.setGeometry((parent.width() - width) // 2, 64, width, min(HEIGHT, parent.height() - 150))
-        self.line.setText(words)
-        self._search(words)
+        self.fit()
+        self.line.clear()
+        self._search("")
         self.show()
         self.raise_()
         self.line.setFocus()
+
+    def fit(self) -> None:
+        """Take the room that there is over the page."""
+        if parent := self.parentWidget():
+            width = min(WIDTH, parent.width() - 40)
+            self.setGeometry((parent.width() - width) // 2, 64, width, min(HEIGHT, parent.height() - 150))
 
     def close_finder(self) -> None:
         """Hide it and give the focus back."""

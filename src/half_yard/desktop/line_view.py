@@ -125,6 +125,7 @@ class LineView(CursorTable):
         self._fit_numbers()
         self.rows_model.replaced.connect(self._fit_numbers)
         header.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+        self.offer([self.copying])
 
     def _fit_numbers(self) -> None:
         """Give the numbers of the lines, and the amounts, the room that the longest needs."""

@@ -11,6 +11,7 @@ from PySide6.QtWidgets import (
     QHBoxLayout,
     QHeaderView,
     QLabel,
+    QLineEdit,
     QPushButton,
     QVBoxLayout,
     QWidget,
@@ -86,6 +87,10 @@ class Page(Pane):
 
     def focus(self) -> None:
         """Put the cursor where work goes on."""
+
+    def search_line(self) -> QLineEdit | None:
+        """The line on which what the page shows is searched, if it has one."""
+        return None
 
 
 def plain_table(

@@ -36,7 +36,7 @@ class StageButton(QAbstractButton):
         self._open = count
         said = f"{count} open" if count else "nothing open"
         self.setAccessibleName(f"{self.stage.value}, {said}")
-        self.setToolTip(plain_tip(f"{self.stage.value}: {said}"))
+        self.setToolTip(plain_tip(f"{self.stage.value}: {said} · Ctrl+{list(Stage).index(self.stage) + 1}"))
         self.setFixedSize(self.sizeHint())
         self.update()
 

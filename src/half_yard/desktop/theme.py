@@ -135,6 +135,13 @@ QScrollBar::add-page, QScrollBar::sub-page {{ background: transparent; }}
 QSplitter::handle {{ background: transparent; }}
 QCheckBox {{ spacing: 7px; }}
 QCheckBox:focus {{ color: {INDIGO.name()}; text-decoration: underline; }}
+QMenuBar {{ background: {WELD_WASH.name()}; padding: 0 8px; }}
+QMenuBar::item {{ background: transparent; padding: 3px 10px; }}
+QMenuBar::item:selected {{ background: {INDIGO_WASH.name()}; color: {INK.name()}; }}
+QMenu {{ background: {BLEACHED.name()}; border: 1px solid {WALNUT.name()}; padding: 3px 0; }}
+QMenu::item {{ padding: 3px 26px 3px 16px; }}
+QMenu::item:selected {{ background: {INDIGO_WASH.name()}; color: {INK.name()}; }}
+QMenu::item:disabled {{ color: {SOFT_INK.name()}; }}
 QToolTip {{
     background: {BLEACHED.name()}; color: {INK.name()}; border: 1px solid {RULE.name()}; padding: 4px;
 }}

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from dataclasses import replace
 from functools import partial
 from pathlib import Path
 
-from PySide6.QtGui import QCloseEvent, QResizeEvent
+from PySide6.QtCore import Qt
+from PySide6.QtGui import QCloseEvent, QKeyEvent, QResizeEvent
 from PySide6.QtWidgets import (
     QApplication,
     QHBoxLayout,
@@ -19,13 +18,12 @@ from PySide6.QtWidgets import (
 
 from half_yard.countries import has_rules
 from half_yard.desktop import theme
-from half_yard.desktop.actions import Action, bind_keys
-from half_yard.desktop.assets.which_part import ALONE, Part
+from half_yard.desktop.actions import Action, bind_keys, menu_of, with_mnemonics
 from half_yard.desktop.carry_strip import CarryStrip
+from half_yard.desktop.commands import Commands
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
-from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.panes import Pane, tab_stops
 from half_yard.desktop.parts import Page, button
 from half_yard.desktop.plain_words import PlainLabel
@@ -70,9 +68,12 @@ class MainWindow(QMainWindow):
         self.carry = CarryStrip(self.workspace)
         self.safe = SafeKeeping(self.workspace, self.clients, self)
         self._lay_out()
-        self._always = self._actions()
+        self.commands = Commands(self)
         self.finder = Finder(self.workspace, lambda: self.actions_here, self._centre)
-        bind_keys(self._always, self)
+        bind_keys(self.actions_here, self)
+        menus = self.commands.menus
+        for menu, name in zip(menus.values(), with_mnemonics(list(menus)), strict=True):
+            self.menuBar().addMenu(menu_of(menu, self, name))
         self.tape.chosen.connect(self.show_stage)
         self.clients.wanted.connect(self.open_path)
         self.workspace.changed.connect(self._refresh_tape)
@@ -113,64 +114,7 @@ class MainWindow(QMainWindow):
     @property
     def actions_here(self) -> tuple[Action, ...]:
         """Everything that the window does now, each with its key where it has one."""
-        return (*self._always, *self._new_activities())
-
-    def _actions(self) -> tuple[Action, ...]:
-        """What the window does whatever country's file is open."""
-        is_open = self._is_open
-        return (
-            Action("Find", self._find, "F3"),
-            Action("Keys", self._show_keys, "F1"),
-            Action("Page, thread, strip: the next of them", partial(self._step_pane, 1), "F6"),
-            Action("Page, thread, strip: the one before", partial(self._step_pane, -1), "Shift+F6"),
-            Action("Back along the thread", self.go_back, "Alt+Left"),
-            *(Action(f"Go to {stage.value}", partial(self.show_stage, stage)) for stage in Stage),
-            Action("Go to the next stage", partial(self._step_stage, 1), "Ctrl+PgDown"),
-            Action("Go to the stage before", partial(self._step_stage, -1), "Ctrl+PgUp"),
-            Action("Save", self.save, "Ctrl+S"),
-            *self.safe.actions(partial(self.show_stage, Stage.CLIENTS)),
-            Action("Undo", self.workspace.undo, "Ctrl+Z"),
-            Action("Redo", self.workspace.redo, "Ctrl+Shift+Z"),
-            Action("Open a file", self.clients.ask_for_file, "Ctrl+O"),
-            Action("New client", self._new_client, "Ctrl+N"),
-            Action("New asset", self._new_asset, enabled=is_open),
-            Action("Make the entry an asset", self._make_asset, enabled=is_open),
-            self._at_tray("Take in a statement", self.books.tray.ask_for_file),
-            self._at_tray("Fetch a marketplace's statements", self.books.tray.open_marketplace),
-            self._at_tray("Take the proposals of the tray", self.books.tray.take_proposals),
-            self._at_tray("Sorting rules", self.books.tray.rules_button.click),
-            Action("Export the books", self.books.ask_to_export, enabled=is_open),
-            *(self._to_part(part) for part in Part if part not in ALONE),
-            *(
-                replace(action, act=partial(self._of_assets, action.act))
-                for action in self.assets.actions_here
-            ),
-            Action("Quit", self._quit, "Ctrl+Q"),
-            Action("Quit, leaving the file as it was opened", self._quit_as_opened),
-        )
-
-    def _find(self) -> None:
-        self.finder.open()
-
-    def _show_keys(self) -> None:
-        self.finder.open("key")
-
-    def _is_open(self) -> bool:
-        return self.workspace.is_open
-
-    def _new_activities(self) -> list[Action]:
-        """A new activity of every kind that the open file's country has."""
-        kinds = self.workspace.pack.ledger.kinds if self.workspace.is_open else {}
-        return [Action(kind.new, partial(self._new_activity, key)) for key, kind in kinds.items()]
-
-    def _at_tray(self, name: str, act: Callable[[], None]) -> Action:
-        return Action(name, partial(self._in_tray, act), enabled=self._is_open)
-
-    def _to_part(self, part: Part) -> Action:
-        def enabled() -> bool:
-            return self.workspace.is_open and part in self.assets.offered
-
-        return Action(f"Assets: {part.words}", partial(self._in_assets, part), "", part.value[1], enabled)
+        return self.commands.every
 
     # -- files ---------------------------------------------------------------------------------------
 
@@ -246,10 +190,18 @@ class MainWindow(QMainWindow):
         else:
             event.ignore()
 
-    def _quit(self) -> None:
+    def keyPressEvent(self, event: QKeyEvent) -> None:
+        """Escape that nothing else had a use for puts the message away."""
+        if event.key() == Qt.Key.Key_Escape and self._message_bar.isVisible():
+            self._message_bar.hide()
+        else:
+            super().keyPressEvent(event)
+
+    def quit(self) -> None:
+        """Save, and end the program."""
         self.close()
 
-    def _quit_as_opened(self) -> None:
+    def quit_as_opened(self) -> None:
         """Quit after an experiment: the file is as it was opened, the experiment among the earlier states."""
         if self._let_go(as_opened=True):
             self.close()
@@ -267,7 +219,8 @@ class MainWindow(QMainWindow):
         self.tape.show_stage(stage)
         self.pages[stage].focus()
 
-    def _step_stage(self, step: int) -> None:
+    def step_stage(self, step: int) -> None:
+        """Show the stage so many steps further, round."""
         stages = list(Stage)
         self.show_stage(stages[(stages.index(self.stage) + step) % len(stages)])
 
@@ -288,6 +241,11 @@ class MainWindow(QMainWindow):
         elif stage is Stage.ASSETS:
             self.assets.show_subject(subject)
 
+    @property
+    def can_go_back(self) -> bool:
+        """Whether there is something to go back to."""
+        return bool(self._back)
+
     def go_back(self) -> None:
         """Follow the thread back to where it was before."""
         if self._back:
@@ -295,7 +253,7 @@ class MainWindow(QMainWindow):
             self.workspace.subject = None
             self.workspace.go_to(subject)
 
-    def _step_pane(self, step: int) -> None:
+    def step_pane(self, step: int) -> None:
         """Step to the next part of the window that can be worked in, or to the one before."""
         page = self.pages[self.stage]
         order: list[Pane] = [
@@ -314,38 +272,6 @@ class MainWindow(QMainWindow):
             self.show_stage(self.stage)
         else:
             to.enter()
-
-    def _new_client(self) -> None:
-        self.show_stage(Stage.CLIENTS)
-        self.clients.first.setFocus()
-
-    def _new_activity(self, kind: str) -> None:
-        self.show_stage(Stage.BOOKS)
-        self.books.make_activity(kind)
-
-    def _in_tray(self, act: Callable[[], None]) -> None:
-        """Show the tray and do something there."""
-        self.show_stage(Stage.BOOKS)
-        self.books.choose(STATEMENTS)
-        act()
-
-    def _in_assets(self, part: Part) -> None:
-        """Show a part of the Assets page."""
-        self.show_stage(Stage.ASSETS)
-        self.assets.switch_to(part)
-
-    def _of_assets(self, act: Callable[[], None]) -> None:
-        """Show the Assets page and do something there."""
-        self.show_stage(Stage.ASSETS)
-        act()
-
-    def _new_asset(self) -> None:
-        self.show_stage(Stage.ASSETS)
-        self.assets.assets.table.start_new()
-
-    def _make_asset(self) -> None:
-        if self.books.activity.isVisible():
-            self.books.activity.make_asset()
 
     # -- saying --------------------------------------------------------------------------------------
 
@@ -372,4 +298,4 @@ class MainWindow(QMainWindow):
     def resizeEvent(self, event: QResizeEvent) -> None:
         super().resizeEvent(event)
         if self.finder.isVisible():
-            self.finder.open()
+            self.finder.fit()

@@ -93,7 +93,7 @@ class AssetsPage(Page):
         self._buttons[Part.ASSET].setChecked(True)
         line.addStretch(1)
         self.more = button("More", "What else can be done with assets")
-        self.more.setMenu(menu_of(self.actions_here, self))
+        self.more.setMenu(menu_of(lambda: self.actions_here, self))
         line.addWidget(self.more)
         return line
 

@@ -8,6 +8,7 @@ from functools import cached_property
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
+from half_yard.desktop.actions import Action
 from half_yard.desktop.line_rows import folded_under, statement_rows
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.pages.comparison_view import ComparisonView
@@ -56,7 +57,9 @@ class ActivityView(QWidget):
         self.statement.setFixedWidth(STATEMENT_WIDTH)
         self.statement.line_current.connect(self._line_chosen)
         self.statement.entry_wanted.connect(self._enter)
+        self.statement.offer([Action("A new entry on the line (Enter)", self._enter, "Ins")])
         self.entries_view = EntriesView(workspace)
+        self.entries_view.left.connect(self.focus)
         self.entries = self.entries_view.block
         self.model = self.entries_view.model
         self._shown = Part.ENTRIES
@@ -169,6 +172,7 @@ class ActivityView(QWidget):
             self._show_statement()
             self.statement.show_line([folded[1]])
             return
+        self._lines = row.entries if row is not None else ()
         self.switch_to(Part.ENTRIES)
         self.entries.table.start_new()
 

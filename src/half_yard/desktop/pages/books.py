@@ -9,9 +9,10 @@ from pathlib import Path
 from typing import TypeVar
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.pages.activity_view import ActivityView
+from half_yard.desktop.pages.activity_view import Part as ActivityPart
 from half_yard.desktop.pages.forms_view import FormsView
 from half_yard.desktop.pages.household_view import HouseholdView
 from half_yard.desktop.parts import Page, button, soft
@@ -217,6 +218,21 @@ class BooksPage(Page):
             if activity in file.activities:
                 self.choose(activity)
                 self.activity.show_entry(path)
+
+    def search_line(self) -> QLineEdit | None:
+        """Where the rows of statements are found, or the entries of an activity."""
+        if self._chosen == STATEMENTS:
+            return self.tray.words
+        if self._chosen in self._workspace.file.activities if self._workspace.is_open else False:
+            self.activity.switch_to(ActivityPart.ENTRIES)
+            return self.activity.entries_view.words
+        return None
+
+    def show_statement(self) -> None:
+        """Put the cursor on the statement of the activity that is shown, or was last."""
+        if self._workspace.activity:
+            self.choose(self._workspace.activity)
+            self.activity.show_statement()
 
     def focus(self) -> None:
         """Put the cursor where work goes on."""

@@ -6,10 +6,12 @@ from collections.abc import Mapping, Sequence
 from decimal import Decimal
 
 from pydantic import JsonValue
+from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind
 from half_yard.countries import AssetDoubts, StatementLine
+from half_yard.desktop.actions import Action
 from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import TableBlock, button
 from half_yard.desktop.search_completer import SearchCompleter
@@ -28,7 +30,10 @@ NOTED = "†"
 
 
 class EntriesView(QWidget):
-    """The entries of some lines of an activity, or of all its lines."""
+    """The entries of some lines of an activity, or of all its lines. Signals `left` on the way back to the
+    statement."""
+
+    left = Signal()
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
@@ -41,6 +46,12 @@ class EntriesView(QWidget):
         self.model = RecordModel(workspace, self._source(), self._columns(), self)
         self.block = TableBlock("Entries", self.model)
         self.block.table.record_current.connect(self._chosen)
+        self.block.table.offer(
+            [
+                Action("Make it an asset", self.make_asset, enabled=lambda: bool(self.current)),
+                Action("Back to the statement", self.left.emit, "Esc"),
+            ]
+        )
         self.words = TypedLine()
         self.words.setAccessibleName("Find entries")
         self.words.setPlaceholderText("find by words or amount")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PySide6.QtCore import Qt, Signal
+from PySide6.QtCore import Signal
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import (
     QHBoxLayout,
@@ -11,6 +11,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from half_yard.desktop.actions import Action
 from half_yard.desktop.parts import soft, title
 from half_yard.desktop.statements.parts_model import AMOUNT, GOES_TO, MEMO, PartsModel
 from half_yard.desktop.tables.cursor import CursorTable
@@ -38,6 +39,13 @@ class PartsTable(TypedTable):
         self._place = (0, 0)
         self._typed: str | None = None
         model.modelReset.connect(self._after_reset)
+        self.offer(
+            [
+                Action("Type into the cell", self.type_here, "F2", enabled=self.has_rows),
+                Action("Bring the part back to what is left", self._bring_back, "Del", enabled=self.has_rows),
+                self.copying,
+            ]
+        )
 
     def start_new(self) -> None:
         """Go to what is left."""
@@ -50,6 +58,11 @@ class PartsTable(TypedTable):
         if self._parts.rowCount():
             self.setCurrentIndex(self._parts.index(min(row, self._parts.rowCount() - 1), column))
 
+    def _bring_back(self) -> None:
+        index = self.currentIndex()
+        self._place = (index.row(), index.column())
+        self._parts.remove(index.row())
+
     def keyPressEvent(self, event: QKeyEvent) -> None:
         index = self.currentIndex()
         if self.is_editing or not index.isValid():
@@ -58,8 +71,6 @@ class PartsTable(TypedTable):
         self._place = (index.row(), index.column())
         if event.key() in ENTER:
             self.open_cell(index)
-        elif event.key() == Qt.Key.Key_Delete:
-            self._parts.remove(index.row())
         else:
             super().keyPressEvent(event)
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PySide6.QtCore import QItemSelectionModel, Qt, Signal
+from PySide6.QtCore import QItemSelectionModel, Signal
 from PySide6.QtGui import QFocusEvent, QKeyEvent
 from PySide6.QtWidgets import (
     QHeaderView,
@@ -10,6 +10,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
+from half_yard.desktop.actions import Action
 from half_yard.desktop.statements.tray_model import (
     DATE,
     GOES_TO,
@@ -48,6 +49,13 @@ class TrayTable(TypedTable):
             header.setSectionResizeMode(column, QHeaderView.ResizeMode.Stretch)
         model.applies_to = self._applies_to
         model.modelReset.connect(self._after_reset)
+        self.offer(
+            [
+                Action("Type where the row goes", self.type_here, "F2", enabled=self.has_rows),
+                Action("Bring the rows back into the tray", self._bring_back, "Del", enabled=self.has_rows),
+                self.copying,
+            ]
+        )
 
     def _applies_to(self, row: int) -> list[int]:
         acted = self.acted_on()
@@ -96,14 +104,19 @@ class TrayTable(TypedTable):
         if self.is_editing or not current.isValid():
             super().keyPressEvent(event)
         elif event.key() in ENTER:
-            self._to_target(current.row())
-            self.open_cell(self.currentIndex())
-        elif event.key() == Qt.Key.Key_Delete:
-            self._rows.bring_back(current.row())
+            self.type_here()
         else:
             if event.text().strip():
                 self._to_target(current.row())
             super().keyPressEvent(event)
+
+    def type_here(self) -> None:
+        """Type where the row of the cursor goes."""
+        self._to_target(self.currentIndex().row())
+        self.open_cell(self.currentIndex())
+
+    def _bring_back(self) -> None:
+        self._rows.bring_back(self.currentIndex().row())
 
     def _to_target(self, row: int) -> None:
         """Move to the cell that is typed into, leaving the selection as it is."""

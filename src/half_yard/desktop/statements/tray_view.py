@@ -256,6 +256,10 @@ class TrayView(QWidget):
         """Put the cursor where work goes on."""
         (self.table if self._workspace.file.statements else self.take_button).setFocus()
 
+    def switch_rules(self) -> None:
+        """Show the sorting rules, or the rows again."""
+        self.rules_button.click()
+
     def _switch_rules(self, checked: bool) -> None:
         if checked:
             self._stack.setCurrentWidget(self.rules)

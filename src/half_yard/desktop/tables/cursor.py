@@ -6,13 +6,16 @@ selection along; what is done is done to the rows that are selected, or else to 
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from collections.abc import Sequence
+from typing import TYPE_CHECKING, Any
 
-from PySide6.QtCore import QEvent, QItemSelectionModel, QModelIndex, Qt
-from PySide6.QtGui import QFocusEvent, QKeyEvent
-from PySide6.QtWidgets import QListWidget, QTableView, QTableWidget
+from PySide6.QtCore import QEvent, QItemSelectionModel, QModelIndex, QPoint, Qt
+from PySide6.QtGui import QContextMenuEvent, QFocusEvent, QKeyEvent
+from PySide6.QtWidgets import QApplication, QListWidget, QTableView, QTableWidget
 
+from half_yard.desktop.actions import Action, bind_keys, menu_of
 from half_yard.desktop.tables.headed_model import Index
+from half_yard.desktop.tables.pasting import as_rows
 
 if TYPE_CHECKING:
     from PySide6.QtWidgets import QAbstractItemView as View
@@ -31,6 +34,25 @@ class CursorRules(View):
 
     is_arrived_at = False
     """Whether the cursor is put somewhere only because the focus comes."""
+    actions_here: tuple[Action, ...] = ()
+    """What can be done here: its keys hold while the focus is here, and its menu opens from here."""
+
+    def offer(self, actions: Sequence[Action]) -> None:
+        """Offer more that can be done here."""
+        self.actions_here = (*self.actions_here, *actions)
+        bind_keys(actions, self, Qt.ShortcutContext.WidgetShortcut)
+
+    def contextMenuEvent(self, event: QContextMenuEvent) -> None:
+        if not self.actions_here:
+            super().contextMenuEvent(event)
+            return
+        at = event.globalPos()
+        if event.reason() is QContextMenuEvent.Reason.Keyboard:
+            cell = self.visualRect(self.currentIndex())
+            at = self.viewport().mapToGlobal(QPoint(cell.left() + 12, cell.bottom()))
+        menu = menu_of(lambda: self.actions_here, self)
+        menu.aboutToHide.connect(menu.deleteLater)
+        menu.popup(at)
 
     def first_cell(self) -> QModelIndex:
         """Where the cursor begins: on the first row that can be chosen."""
@@ -62,13 +84,46 @@ class CursorRules(View):
         selected = sorted({index.row() for index in self.selectionModel().selectedRows()})
         return selected or ([current] if current >= 0 else [])
 
+    def has_rows(self) -> bool:
+        """Whether there is a row that something can be done to."""
+        return bool(self.acted_on())
+
+    def shown_columns(self) -> list[int]:
+        """The columns that can be seen, from the left."""
+        return list(range(self.model().columnCount()))
+
+    def copy(self) -> None:
+        """Put the selected rows on the clipboard, with their headings, as a spreadsheet takes them."""
+        model, columns = self.model(), self.shown_columns()
+        heads = [str(model.headerData(column, Qt.Orientation.Horizontal) or "") for column in columns]
+        rows = [
+            [str(model.index(row, column).data() or "") for column in columns] for row in self.copied_rows()
+        ]
+        QApplication.clipboard().setText(as_rows([heads, *rows]))
+
+    def copied_rows(self) -> list[int]:
+        """The rows that are copied."""
+        return self.acted_on()
+
+    @property
+    def copying(self) -> Action:
+        """Copying the selected rows."""
+        return Action("Copy the selected rows", self.copy, "Ctrl+C", enabled=self.has_rows)
+
 
 class CursorTable(CursorRules, QTableView):
     """A table over a model."""
 
+    def shown_columns(self) -> list[int]:
+        return [column for column in range(self.model().columnCount()) if not self.isColumnHidden(column)]
+
 
 class CursorTableWidget(CursorRules, QTableWidget):
     """A table that keeps its own items."""
+
+    def __init__(self, *size: Any) -> None:
+        super().__init__(*size)
+        self.offer([self.copying])
 
 
 class CursorList(CursorRules, QListWidget):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from PySide6.QtCore import QItemSelection, QModelIndex, Qt, QTimer, Signal
-from PySide6.QtGui import QKeyEvent, QKeySequence
+from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import (
     QAbstractItemView,
     QApplication,
@@ -12,10 +12,10 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.asked.columns import Column
+from half_yard.desktop.actions import Action
 from half_yard.desktop.tables.cursor import CursorTable
 from half_yard.desktop.tables.dress import dress
 from half_yard.desktop.tables.headed_model import Index
-from half_yard.desktop.tables.pasting import as_rows
 from half_yard.desktop.tables.record_model import PROBLEM_ROLE, RecordModel
 from half_yard.desktop.tables.typed_table import ENTER, Hint, TypedTable
 
@@ -54,6 +54,16 @@ class RecordTable(TypedTable):
         self._current_id = ""
         self._just_added = ""
         model.added.connect(self._added)
+        self.offer(
+            [
+                Action("Type into the cell", self.type_here, "F2"),
+                Action("Go to the row of a new one", self.start_new, "Ins"),
+                Action("Take the selected rows out", self.remove_rows, "Del", enabled=self.has_rows),
+                self.copying,
+                Action("Paste rows from a spreadsheet", self.paste, "Ctrl+V"),
+                Action("Sort by this column", self._sort_here, enabled=self.has_rows),
+            ]
+        )
 
     def _added(self, key: str) -> None:
         # Only what is typed here is gone on from; a record may be added from elsewhere.
@@ -106,6 +116,9 @@ class RecordTable(TypedTable):
         header.setSortIndicator(column, order)
         self._records.sort(column, order)
 
+    def _sort_here(self) -> None:
+        self.sort_by(self.currentIndex().column())
+
     def _start_over(self) -> None:
         self._current_id = ""
         self.setCurrentIndex(QModelIndex())
@@ -129,12 +142,6 @@ class RecordTable(TypedTable):
                 self.open_cell(index)
             else:
                 self._go_on(CursorAction.MoveNext)
-        elif event.key() == Qt.Key.Key_Delete:
-            self.remove_rows()
-        elif event.matches(QKeySequence.StandardKey.Paste):
-            self.paste()
-        elif event.matches(QKeySequence.StandardKey.Copy):
-            self.copy()
         else:
             super().keyPressEvent(event)
 
@@ -144,13 +151,9 @@ class RecordTable(TypedTable):
         if said:
             self.said.emit(said)
 
-    def copy(self) -> None:
-        """Put the selected rows on the clipboard, with all their columns."""
-        rows = self.acted_on()
-        shown = [n for n in range(self._records.columnCount()) if not self.isColumnHidden(n)]
-        kept = [row for row in rows if self._records.id_at(row)]
-        cells = [[str(self._records.index(row, n).data() or "") for n in shown] for row in kept]
-        QApplication.clipboard().setText(as_rows([[self._records.columns[n].title for n in shown], *cells]))
+    def copied_rows(self) -> list[int]:
+        """The selected rows that hold a record."""
+        return [row for row in self.acted_on() if self._records.id_at(row)]
 
     def _typed_columns(self) -> list[Column]:
         """The columns that are shown and can be typed into."""

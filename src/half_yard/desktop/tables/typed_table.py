@@ -53,6 +53,12 @@ class TypedTable(CursorTable):
         if isinstance(editor, QLineEdit) and index.data(PROBLEM_ROLE):
             editor.end(False)
 
+    def type_here(self) -> None:
+        """Open the cell of the cursor, or the next one that can be typed into."""
+        index = self.currentIndex()
+        if index.flags() & Qt.ItemFlag.ItemIsEditable:
+            self.open_cell(index)
+
     def keyPressEvent(self, event: QKeyEvent) -> None:
         index = self.currentIndex()
         refused = bool(index.data(PROBLEM_ROLE)) and event.text().isprintable() and bool(event.text())

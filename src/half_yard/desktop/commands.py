@@ -1,0 +1,186 @@
+"""What can be done from anywhere in the window, in the menus in which it stands."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import replace
+from functools import partial
+from typing import TYPE_CHECKING
+
+from half_yard.desktop.actions import Action
+from half_yard.desktop.assets.which_part import ALONE, Part
+from half_yard.desktop.pages.books import STATEMENTS
+from half_yard.desktop.panes import tab_stops
+from half_yard.desktop.stages import Stage
+from half_yard.desktop.statements import TrayView
+from half_yard.desktop.tables.cursor import CursorRules
+
+if TYPE_CHECKING:
+    from half_yard.desktop.window import MainWindow
+
+
+class Commands:
+    """The actions of a window, each declared once. The kinds of activity are those of the open file's
+    country."""
+
+    def __init__(self, window: MainWindow) -> None:
+        self._window = window
+        self._of_books, self._of_assets = self._books(), self._assets()
+        files, edits, going, helping = self._files(), self._edits(), self._going(), self._help()
+        self.menus: Mapping[str, Callable[[], tuple[Action, ...]]] = {
+            "File": lambda: files,
+            "Edit": lambda: edits,
+            "Go": lambda: going,
+            "Books": lambda: (*self._new_activities(), *self._of_books),
+            "Assets": lambda: self._of_assets,
+            "Help": lambda: helping,
+        }
+
+    @property
+    def every(self) -> tuple[Action, ...]:
+        """All of them, as they are now."""
+        return tuple(action for actions in self.menus.values() for action in actions())
+
+    def _is_open(self) -> bool:
+        return self._window.workspace.is_open
+
+    # -- menus ---------------------------------------------------------------------------------------
+
+    def _files(self) -> tuple[Action, ...]:
+        window = self._window
+        return (
+            Action("New client", self._new_client, "Ctrl+N"),
+            Action("Open a file", window.clients.ask_for_file, "Ctrl+O"),
+            Action("Save", window.save, "Ctrl+S", enabled=self._is_open),
+            *window.safe.actions(partial(window.show_stage, Stage.CLIENTS)),
+            Action("Quit", window.quit, "Ctrl+Q"),
+            Action("Quit, leaving the file as it was opened", window.quit_as_opened),
+        )
+
+    def _edits(self) -> tuple[Action, ...]:
+        workspace = self._window.workspace
+        return (
+            Action("Undo", workspace.undo, "Ctrl+Z", enabled=self._is_open),
+            Action("Redo", workspace.redo, "Ctrl+Shift+Z", enabled=self._is_open),
+            Action("Find on this page", self._find_here, "Ctrl+F"),
+        )
+
+    def _going(self) -> tuple[Action, ...]:
+        window = self._window
+        return (
+            *(
+                Action(f"Go to {stage.value}", partial(window.show_stage, stage), f"Ctrl+{number}")
+                for number, stage in enumerate(Stage, 1)
+            ),
+            Action("Go to the next stage", partial(window.step_stage, 1), "Ctrl+PgDown"),
+            Action("Go to the stage before", partial(window.step_stage, -1), "Ctrl+PgUp"),
+            Action("Page, thread, strip: the next of them", partial(window.step_pane, 1), "F6"),
+            Action("Page, thread, strip: the one before", partial(window.step_pane, -1), "Shift+F6"),
+            Action("Back along the thread", window.go_back, "Alt+Left", enabled=lambda: window.can_go_back),
+        )
+
+    def _books(self) -> tuple[Action, ...]:
+        return (
+            Action("Statement of the activity", self._to_statement, "Alt+Up", enabled=self._is_open),
+            Action("Make the entry an asset", self._make_asset, enabled=self._is_open),
+            self._at_tray("Take in a statement", TrayView.ask_for_file),
+            self._at_tray("Fetch a marketplace's statements", TrayView.open_marketplace),
+            self._at_tray("Take the proposals of the tray", TrayView.take_proposals),
+            self._at_tray("Sorting rules", TrayView.switch_rules),
+            Action("Export the books", self._export_books, enabled=self._is_open),
+        )
+
+    def _assets(self) -> tuple[Action, ...]:
+        return (
+            Action("New asset", self._new_asset, enabled=self._is_open),
+            *(self._to_part(part) for part in Part if part not in ALONE),
+            *(
+                replace(action, act=partial(self._among_assets, action.act))
+                for action in self._window.assets.actions_here
+            ),
+        )
+
+    def _help(self) -> tuple[Action, ...]:
+        return (
+            Action("Keys and commands", self._show_keys, "F1"),
+            Action("Find a line, entry, asset or command", self._find, "F3"),
+        )
+
+    def _new_activities(self) -> list[Action]:
+        workspace = self._window.workspace
+        kinds = workspace.pack.ledger.kinds if workspace.is_open else {}
+        return [Action(kind.new, partial(self._new_activity, key)) for key, kind in kinds.items()]
+
+    def _at_tray(self, name: str, act: Callable[[TrayView], None]) -> Action:
+        return Action(name, partial(self._in_tray, act), enabled=self._is_open)
+
+    def _to_part(self, part: Part) -> Action:
+        def enabled() -> bool:
+            return self._is_open() and part in self._window.assets.offered
+
+        return Action(f"Assets: {part.words}", partial(self._in_assets, part), "", part.value[1], enabled)
+
+    # -- what they do --------------------------------------------------------------------------------
+
+    def _find(self) -> None:
+        self._window.finder.open()
+
+    def _find_here(self) -> None:
+        """Go to the line on which the page is searched; where it has none, to the finder."""
+        line = self._window.pages[self._window.stage].search_line()
+        if line is None:
+            self._find()
+        else:
+            line.setFocus()
+            line.selectAll()
+
+    def _show_keys(self) -> None:
+        """The keys and commands of the page that is shown, then of everywhere."""
+        window = self._window
+        stops = [*tab_stops(window.pages[window.stage]), *tab_stops(window.thread_panel)]
+        here = [
+            replace(action, name=f"{stop.accessibleName()}: {action.name[:1].lower()}{action.name[1:]}")
+            for stop in stops
+            if isinstance(stop, CursorRules)
+            for action in stop.actions_here
+        ]
+        window.finder.open_keys(here)
+
+    def _new_client(self) -> None:
+        self._window.show_stage(Stage.CLIENTS)
+        self._window.clients.first.setFocus()
+
+    def _new_activity(self, kind: str) -> None:
+        self._window.show_stage(Stage.BOOKS)
+        self._window.books.make_activity(kind)
+
+    def _to_statement(self) -> None:
+        self._window.show_stage(Stage.BOOKS)
+        self._window.books.show_statement()
+
+    def _export_books(self) -> None:
+        self._window.books.ask_to_export()
+
+    def _make_asset(self) -> None:
+        if self._window.books.activity.isVisible():
+            self._window.books.activity.make_asset()
+
+    def _in_tray(self, act: Callable[[TrayView], None]) -> None:
+        """Show the tray and do something there."""
+        self._window.show_stage(Stage.BOOKS)
+        self._window.books.choose(STATEMENTS)
+        act(self._window.books.tray)
+
+    def _in_assets(self, part: Part) -> None:
+        """Show a part of the Assets page."""
+        self._window.show_stage(Stage.ASSETS)
+        self._window.assets.switch_to(part)
+
+    def _among_assets(self, act: Callable[[], None]) -> None:
+        """Show the Assets page and do something there."""
+        self._window.show_stage(Stage.ASSETS)
+        act()
+
+    def _new_asset(self) -> None:
+        self._window.show_stage(Stage.ASSETS)
+        self._window.assets.assets.table.start_new()
