@@ -218,3 +218,44 @@ class Commands(WindowCase):
         self.window.books.strip.setFocus()
         self.press(Key.Key_Escape)
         self.assertFalse(self.window._message.isVisible())
+
+    def found(self, words: str) -> list[str]:
+        """What the finder has for these words."""
+        self.press(Key.Key_F3)
+        self.type(words)
+        found = self.window.finder.list
+        shown = [found.item(row).text() for row in range(found.count())]
+        self.press(Key.Key_Escape)
+        return shown
+
+    def test_everyday_words_name_lines_things_places_or_what_to_do(self) -> None:
+        for typed, first in (
+            ("phone", "Utilities"), ("toll", "Car and truck"), ("parking", "Car and truck"),
+            ("gas", "Car and truck"), ("mileage", "distance is not recorded"), ("computer", "asset"),
+            ("home office", "not computed"), ("dependents", "not recorded"), ("w-2", "in the household"),
+        ):  # fmt: skip
+            self.assertTrue(any(first in text for text in self.found(typed)[:4]), typed)
+        self.find("computer laptop")
+        self.assertIs(self.window.stage, Stage.ASSETS)
+        self.find("books hallowell sail internet")
+        row = self.window.books.activity.statement.current_row
+        self.assertEqual(row.title if row else "", "Utilities")
+
+    def test_a_word_that_is_no_line_says_where_it_goes(self) -> None:
+        view = self.window.books.activity
+        view.show_all()
+        view.entries.table.show_record("e00001", 3)
+        self.press(Key.Key_Return)
+        self.type("mileage", Key.Key_Return)
+        self.assertIn("distance is not recorded", view.entries.refusal.text())
+
+    def test_the_finder_knows_clients_and_puts_what_is_typed_first(self) -> None:
+        self.assertIn("Client · Lindqvist, Greta 2025", self.found("lindq"))
+        machine = self.found("sewing machine")
+        self.assertTrue(machine[0].startswith("Asset · "), machine)
+        utilities = self.found("utilities")
+        typed = next(n for n, text in enumerate(utilities) if text.startswith("Books · "))
+        computed = next(n for n, text in enumerate(utilities) if text.startswith("Schedule"))
+        self.assertLess(typed, computed)
+        self.find("client lindqvist")
+        self.assertIn("Lindqvist", self.window.workspace.file.title)

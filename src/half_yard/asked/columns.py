@@ -44,8 +44,8 @@ COMPUTED = {Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
 class Column:
     """One column. `options` gives the choices for a record (None for a new one); `shown` the text of a
     computed cell by record id; `optional` that it may be left empty; `later` that the choice may be left for
-    later; `next_year_until` the last month
-    whose days, typed without a year, are of the year after the file's; `masks` gives what is shown of a
+    later; `said_of` what is said of something typed that is none of the choices; `next_year_until` the last
+    month whose days, typed without a year, are of the year after the file's; `masks` gives what is shown of a
     number while it is not typed in."""
 
     title: str
@@ -60,6 +60,7 @@ class Column:
     next_year_until: int = 0
     masks: Callable[[str], str] | None = None
     later: bool = False
+    said_of: Callable[[str], str] = lambda _typed: ""
 
     def found(self, record: Record | None, typed: str) -> Sequence[Option]:
         """The choices that have all the words typed."""
@@ -133,7 +134,8 @@ class Column:
         try:
             return read_choice(typed, options)
         except ChoiceError as error:
-            raise ChoiceError(f"{error} “{LATER}” leaves it unsorted.") from error
+            said = f"{error} {self.said_of(typed)}".strip()
+            raise ChoiceError(f"{said} “{LATER}” leaves it unsorted.") from error
 
     def _read_amount(self, typed: str) -> dict[str, JsonValue]:
         values: dict[str, JsonValue] = {self.field: format(reckon(typed), "f")}

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from half_yard.asked import Field, Now, Section
 from half_yard.books import Box
-from half_yard.countries.offered import KindAdvice, ManyAnswers, Question
+from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question
 from half_yard.records import Activity, ClientFile
 
 
@@ -15,8 +15,19 @@ class Asked:
 
     carryovers: Mapping[str, str] = {}
     """The titles of what earlier years may carry in, by kind."""
+    elsewhere: Sequence[Elsewhere] = ()
+    """What people look for that has another name or place here, or none."""
     regional_boxes: bool = False
     """Whether payers' forms have boxes for a region's own return."""
+
+    def said_of(self, typed: str) -> str:
+        """What is said of a word that names something else than a line; empty for one that is not known."""
+        wanted = typed.strip().casefold()
+        for each in self.elsewhere:
+            for words in each.words:
+                if wanted and words.casefold().startswith(wanted):
+                    return f"{words}: {each.says}."
+        return ""
 
     def household_fields(self, file: ClientFile) -> Sequence[Field]:
         """What holds for the whole file."""

@@ -51,6 +51,21 @@ class LineLimit:
 
 
 @dataclass(frozen=True, slots=True)
+class Elsewhere:
+    """What people look for under words that name no line here: where it goes instead, or that it is not in
+    the program and what to do. `leads_to` is what to do in the window, as one of `LEADS`; empty where nothing
+    is."""
+
+    words: tuple[str, ...]
+    says: str
+    leads_to: str = ""
+
+
+NEW_ASSET, HOUSEHOLD, FORMS, ACTIVITY = "a new asset", "the household", "forms", "the activity"
+LEADS = (NEW_ASSET, HOUSEHOLD, FORMS, ACTIVITY)
+
+
+@dataclass(frozen=True, slots=True)
 class AssetDoubts:
     """Where costs may be assets: on which lines, above how many dollars, and what is asked of each."""
 

@@ -5,10 +5,15 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from dataclasses import replace
 from functools import partial
+from pathlib import Path
 from typing import TYPE_CHECKING
 
+from half_yard.countries.offered import ACTIVITY, FORMS, HOUSEHOLD, NEW_ASSET
 from half_yard.desktop.actions import Action
 from half_yard.desktop.assets.which_part import ALONE, Part
+from half_yard.desktop.finder import Findable, lines_of_books
+from half_yard.desktop.pages.books import FORMS as FORMS_PART
+from half_yard.desktop.pages.books import HOUSEHOLD as HOUSEHOLD_PART
 from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.panes import tab_stops
 from half_yard.desktop.stages import Stage
@@ -119,6 +124,52 @@ class Commands:
             return self._is_open() and part in self._window.assets.offered
 
         return Action(f"Assets: {part.words}", partial(self._in_assets, part), "", part.value[1], enabled)
+
+    # -- what is found besides ------------------------------------------------------------------------
+
+    def besides(self) -> list[Findable]:
+        """The office's clients, the lines of the books, and what people look for that is elsewhere."""
+        window = self._window
+        clients = [
+            Findable(f"Client · {path.stem}", act=partial(self._open, path)) for path in window.recent.paths()
+        ]
+        if not window.workspace.is_open:
+            return clients
+        elsewhere = [
+            Findable(f"{' · '.join(each.words)}: {each.says}", act=self._lead(each.leads_to))
+            for each in window.workspace.pack.asked.elsewhere
+        ]
+        lines = lines_of_books(window.workspace.computation, self._to_line)
+        return [*elsewhere, *clients, *lines]
+
+    def _lead(self, to: str) -> Callable[[], None] | None:
+        """What leads to something that people look for under another name."""
+        books = partial(self._window.show_stage, Stage.BOOKS)
+
+        def part(key: str) -> Callable[[], None]:
+            def show() -> None:
+                books()
+                self._window.books.choose(key)
+                self._window.books.focus()
+
+            return show
+
+        def particulars() -> None:
+            books()
+            if activity := self._window.workspace.activity:
+                self._window.workspace.go_to(f"/activities/{activity}/name")
+
+        return {
+            NEW_ASSET: self._new_asset, HOUSEHOLD: part(HOUSEHOLD_PART), FORMS: part(FORMS_PART),
+            ACTIVITY: particulars,
+        }.get(to)  # fmt: skip
+
+    def _open(self, path: Path) -> None:
+        self._window.open_path(path)
+
+    def _to_line(self, activity: str, line: str) -> None:
+        self._window.show_stage(Stage.BOOKS)
+        self._window.books.show_line(activity, line)
 
     # -- what they do --------------------------------------------------------------------------------
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
+from functools import partial
 
 from PySide6.QtCore import QEvent, QObject, Qt
 from PySide6.QtGui import QKeyEvent
@@ -27,7 +28,8 @@ FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
 
 @dataclass(frozen=True, slots=True)
 class Findable:
-    """Something to be found: its words, and where it leads or what it does."""
+    """Something to be found: its words, and where it leads or what it does; with neither it only says
+    something."""
 
     words: str
     subject: Subject | None = None
@@ -35,31 +37,44 @@ class Findable:
 
 
 def findables(computation: Computation) -> Iterator[Findable]:
-    """Everything in a client file that can be gone to."""
+    """Everything in a client file that can be gone to: what was typed before what is computed."""
     file = computation.file
     calendar = pack_for(file.country).country.calendar(file.tax_year)
     for key, person in file.people.items():
         yield Findable(f"Person · {person.name or key}", f"/people/{key}/first_name")
     for key, activity in sorted(file.activities.items()):
         yield Findable(f"Activity · {activity.name}", f"/activities/{key}")
-    for sheet in computation.sheets:
-        for line in sheet.lines:
-            where = line_name(computation, line)
-            yield Findable(f"{where} · {line.title} · {amount_text(line.figure)}", line.place)
     for key, asset in sorted(file.assets.items()):
         yield Findable(f"Asset · {asset.name} · {asset.cost:,.2f}", f"/assets/{key}")
-    for key, statement in sorted(file.statements.items()):
-        yield Findable(
-            f"Statement · {statement.name}", f"/statements/{key}/rows/{next(iter(statement.rows), '')}"
-        )
-    for key, rule in sorted(file.sorting_rules.items()):
-        yield Findable(f"Sorting rule · {rule.words}", f"/sorting_rules/{key}")
     for key, form in sorted(file.forms.items()):
         yield Findable(f"Form · {form.payer} · {form.kind} · {form.amount:,.2f}", f"/forms/{key}")
     for key, entry in sorted(file.entries.items()):
         day = calendar.text(entry.date)
         words = " · ".join(filter(None, ("Entry", entry.payee, entry.memo, day, f"{entry.amount:,.2f}")))
         yield Findable(words, f"/entries/{key}")
+    for key, statement in sorted(file.statements.items()):
+        yield Findable(
+            f"Statement · {statement.name}", f"/statements/{key}/rows/{next(iter(statement.rows), '')}"
+        )
+    for key, rule in sorted(file.sorting_rules.items()):
+        yield Findable(f"Sorting rule · {rule.words}", f"/sorting_rules/{key}")
+    for sheet in computation.sheets:
+        for line in sheet.lines:
+            where = line_name(computation, line)
+            yield Findable(f"{where} · {line.title} · {amount_text(line.figure)}", line.place)
+
+
+def lines_of_books(computation: Computation, show: Callable[[str, str], None]) -> Iterator[Findable]:
+    """The lines of every activity's books, by their titles and the words under which they are looked for."""
+    file = computation.file
+    ledger = pack_for(file.country).ledger
+    for key, activity in sorted(file.activities.items()):
+        for line in ledger.lines(activity):
+            also = f" ({', '.join(line.also)})" if line.also else ""
+            yield Findable(
+                f"Books · {activity.name}, line {line.number} · {line.title}{also}",
+                act=partial(show, key, line.key),
+            )
 
 
 def matching(words: str, known: list[tuple[str, Findable]]) -> list[Findable]:
@@ -75,11 +90,15 @@ class Finder(QFrame):
     """A sheet of paper over the page with a line to type on and what was found below."""
 
     def __init__(
-        self, workspace: Workspace, actions: Callable[[], Sequence[Action]], parent: QWidget
+        self,
+        workspace: Workspace,
+        actions: Callable[[], Sequence[Action]],
+        besides: Callable[[], Sequence[Findable]],
+        parent: QWidget,
     ) -> None:
         super().__init__(parent)
         self._workspace = workspace
-        self._actions = actions
+        self._actions, self._besides = actions, besides
         self._known: list[tuple[str, Findable]] = []
         self._back: QWidget | None = None
         self.setStyleSheet(
@@ -115,6 +134,7 @@ class Finder(QFrame):
             for action in self._actions()
             if action.enabled()
         ]
+        known += self._besides()
         if self._workspace.is_open:
             known += findables(self._workspace.computation)
         self._title.setText("Find a line, entry, asset, activity or command")
@@ -170,7 +190,7 @@ class Finder(QFrame):
     def _choose(self) -> None:
         row = self.list.currentItem()
         item: Findable | None = row.data(FOUND_ROLE) if row else None
-        if item is None:
+        if item is None or (item.act is None and item.subject is None):
             return
         self.close_finder()
         if item.act is not None:

@@ -45,7 +45,7 @@ class MainWindow(QMainWindow):
     def __init__(self, recent: RecentFiles) -> None:
         super().__init__()
         self.workspace = Workspace()
-        self._recent = recent
+        self.recent = recent
         self._back: list[Subject] = []
         self.setWindowTitle("Half Yard")
         self.resize(1280, 800)
@@ -69,7 +69,7 @@ class MainWindow(QMainWindow):
         self.safe = SafeKeeping(self.workspace, self.clients, self)
         self._lay_out()
         self.commands = Commands(self)
-        self.finder = Finder(self.workspace, lambda: self.actions_here, self._centre)
+        self.finder = Finder(self.workspace, lambda: self.actions_here, self.commands.besides, self._centre)
         bind_keys(self.actions_here, self)
         menus = self.commands.menus
         for menu, name in zip(menus.values(), with_mnemonics(list(menus)), strict=True):
@@ -146,7 +146,7 @@ class MainWindow(QMainWindow):
             opened.close()
             self.safe.not_saved(error)
             return False
-        self._recent.note(path)
+        self.recent.note(path)
         self.clients.refresh_files()
         self._back.clear()
         self.clients.say("")

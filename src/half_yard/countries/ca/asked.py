@@ -8,9 +8,10 @@ from half_yard.asked import FILLER, Column, Field, FieldKind, Kind, Now, Section
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
 from half_yard.countries.ca.classes import CLASSES, NUMBERS
+from half_yard.countries.ca.elsewhere import ELSEWHERE
 from half_yard.countries.ca.forms.cca import UCC
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
-from half_yard.countries.offered import Question
+from half_yard.countries.offered import Elsewhere, Question
 from half_yard.records import ClientFile
 from half_yard.records.choices import Option
 
@@ -38,6 +39,7 @@ EMPTY = tuple(
 class CanadaAsked(Asked):
     """Province and marital status, slips T4 and T5, instalments, what the classes begin with."""
 
+    elsewhere: Sequence[Elsewhere] = ELSEWHERE
     carryovers: Mapping[str, str] = {
         UCC[key]: f"Undepreciated capital cost, class {NUMBERS[key]}" for key in CLASSES
     }

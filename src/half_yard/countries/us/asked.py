@@ -7,10 +7,11 @@ from collections.abc import Mapping, Sequence
 from half_yard.asked import FILLER, Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
-from half_yard.countries.offered import KindAdvice, ManyAnswers, Question
+from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.carried_in import KINDS
+from half_yard.countries.us.elsewhere import ELSEWHERE
 from half_yard.countries.us.form_boxes import PERSONS_BOXES
 from half_yard.countries.us.frame import FILING_STATUSES
 from half_yard.countries.us.identity import masked_payer
@@ -32,6 +33,7 @@ class UnitedStatesAsked(Asked):
     """Filing status, Forms W-2, 1099-INT and 1099-DIV, estimated payments, Schedules C and E."""
 
     carryovers: Mapping[str, str] = KINDS
+    elsewhere: Sequence[Elsewhere] = ELSEWHERE
     regional_boxes = True
 
     def household_fields(self, file: ClientFile) -> Sequence[Field]:

@@ -39,8 +39,14 @@ COST_OF_GOODS = (
     StatementLine("inventory_closing", "41", "Inventory at end of year", "inventory_closing"),
 )
 BUSINESS_EXPENSES = (
-    StatementLine("advertising", "8", "Advertising", "advertising"),
-    StatementLine("car_and_truck", "9", "Car and truck expenses", "car_and_truck"),
+    StatementLine("advertising", "8", "Advertising", "advertising", also=("Website", "Flyers", "Signs")),
+    StatementLine(
+        "car_and_truck",
+        "9",
+        "Car and truck expenses",
+        "car_and_truck",
+        also=("Gas", "Fuel", "Tolls", "Parking", "Car washes"),
+    ),
     StatementLine(
         "commissions",
         "10",
@@ -49,29 +55,54 @@ BUSINESS_EXPENSES = (
         FEES,
         also=("Card fees", "Marketplace fees"),
     ),
-    StatementLine("contract_labor", "11", "Contract labor", "contract_labor"),
+    StatementLine("contract_labor", "11", "Contract labor", "contract_labor", also=("Subcontractors",)),
     StatementLine("depletion", "12", "Depletion", "depletion"),
     StatementLine("employee_benefits", "14", "Employee benefit programs", "employee_benefits"),
-    StatementLine("insurance", "15", "Insurance (other than health)", "insurance"),
+    StatementLine(
+        "insurance", "15", "Insurance (other than health)", "insurance", also=("Liability insurance",)
+    ),
     StatementLine("mortgage_interest", "16a", "Mortgage interest paid to banks", "mortgage_interest"),
     StatementLine("other_interest", "16b", "Other interest", "other_interest"),
-    StatementLine("legal", "17", "Legal and professional services", "legal"),
-    StatementLine("office", "18", "Office expense", "office"),
+    StatementLine(
+        "legal",
+        "17",
+        "Legal and professional services",
+        "legal",
+        also=("Accountant", "Attorney", "Bookkeeper"),
+    ),
+    StatementLine(
+        "office", "18", "Office expense", "office", also=("Postage", "Stationery", "Printer paper")
+    ),
     StatementLine("pension", "19", "Pension and profit-sharing plans", "pension"),
     StatementLine("vehicle_rent", "20a", "Rent of vehicles and equipment", "vehicle_rent"),
     StatementLine("property_rent", "20b", "Rent of other business property", "property_rent"),
     StatementLine("repairs", "21", "Repairs and maintenance", "repairs"),
     StatementLine("supplies", "22", "Supplies", "supplies"),
-    StatementLine("taxes", "23", "Taxes and licenses", "taxes"),
-    StatementLine("travel", "24a", "Travel", "travel"),
+    StatementLine(
+        "taxes", "23", "Taxes and licenses", "taxes", also=("Permits", "Property tax of the business")
+    ),
+    StatementLine("travel", "24a", "Travel", "travel", also=("Airfare", "Hotel", "Lodging")),
     StatementLine("meals", "24b", "Meals, in full", "deductible_meals", MEALS_HALF),
     StatementLine(
         "restaurant_meals", "24b", "Meals from restaurants, in full", "deductible_meals", MEALS_HALF
     ),
-    StatementLine("utilities", "25", "Utilities", "utilities"),
-    StatementLine("wages", "26", "Wages", "wages"),
-    StatementLine("other_expenses", "48", "Other expenses", "other_expenses", OWN_LINES),
-)  # fmt: skip
+    StatementLine(
+        "utilities",
+        "25",
+        "Utilities",
+        "utilities",
+        also=("Phone", "Internet", "Electricity", "Water", "Heat"),
+    ),
+    StatementLine("wages", "26", "Wages", "wages", also=("Payroll",)),
+    StatementLine(
+        "other_expenses",
+        "48",
+        "Other expenses",
+        "other_expenses",
+        OWN_LINES,
+        also=("Bank charges", "Dues", "Software subscriptions"),
+    ),
+)
 BUSINESS = BUSINESS_INCOME + COST_OF_GOODS + BUSINESS_EXPENSES
 
 RENTAL_INCOME = (
@@ -84,19 +115,38 @@ RENTAL_INCOME = (
 )  # fmt: skip
 RENTAL_EXPENSES = (
     StatementLine("advertising", "5", "Advertising", "advertising"),
-    StatementLine("auto_and_travel", "6", "Auto and travel", "auto_and_travel"),
-    StatementLine("cleaning", "7", "Cleaning and maintenance", "cleaning"),
+    StatementLine(
+        "auto_and_travel", "6", "Auto and travel", "auto_and_travel", also=("Gas", "Fuel", "Tolls", "Parking")
+    ),
+    StatementLine(
+        "cleaning", "7", "Cleaning and maintenance", "cleaning", also=("Yard work", "Snow removal")
+    ),
     StatementLine("commissions", "8", "Commissions", "commissions"),
     StatementLine("insurance", "9", "Insurance", "insurance"),
-    StatementLine("legal", "10", "Legal and other professional fees", "legal"),
+    StatementLine(
+        "legal", "10", "Legal and other professional fees", "legal", also=("Accountant", "Attorney")
+    ),
     StatementLine("management", "11", "Management fees", "management"),
     StatementLine("mortgage_interest", "12", "Mortgage interest paid to banks", "mortgage_interest"),
     StatementLine("other_interest", "13", "Other interest", "other_interest"),
     StatementLine("repairs", "14", "Repairs", "repairs"),
     StatementLine("supplies", "15", "Supplies", "supplies"),
     StatementLine("taxes", "16", "Taxes", "taxes"),
-    StatementLine("utilities", "17", "Utilities", "utilities"),
-    StatementLine("other_expenses", "19", "Other expenses", "other_expenses", OWN_LINES),
+    StatementLine(
+        "utilities",
+        "17",
+        "Utilities",
+        "utilities",
+        also=("Phone", "Internet", "Electricity", "Water", "Heat", "Trash"),
+    ),
+    StatementLine(
+        "other_expenses",
+        "19",
+        "Other expenses",
+        "other_expenses",
+        OWN_LINES,
+        also=("Homeowners' dues", "Bank charges"),
+    ),
 )
 RENTAL = RENTAL_INCOME + RENTAL_EXPENSES
 

@@ -187,6 +187,14 @@ class ActivityView(QWidget):
         self.switch_to(Part.ENTRIES)
         self.statement.setFocus()
 
+    def show_line(self, line: str) -> None:
+        """Put the cursor on a line of the statement, also one that is folded away."""
+        self.show_statement()
+        if not self.statement.show_line([line]):
+            self._unfolded = True
+            self._show_statement()
+            self.statement.show_line([line])
+
     def show_entry(self, path: str) -> None:
         """Show the entry at a path on its line; one that is on no line, among all."""
         entry = self._workspace.file.entries[collection_and_id(path)[1]]

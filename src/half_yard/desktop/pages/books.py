@@ -234,6 +234,11 @@ class BooksPage(Page):
             self.choose(self._workspace.activity)
             self.activity.show_statement()
 
+    def show_line(self, activity: str, line: str) -> None:
+        """Put the cursor on a line of an activity's statement, its entries beside it."""
+        self.choose(activity)
+        self.activity.show_line(line)
+
     def focus(self) -> None:
         """Put the cursor where work goes on."""
         if self._chosen == STATEMENTS:

@@ -122,10 +122,21 @@ class EntriesView(QWidget):
             Column("Date", Kind.DATE, 70, "date", hint="month/day; may be left empty"),
             Column("Payee", Kind.TEXT, 130, "payee", stretch=True),
             Column("Memo", Kind.TEXT, 130, "memo", stretch=True),
-            Column("Line", Kind.CHOICE, 96, "line", options=self._line_options, later=True),
+            Column(
+                "Line",
+                Kind.CHOICE,
+                96,
+                "line",
+                options=self._line_options,
+                later=True,
+                said_of=self._said_of,
+            ),
             Column("Amount", Kind.AMOUNT, 94, "amount", hint="an amount or arithmetic such as 120*12+35"),
             Column("Lands on", Kind.COMPUTED, 84, shown=self._lands),
         )
+
+    def _said_of(self, typed: str) -> str:
+        return self._workspace.pack.asked.said_of(typed)
 
     def _known(self) -> Sequence[StatementLine]:
         file = self._workspace.file

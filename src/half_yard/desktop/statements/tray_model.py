@@ -204,7 +204,8 @@ class TrayModel(HeadedModel):
         try:
             read_target(typed, self.options)
         except ValueError as error:
-            self._refuse(index, typed, f"{error} “{LATER}” leaves it waiting.")
+            said = f"{error} {self._workspace.pack.asked.said_of(typed)}".strip()
+            self._refuse(index, typed, f"{said} “{LATER}” leaves it waiting.")
             return True
         return False
 

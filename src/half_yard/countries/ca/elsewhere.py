@@ -1,0 +1,23 @@
+"""Everyday words for what has another name or place here, or is not in the program."""
+
+from half_yard.countries.offered import ACTIVITY, HOUSEHOLD, NEW_ASSET, Elsewhere
+
+BESIDE = "Work it out beside the program: the result here leaves it out."
+ELSEWHERE = (
+    Elsewhere(
+        ("Computer", "Machine", "Furniture", "Tools"),
+        "what lasts is an asset of a class: enter it with its class",
+        NEW_ASSET,
+    ),
+    Elsewhere(
+        ("Mileage", "Kilometres driven", "Logbook"),
+        "distance is not recorded. Type the business part of the costs as motor vehicle expenses",
+    ),
+    Elsewhere(("Home office", "Business use of home"), f"not computed. {BESIDE}"),
+    Elsewhere(
+        ("Dependents", "Dependants", "Children"), f"not recorded, and nothing for them computed. {BESIDE}"
+    ),
+    Elsewhere(("T4", "Slips", "Employment income"), "in the household", HOUSEHOLD),
+    Elsewhere(("Instalments",), "in the household", HOUSEHOLD),
+    Elsewhere(("Owners", "Business number"), "asked of the activity itself", ACTIVITY),
+)
