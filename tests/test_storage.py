@@ -263,7 +263,7 @@ class Journals(OnDisk):
         opened.edit(change("Amount", AMOUNT, "2000.00"))
         with mock.patch("half_yard.storage.journal.Journal.finish"):
             opened.save()
-        opened.close()
+            opened.close()
         self.assertTrue(journal_path(self.path).exists())
         again = self.open()
         self.assertEqual((again.messages, again.unsaved), ([], 0))

@@ -8,7 +8,7 @@ from decimal import Decimal
 from half_yard.countries import pack_for
 from half_yard.records.choices import ChoiceError, read_choice, with_all_words
 from half_yard.statements import Target
-from half_yard.statements.targets import find_targets, read_target, target_options, target_words
+from half_yard.statements.targets import find_targets, read_target, split_share, target_options, target_words
 from tests.files import BUSINESS, RENTAL, business, client, rental
 
 PACK = pack_for("us")
@@ -77,3 +77,15 @@ class Found(unittest.TestCase):
         self.assertEqual(read_choice("receipts gross", options), "a")
         self.assertEqual(read_choice("1", options), "a", "several words for one line are one choice")
         self.assertEqual(read_choice("other supplies", options), "c")
+
+
+class Shares(unittest.TestCase):
+    def test_a_share_behind_a_line_is_percent_or_a_part_of_a_whole(self) -> None:
+        self.assertEqual(split_share("phone 11240/15900"), ("phone", Decimal("70.6918")))
+        self.assertEqual(split_share("utilities 60%"), ("utilities", Decimal(60)))
+        self.assertEqual(split_share("sail 9"), ("sail 9", None))
+
+    def test_a_line_is_found_by_its_number_in_an_activity(self) -> None:
+        options = [("a/car", "Sail loft: 9 Car and truck"), ("a/pension", "Sail loft: 19 Pension")]
+        self.assertEqual(read_choice("sail 9", options), "a/car")
+        self.assertEqual(with_all_words(options)("sail 9")[0][1], "Sail loft: 9 Car and truck")

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from PySide6.QtWidgets import QLineEdit
+from PySide6.QtTest import QTest
+from PySide6.QtWidgets import QLabel, QLineEdit
 
 from half_yard.countries import compute
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.assets.purchase_view import PurchaseView
+from half_yard.desktop.choice_box import PAUSE
 from half_yard.desktop.stages import Stage
 from half_yard.records import Entry, change
 from half_yard.review import Level
@@ -18,13 +20,15 @@ from tests.files import BUSINESS, business, client
 ENTER = Key.Key_Return
 
 
-class Typed(WindowCase):
+class TypedCase(WindowCase):
     def setUp(self) -> None:
         super().setUp()
         write_office(self.folder)
         self.window.open_path(self.folder / MAIN_FILE)
         self.workspace = self.window.workspace
 
+
+class Typed(TypedCase):
     def test_a_forms_name_in_the_books_is_one_that_is_there(self) -> None:
         self.workspace.go_to("/forms/f00001")
         table = self.window.books.forms.forms.table
@@ -113,3 +117,73 @@ class Complete(WindowCase):
             if not row.set_aside and f"b00001/{key}" not in placed:
                 workspace.do(change("Aside", f"/statements/b00001/rows/{key}/set_aside", "personal"))
         self.assertIn("nothing waits to be sorted", self.window.returns._standing.text())
+
+
+class Words(TypedCase):
+    def test_a_share_is_typed_as_arithmetic_and_behind_any_line(self) -> None:
+        view = self.window.books.activity
+        view.show_all()
+        view.entries.table.show_record("e00001", 3)
+        self.press(ENTER)
+        self.press(Key.Key_A, Modifier.ControlModifier)
+        self.type("utilities 70%", ENTER)
+        entry = self.workspace.file.entries["e00001"]
+        self.assertEqual((entry.line, str(entry.share)), ("utilities", "70"))
+        self.press(Key.Key_Escape)
+        self.workspace.go_to("/entries/e00001/share")
+        self.press(Key.Key_A, Modifier.ControlModifier)
+        self.type("11240/15900", Key.Key_Tab)
+        self.assertEqual(str(self.workspace.file.entries["e00001"].share), "70.6918")
+
+    def test_a_choice_is_found_by_any_of_its_words(self) -> None:
+        self.workspace.go_to("/activities/a00003/property_type")
+        self.type("vaca")
+        self.assertEqual(self.workspace.file.activities["a00003"].property_type[:1], "3")
+        self.press(Key.Key_Home)
+        QTest.qWait(PAUSE + 50)
+        self.type("single")
+        self.assertEqual(self.workspace.file.activities["a00003"].property_type[:1], "1")
+
+    def test_state_and_zip_are_checked_at_their_place(self) -> None:
+        for part, wrong, right in (("region", "Maine", "ME"), ("postal_code", "485", "04856")):
+            for typed, said in ((wrong, True), (right, False)):
+                self.workspace.go_to(f"/household/address/{part}")
+                self.press(Key.Key_A, Modifier.ControlModifier)
+                self.type(typed, Key.Key_Tab)
+                words = [label.text() for label in self.window.findChildren(QLabel) if label.isVisible()]
+                self.assertEqual(any(f"“{typed}” is no " in text for text in words), said, typed)
+
+    def test_forms_says_where_a_w2_goes(self) -> None:
+        self.window.books.choose("forms")
+        table = self.window.books.forms.forms.table
+        table.start_new()
+        self.press(ENTER)
+        self.type("w-2", ENTER)
+        self.assertIn("in the household", table.records.problem())
+
+    def test_a_message_goes_with_its_cause_and_its_page(self) -> None:
+        message = self.window._message
+        self.window.books.activity.entries_view.move_selected()
+        self.settle()
+        self.assertTrue(message.isVisible())
+        self.window.show_stage(Stage.RETURN)
+        self.assertFalse(message.isVisible())
+        self.press(Key.Key_Z, Modifier.ControlModifier)
+        self.workspace.do(change("Note", "/entries/e00001/note", "one"))
+        self.workspace.undo()
+        self.settle()
+        self.assertTrue(message.isVisible())
+        self.workspace.do(change("Note", "/entries/e00001/note", "two"))
+        self.assertFalse(message.isVisible())
+
+    def test_undoing_everything_ends_at_saved(self) -> None:
+        opened = self.workspace.open_file
+        for words in ("one", "two", "three"):
+            self.workspace.do(change("Note", "/entries/e00001/note", words))
+        self.assertEqual(opened.unsaved, 3)
+        for _ in range(3):
+            self.press(Key.Key_Z, Modifier.ControlModifier)
+        self.assertEqual(opened.unsaved, 0)
+        self.assertIn("saved", self.window.tape._state.text())
+        self.workspace.release()
+        self.assertEqual(list(self.folder.glob("*journal*")), [])

@@ -126,16 +126,13 @@ class Column:
                 return {self.field: typed.strip()}
 
     def _read_choice(self, typed: str, record: Record | None) -> str:
-        options = self.options(record) if self.options else ()
-        if not self.later:
-            return read_choice(typed, options)
-        if is_later(typed):
+        if self.later and is_later(typed):
             return ""
         try:
-            return read_choice(typed, options)
+            return read_choice(typed, self.options(record) if self.options else ())
         except ChoiceError as error:
-            said = f"{error} {self.said_of(typed)}".strip()
-            raise ChoiceError(f"{said} “{LATER}” leaves it unsorted.") from error
+            also = f"“{LATER}” leaves it unsorted." if self.later else ""
+            raise ChoiceError(" ".join(filter(None, (str(error), self.said_of(typed), also)))) from error
 
     def _read_amount(self, typed: str) -> dict[str, JsonValue]:
         values: dict[str, JsonValue] = {self.field: format(reckon(typed), "f")}

@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from decimal import Decimal, InvalidOperation
+from decimal import Decimal
 from enum import Enum, auto
 
 from pydantic import JsonValue
@@ -13,7 +13,7 @@ from pydantic import JsonValue
 from half_yard.records import ClientFile
 from half_yard.records.choices import Option
 from half_yard.records.dates import Calendar
-from half_yard.records.reckoning import reckon
+from half_yard.records.reckoning import reckon, reckon_percent
 
 MOST_DAYS, MOST_MONTHS = 366, 1200
 
@@ -82,7 +82,7 @@ def read_field(field: Field, typed: str, calendar: Calendar) -> JsonValue:
         case FieldKind.MONTHS:
             return _read_count(text, "months", MOST_MONTHS)
         case FieldKind.PERCENT:
-            return None if field.optional and not text else _read_percent(text)
+            return None if field.optional and not text else format(reckon_percent(text), "f")
         case FieldKind.AMOUNT:
             return format(reckon(text), "f") if text else None
         case FieldKind.SEARCH:
@@ -111,16 +111,6 @@ def _read_count(text: str, unit: str, most: int) -> int | None:
     if not text.isdecimal() or int(text) > most:
         raise ValueError(f"“{text}” is no count of {unit}. Type a whole number of at most {most:,}.")
     return int(text)
-
-
-def _read_percent(text: str) -> str:
-    try:
-        share = Decimal(text.removesuffix("%").strip() or "0")
-    except InvalidOperation as error:
-        raise ValueError(f"“{text}” is no share. Type percent, such as 50 or 33.3333.") from error
-    if not 0 <= share <= 100:
-        raise ValueError(f"A share is from 0 to 100 percent, not {text}.")
-    return format(share, "f")
 
 
 def heading(path: str, words: str) -> Field:

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, field
 
+from half_yard.asked import Field
 from half_yard.records.dates import Calendar
+
+NO_HINTS: Mapping[str, str] = {}
 
 
 def no_problem(number: str) -> str:
@@ -59,7 +62,9 @@ class Country:
     payer_number: NumberKind = NumberKind("Number", masked=str)
     usual_year: int = 0
     region: str = "Region"
+    region_problem: Callable[[str], str] = no_problem
     postal_code: str = "Postal code"
+    postal_code_problem: Callable[[str], str] = no_problem
 
     @property
     def year_now(self) -> int:
@@ -70,10 +75,12 @@ class Country:
         """How days are typed and shown in a file of a tax year."""
         return Calendar(year, self.day_first)
 
-    @property
-    def address(self) -> tuple[tuple[str, str], ...]:
-        """The parts of an address, by field, with what they are called."""
-        return (
-            ("street", "Street"), ("city", "City"), ("region", self.region),
-            ("postal_code", self.postal_code),
-        )  # fmt: skip
+    def address_fields(self, path: str, hints: Mapping[str, str] = NO_HINTS) -> Iterator[Field]:
+        """The fields of the address that stands at a path; `hints` by part."""
+        for part, label, problem in (
+            ("street", "Street", no_problem),
+            ("city", "City", no_problem),
+            ("region", self.region, self.region_problem),
+            ("postal_code", self.postal_code, self.postal_code_problem),
+        ):
+            yield Field(f"{path}/{part}", label, problem=problem, hint=hints.get(part, ""))

@@ -10,6 +10,7 @@ from PySide6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEd
 
 from half_yard.asked import Field, FieldKind, plain_value, read_field, shown_value, value_at
 from half_yard.desktop import theme
+from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.typed_line import TypedLine
@@ -95,7 +96,7 @@ class FieldForm(QWidget):
                 editor = QCheckBox(field.label)
                 editor.clicked.connect(lambda checked, field=field: self._choose(field, checked))
             case FieldKind.CHOICE:
-                editor = QComboBox()
+                editor = ChoiceBox()
                 editor.addItem(field.empty, "")
                 for key, title in field.options:
                     editor.addItem(title, key)

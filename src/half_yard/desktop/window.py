@@ -5,7 +5,7 @@ from __future__ import annotations
 from functools import partial
 from pathlib import Path
 
-from PySide6.QtCore import Qt
+from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QCloseEvent, QKeyEvent, QResizeEvent
 from PySide6.QtWidgets import (
     QApplication,
@@ -47,6 +47,7 @@ class MainWindow(QMainWindow):
         self.workspace = Workspace()
         self.recent = recent
         self._back: list[Subject] = []
+        self._just_said = False
         self.setWindowTitle("Half Yard")
         self.resize(1280, 800)
         self.setMinimumSize(1040, 640)
@@ -77,6 +78,8 @@ class MainWindow(QMainWindow):
         self.tape.chosen.connect(self.show_stage)
         self.clients.wanted.connect(self.open_path)
         self.workspace.changed.connect(self._refresh_tape)
+        self.workspace.changed.connect(self._end_message)
+        self._stack.currentChanged.connect(self._end_message)
         self.workspace.asked_for.connect(self._show_subject)
         self.workspace.said.connect(self.say)
         self.show_stage(Stage.CLIENTS)
@@ -276,9 +279,19 @@ class MainWindow(QMainWindow):
     # -- saying --------------------------------------------------------------------------------------
 
     def say(self, message: str) -> None:
-        """Say something beneath the page."""
+        """Say something beneath the page, until another page is shown or something else is done."""
         self._message.setText(message)
         self._message_bar.setVisible(bool(message))
+        self._just_said = True
+        QTimer.singleShot(0, self, self._was_said)
+
+    def _was_said(self) -> None:
+        self._just_said = False
+
+    def _end_message(self) -> None:
+        """Put away what was said of something else than is done now."""
+        if not self._just_said:
+            self._message_bar.hide()
 
     def _refresh_tape(self) -> None:
         if not self.workspace.is_open:

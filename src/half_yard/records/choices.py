@@ -29,7 +29,8 @@ def read_choice(typed: str, options: Sequence[Option]) -> str:
         lambda title: title.split(" ", 1)[0] == wanted,
         lambda title: title.startswith(wanted),
         lambda title: wanted in title,
-        lambda title: all(word in title for word in wanted.split()),
+        lambda title: has_words(title, wanted.split(), whole_numbers=True),
+        lambda title: has_words(title, wanted.split()),
     ):
         found = list(dict.fromkeys(key for key, title in options if test(title.casefold())))
         if len(found) == 1:
@@ -49,6 +50,13 @@ def choice_title(key: str, options: Sequence[Option]) -> str:
     return dict(options).get(key, key)
 
 
+def has_words(title: str, words: Sequence[str], *, whole_numbers: bool = False) -> bool:
+    """Whether a title has every word; numbers as numbers of their own where that is asked, so that “sail 9”
+    is line 9 of the sail loft and not its line 19. All in small letters."""
+    own = set(title.replace(":", " ").split()) if whole_numbers else set()
+    return all(word in own if whole_numbers and word[:1].isdecimal() else word in title for word in words)
+
+
 def with_all_words(options: Sequence[Option]) -> Callable[[str], Sequence[Option]]:
     """A search among options: those whose title has every word typed. They are given without their keys,
     which nobody types."""
@@ -56,6 +64,9 @@ def with_all_words(options: Sequence[Option]) -> Callable[[str], Sequence[Option
 
     def found(typed: str) -> Sequence[Option]:
         words = typed.casefold().split()
-        return [option for text, option in titles if all(word in text for word in words)]
+        fitting = [(text, option) for text, option in titles if has_words(text, words)]
+        if any(word[:1].isdecimal() for word in words):
+            fitting.sort(key=lambda item: not has_words(item[0], words, whole_numbers=True))
+        return [option for _, option in fitting]
 
     return found

@@ -7,7 +7,7 @@ divides by 100. The result is rounded half up to cents, which is the only roundi
 from __future__ import annotations
 
 import re
-from decimal import Decimal, DecimalException, localcontext
+from decimal import ROUND_HALF_UP, Decimal, DecimalException, localcontext
 
 from half_yard.figures.rounding import to_cents
 from half_yard.records.amounts import LARGEST
@@ -17,6 +17,8 @@ THOUSANDS = re.compile(r"\d{1,3}(,\d{3})+(\.\d*)?$")
 IN_BRACKETS = re.compile(r"\s*\(\s*\$?\s*[\d,]+\.?\d*\s*\)\s*")
 DATE = re.compile(r"\s*\d{1,2}/\d{1,2}/\d{2}(\d{2})?\s*")
 LONGEST = 200
+SHARE_DIGITS = Decimal("0.0001")
+NO_SHARE = "“{typed}” is no share. Type percent, such as 50, 33.3333 or 11240/15900."
 
 
 class ReckoningError(ValueError):
@@ -31,18 +33,50 @@ def reckon(typed: str) -> Decimal:
         raise ReckoningError(f"That is longer than {LONGEST} signs. Split it into several entries.")
     if DATE.fullmatch(typed):
         raise ReckoningError(f"“{typed.strip()}” looks like a date. To divide, type spaces around the sign.")
-    reader = _Reader(_tokens(typed.replace("$", "").replace("−", "-")))
-    with localcontext() as context:
-        context.prec = 40
-        try:
-            amount = to_cents(reader.expression())
-        except DecimalException as error:
-            raise ReckoningError("That divides by zero or grows too large.") from error
-    reader.expect_end()
+    amount = to_cents(_exactly(typed))
     if abs(amount) > LARGEST:
         raise ReckoningError("That is larger than any amount a return can hold.")
     # In books a plain amount in brackets is one below zero.
     return -amount if IN_BRACKETS.fullmatch(typed) else amount + 0
+
+
+def _exactly(typed: str) -> Decimal:
+    """The arithmetic that was typed, not rounded but for a quotient at its fortieth digit."""
+    reader = _Reader(_tokens(typed.replace("$", "").replace("−", "-")))
+    with localcontext() as context:
+        context.prec = 40
+        try:
+            amount = reader.expression()
+            to_cents(amount)  # what is too large for cents is too large
+        except DecimalException as error:
+            raise ReckoningError("That divides by zero or grows too large.") from error
+    reader.expect_end()
+    return amount
+
+
+def reckon_percent(typed: str) -> Decimal:
+    """The percent that was typed, from 0 to 100: a number, arithmetic, or one amount divided by another,
+    which is a part of the whole (11240/15900 is 70.6918). Rounded half up to four digits behind the point.
+    Raises ReckoningError."""
+    text = typed.strip().removesuffix("%").strip()
+    if not text:
+        return Decimal(0)
+    if not is_arithmetic(text):
+        try:
+            share = Decimal(text)
+        except DecimalException as error:
+            raise ReckoningError(NO_SHARE.format(typed=typed.strip())) from error
+    else:
+        try:
+            share = _exactly(text)
+        except ReckoningError as error:
+            raise ReckoningError(f"{NO_SHARE.format(typed=typed.strip())} {error}") from error
+        if "/" in text and abs(share) <= 1:
+            share *= 100
+        share = share.quantize(SHARE_DIGITS, ROUND_HALF_UP).normalize()
+    if not 0 <= share <= 100:
+        raise ReckoningError(f"A share is from 0 to 100 percent, not {typed.strip()}.")
+    return share
 
 
 def is_arithmetic(typed: str) -> bool:

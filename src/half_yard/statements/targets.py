@@ -9,6 +9,7 @@ from decimal import Decimal
 from half_yard.countries import Pack
 from half_yard.records import ClientFile
 from half_yard.records.choices import ChoiceError, Option, choice_title, read_choice, with_all_words
+from half_yard.records.reckoning import ReckoningError, reckon_percent
 from half_yard.statements.sorting import Target
 
 ASIDE = "Aside: "
@@ -16,7 +17,7 @@ REASONS = (
     "transfer between own accounts", "personal", "draw of the owner", "principal of a loan",
     "paid in by the owner", "tax, in the household", "asset, among the assets",
 )  # fmt: skip
-SHARE = re.compile(r"\s+(\d{1,3}(?:\.\d{1,4})?)\s*%$")
+SHARE = re.compile(r"\s+(\d{1,3}(?:\.\d{1,4})?\s*%|[\d.,]+\s*/\s*[\d.,]+\s*%?)$")
 LONGEST_NAME = 16
 
 
@@ -60,14 +61,24 @@ def read_target(typed: str, options: Sequence[Option]) -> Target:
         return Target(set_aside=reason)
     if text.casefold() in REASONS:
         return Target(set_aside=text.casefold())
-    share = SHARE.search(text)
-    if share is not None and Decimal(share[1]) > 100:
-        raise ChoiceError(f"A share is from 0 to 100 percent, not {share[1]}.")
-    key = read_choice(text[: share.start()] if share else text, options)
+    text, share = split_share(text)
+    key = read_choice(text, options)
     if key.startswith(ASIDE):
         return Target(set_aside=key.removeprefix(ASIDE))
     activity, _, line = key.partition("/")
-    return Target(activity, line, Decimal(share[1]) if share else None)
+    return Target(activity, line, share)
+
+
+def split_share(typed: str) -> tuple[str, Decimal | None]:
+    """What was typed, and the share in percent behind it, as in “utilities 60%” or “phone 11240/15900”; None
+    where there is none. Raises ChoiceError for a share that is none."""
+    share = SHARE.search(typed)
+    if share is None:
+        return typed, None
+    try:
+        return typed[: share.start()], reckon_percent(share[1])
+    except ReckoningError as error:
+        raise ChoiceError(str(error)) from error
 
 
 def target_words(target: Target, options: Sequence[Option]) -> str:

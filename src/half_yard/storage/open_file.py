@@ -213,7 +213,8 @@ class OpenFile:
         if journalled:
             self._journal.add(edit)
         self.file = after
-        self._unsaved += 1
+        # Undone, or typed back, the file is as it was saved: what did not change is compared by identity.
+        self._unsaved = 0 if after == self.as_saved else self._unsaved + 1
         if history is not None:
             history.push(Done(edit, inverse))
 
@@ -336,7 +337,10 @@ class OpenFile:
         self._lock = lock
 
     def close(self) -> None:
-        """Let go of the file. Unsaved edits stay in the journal and come back when it is opened."""
+        """Let go of the file. Unsaved edits stay in the journal and come back when it is opened; those that
+        came to nothing go."""
+        if self._lock is not None and not self._unsaved:
+            self._journal.finish()
         self._journal.close()
         if self._keeper is not None:
             self._keeper.stop()

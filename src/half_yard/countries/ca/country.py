@@ -5,6 +5,8 @@ from half_yard.countries.ca.identity import (
     identity_problem,
     masked,
     payer_number_problem,
+    postal_code_problem,
+    province_problem,
 )
 from half_yard.countries.ca.year_rules import YEARS
 from half_yard.countries.country import Country, NumberKind
@@ -22,5 +24,6 @@ COUNTRY = Country(
     business_number=NumberKind("Business number", "", business_number_problem, str),
     payer_number=NumberKind("Number", "", payer_number_problem, masked),
     region="Province",
-    postal_code="Postal code",
+    region_problem=province_problem,
+    postal_code_problem=postal_code_problem,
 )

@@ -1,10 +1,16 @@
 """Social insurance and business numbers, checked by their own check digits (python-stdnum)."""
 
+import re
+
 from stdnum.ca import bn, sin
 
 from half_yard.countries.country import digits_hidden
 
 SHOWN = 3
+POSTAL_CODE = re.compile(r"[A-Z]\d[A-Z] ?\d[A-Z]\d")
+PROVINCES_AND_TERRITORIES = frozenset(
+    ["AB", "BC", "MB", "NB", "NL", "NS", "NT", "NU", "ON", "PE", "QC", "SK", "YT"]
+)
 
 
 def identity_problem(number: str) -> str:
@@ -24,6 +30,20 @@ def business_number_problem(number: str) -> str:
 def payer_number_problem(number: str) -> str:
     """What is wrong with a payer's number, which may be a business's or a person's."""
     return identity_problem(number) and business_number_problem(number)
+
+
+def province_problem(province: str) -> str:
+    """What is wrong with the province of an address; empty for one that there is, and for none."""
+    if not province.strip() or province.strip().upper() in PROVINCES_AND_TERRITORIES:
+        return ""
+    return f"“{province}” is no province's two letters, such as ON."
+
+
+def postal_code_problem(code: str) -> str:
+    """What is wrong with a postal code; empty for one as K1A 0B1, and for none."""
+    if not code.strip() or POSTAL_CODE.fullmatch(code.strip().upper()):
+        return ""
+    return f"“{code}” is no postal code: letters and digits in turn, such as K1A 0B1."
 
 
 def masked(number: str) -> str:

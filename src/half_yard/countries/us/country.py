@@ -7,6 +7,8 @@ from half_yard.countries.us.identity import (
     identity_problem,
     masked,
     masked_payer,
+    state_problem,
+    zip_problem,
 )
 from half_yard.countries.us.year_rules import YEARS
 
@@ -23,5 +25,7 @@ COUNTRY = Country(
     payer_number=NumberKind("Number", "", employer_or_personal_problem, masked_payer),
     usual_year=YEARS[-2],
     region="State",
+    region_problem=state_problem,
     postal_code="ZIP code",
+    postal_code_problem=zip_problem,
 )

@@ -14,6 +14,86 @@ NINE = 9
 SHOWN_DIGITS = 4
 EMPLOYER = re.compile(r"\d{2}-\d{7}")
 PERSONAL_DASHES = 2
+ZIP = re.compile(r"\d{5}(-?\d{4})?")
+STATES = frozenset(
+    [
+        "AL",
+        "AK",
+        "AZ",
+        "AR",
+        "CA",
+        "CO",
+        "CT",
+        "DE",
+        "FL",
+        "GA",
+        "HI",
+        "ID",
+        "IL",
+        "IN",
+        "IA",
+        "KS",
+        "KY",
+        "LA",
+        "ME",
+        "MD",
+        "MA",
+        "MI",
+        "MN",
+        "MS",
+        "MO",
+        "MT",
+        "NE",
+        "NV",
+        "NH",
+        "NJ",
+        "NM",
+        "NY",
+        "NC",
+        "ND",
+        "OH",
+        "OK",
+        "OR",
+        "PA",
+        "RI",
+        "SC",
+        "SD",
+        "TN",
+        "TX",
+        "UT",
+        "VT",
+        "VA",
+        "WA",
+        "WV",
+        "WI",
+        "WY",
+        "DC",
+        "AS",
+        "GU",
+        "MP",
+        "PR",
+        "VI",
+        "AA",
+        "AE",
+        "AP",
+    ]
+)
+"""The two letters of states, territories and military posts (USPS Publication 28, appendix B; from
+memory)."""
+
+
+def state_problem(state: str) -> str:
+    """What is wrong with the state of an address; empty for one that there is, and for none."""
+    if not state.strip() or state.strip().upper() in STATES:
+        return ""
+    return f"“{state}” is no state's two letters, such as ME."
+
+
+def zip_problem(code: str) -> str:
+    """What is wrong with a ZIP code; empty for five digits, or nine, and for none."""
+    if not code.strip() or ZIP.fullmatch(code.strip()):
+        return ""
+    return f"“{code}” is no ZIP code: five digits, or nine as 04856-1234."
 
 
 def masked(number: str) -> str:

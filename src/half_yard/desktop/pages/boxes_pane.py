@@ -45,8 +45,7 @@ class BoxesPane(QScrollArea):
         number = country.payer_number
         yield heading(path, "Payer")
         yield Field(f"{path}/payer_number", number.title, problem=number.problem, masks=number.masked)
-        for part, label in country.address:
-            yield Field(f"{path}/payer_address/{part}", label)
+        yield from country.address_fields(f"{path}/payer_address")
         if boxes or ticks:
             yield heading(path, "Boxes")
         for box in boxes:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from decimal import Decimal
 
 from pydantic import JsonValue
@@ -22,11 +23,23 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Entry, Record
 from half_yard.records.capitalizing import into_asset
 from half_yard.records.choices import Option, with_all_words
+from half_yard.records.dates import Calendar
 from half_yard.records.reckoning import reckon
-from half_yard.statements.targets import read_target, target_options
+from half_yard.statements.targets import read_target, split_share, target_options
 
 LINE_COLUMN = 3
 NOTED = "†"
+
+
+@dataclass(frozen=True)
+class LineColumn(Column):
+    """The line that an entry belongs to; a share typed behind it is the entry's."""
+
+    def read(self, typed: str, record: Record | None, calendar: Calendar) -> dict[str, JsonValue]:
+        """The line, and the share where one was typed. Raises ValueError with what to type instead."""
+        line, share = split_share(typed)
+        values = super().read(line, record, calendar)
+        return values if share is None else {**values, "share": format(share, "f")}
 
 
 class EntriesView(QWidget):
@@ -122,7 +135,7 @@ class EntriesView(QWidget):
             Column("Date", Kind.DATE, 70, "date", hint="month/day; may be left empty"),
             Column("Payee", Kind.TEXT, 130, "payee", stretch=True),
             Column("Memo", Kind.TEXT, 130, "memo", stretch=True),
-            Column(
+            LineColumn(
                 "Line",
                 Kind.CHOICE,
                 96,

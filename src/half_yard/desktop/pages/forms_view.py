@@ -91,7 +91,7 @@ class FormsView(QWidget):
 
     def _columns(self) -> Sequence[Column]:
         return (
-            Column("Form", Kind.CHOICE, 118, "kind", options=self._kinds),
+            Column("Form", Kind.CHOICE, 118, "kind", options=self._kinds, said_of=self._said_of),
             Column("Activity", Kind.CHOICE, 116, "activity", options=self._activities),
             Column(
                 "Number",
@@ -131,6 +131,9 @@ class FormsView(QWidget):
     def _kinds(self, record: Record | None) -> Sequence[Option]:
         del record
         return [(kind.key, kind.title) for kind in self._workspace.pack.ledger.form_kinds]
+
+    def _said_of(self, typed: str) -> str:
+        return self._workspace.pack.asked.said_of(typed)
 
     def _payees(self, record: Record | None) -> Sequence[Option]:
         """The names in the books: those of the form's activity, or of all for a new form."""

@@ -80,9 +80,8 @@ class ParticularsView(QScrollArea):
         yield Field(f"{path}/employer_number", number.title, problem=number.problem, hint=number.hint)
         yield heading(path, "Where and when")
         home = file.household.address
-        for part, label in country.address:
-            own = f"{getattr(home, part)} (the owner's)" if getattr(home, part) else ""
-            yield Field(f"{path}/address/{part}", label, hint=own)
+        owners = {part: f"{value} (the owner's)" for part, value in home if value}
+        yield from country.address_fields(f"{path}/address", owners)
         yield Field(f"{path}/started", "Started", FieldKind.DATE, hint="if in this year or not long before")
         yield Field(f"{path}/ended", "Ended", FieldKind.DATE, hint="if in this year")
         yield from self._owners(path)

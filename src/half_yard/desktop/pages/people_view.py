@@ -78,9 +78,7 @@ class PeopleView(QScrollArea):
         self.spouse.show_fields(self._person(spouse) if both else [])
         called = pack.country.roles[spouse].lower()
         self._spouse_button.setText(f"Remove the {called}" if both else f"Add a {called}")
-        self.address.show_fields(
-            [Field(f"/household/address/{part}", label) for part, label in pack.country.address]
-        )
+        self.address.show_fields(list(pack.country.address_fields("/household/address")))
 
     @property
     def _roles(self) -> tuple[str, str]:

@@ -106,6 +106,7 @@ class RecordModel(QAbstractTableModel):
         if (group := self.source.group) is not None:
             records.sort(key=lambda item: group(item[1]))
         shown = {key: record for key, record in records if belongs(record)}
+        self._forget_gone()
         ids, old = self._in_order(shown), self._ids
         self._shown_records = shown
         if ids == old:
@@ -118,6 +119,15 @@ class RecordModel(QAbstractTableModel):
             self.beginResetModel()
             self._ids = ids
             self.endResetModel()
+
+    def _forget_gone(self) -> None:
+        """Nothing is refused any more of a record that is gone."""
+        kept = {
+            place: what for place, what in self._rejected.items() if not place[0] or place[0] in self.records
+        }
+        if len(kept) < len(self._rejected):
+            self._rejected = kept
+            self.refused.emit(self.problem())
 
     def _tell_changed(self, before: Mapping[str, Any]) -> None:
         """Have the rows drawn again whose records, or what is computed from them, are not as before."""
