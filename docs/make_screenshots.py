@@ -1,8 +1,14 @@
-"""Draw the main views of the demo office to PNG: python docs/make_screenshots.py [FOLDER]."""
+"""Draw the main views of the demo office to PNG: python docs/make_screenshots.py [FOLDER [SIZE]].
+
+A size is written as 1280x800, with @2 behind it for a scale of two and /144 for so many dots to the inch;
+`all` draws every size that the window is made for, each into a folder of its own.
+"""
 
 from __future__ import annotations
 
 import os
+import re
+import subprocess
 import sys
 import tempfile
 from collections.abc import Callable
@@ -13,24 +19,45 @@ if TYPE_CHECKING:
     from half_yard.desktop.window import MainWindow
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
-SIZE = (1280, 800)
+SIZE = "1280x800"
+SIZES = ("960x540@2", "960x600", "1024x700", "1366x768", "853x533/144", "1920x1080", "2560x1440")
+"""Those that the window is made for, in pixels that do not depend on the scale: 960x540@2 is a screen of
+1920x1080 at scale 2, 853x533/144 one of 1280x800 with 144 dots to the inch."""
+WRITTEN = re.compile(r"(\d+)x(\d+)(?:@(\d))?(?:/(\d+))?")
+SETTLED = 4
+"""How often the window is let go on before it is drawn: sizes follow each other."""
 HERE = Path(__file__).resolve().parent
 
 
 def main() -> int:
     """Write every view into the folder named, or docs/screenshots."""
     target = Path(sys.argv[1]) if len(sys.argv) > 1 else HERE / "screenshots"
+    size = sys.argv[2] if len(sys.argv) > 2 else SIZE
+    if size == "all":
+        for each in SIZES:
+            own = str(target / each.replace("/", " at "))
+            subprocess.run([sys.executable, __file__, own, each], check=True)
+        return 0
+    written = WRITTEN.fullmatch(size)
+    if written is None:
+        print(f"“{size}” is no size. Write it as 1280x800, 960x540@2 or 1280x800/144.", file=sys.stderr)
+        return 2
+    if written[3]:
+        os.environ["QT_SCALE_FACTOR"] = written[3]
+    if written[4]:
+        os.environ["QT_FONT_DPI"] = written[4]
     target.mkdir(parents=True, exist_ok=True)
     with tempfile.TemporaryDirectory() as folder:
         # A home of its own, so that the pictures show no path of this machine and are always the same.
         os.environ["HOME"] = os.environ["XDG_STATE_HOME"] = folder
-        for path in draw(Path(folder) / "Demo office", target):
+        for path in draw(Path(folder) / "Demo office", target, (int(written[1]), int(written[2]))):
             print(path)
     return 0
 
 
-def draw(office: Path, target: Path) -> list[Path]:
-    """Draw the views of a demo office written to one folder into another; returns the pictures."""
+def draw(office: Path, target: Path, size: tuple[int, int]) -> list[Path]:
+    """Draw the views of a demo office written to one folder into another, at a size in device-independent
+    pixels; returns the pictures."""
     # Qt reads the platform from the environment, which is set above.
     from PySide6.QtWidgets import QApplication  # noqa: PLC0415
 
@@ -42,13 +69,14 @@ def draw(office: Path, target: Path) -> list[Path]:
     write_office(office)
     make_application()
     window = MainWindow(RecentFiles())
-    window.resize(*SIZE)
+    window.resize(*size)
     window.show()
     window.open_path(office / MAIN_FILE)
     pictures = []
     for name, arrange in VIEWS.items():
         arrange(window)
-        QApplication.processEvents()
+        for _ in range(SETTLED):
+            QApplication.processEvents()
         pictures.append(target / f"{name}.png")
         window.grab().save(str(pictures[-1]))
     window.close()

@@ -42,11 +42,12 @@ COMPUTED = {Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
 
 @dataclass(frozen=True)
 class Column:
-    """One column. `options` gives the choices for a record (None for a new one); `shown` the text of a
-    computed cell by record id; `optional` that it may be left empty; `later` that the choice may be left for
-    later; `said_of` what is said of something typed that is none of the choices; `next_year_until` the last
-    month whose days, typed without a year, are of the year after the file's; `masks` gives what is shown of a
-    number while it is not typed in."""
+    """One column; `stretch` that it takes the width that is left, `goes_first` that it says what another says
+    and goes where there is too little. `options` gives the choices for a record (None for a new one); `shown`
+    the text of a computed cell by record id; `optional` that it may be left empty; `later` that the choice
+    may be left for later; `said_of` what is said of something typed that is none of the choices;
+    `next_year_until` the last month whose days, typed without a year, are of the year after the file's;
+    `masks` gives what is shown of a number while it is not typed in."""
 
     title: str
     kind: Kind
@@ -55,6 +56,7 @@ class Column:
     options: Callable[[Record | None], Sequence[Option]] | None = None
     shown: Callable[[str], str] | None = None
     stretch: bool = False
+    goes_first: bool = False
     optional: bool = False
     hint: str = ""
     next_year_until: int = 0

@@ -81,7 +81,8 @@ def run(arguments: Sequence[str]) -> int:
     recent = RecentFiles()
     window = MainWindow(recent)
     sys.excepthook = _telling(window)
-    if application.primaryScreen().availableSize().height() < window.height() + TITLE_BAR:
+    room = application.primaryScreen().availableSize()
+    if room.height() < window.height() + TITLE_BAR or room.width() < window.width():
         window.showMaximized()
     else:
         window.show()

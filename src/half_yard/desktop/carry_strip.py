@@ -12,7 +12,7 @@ from half_yard.countries import CarryPoint
 from half_yard.desktop import theme
 from half_yard.desktop.panes import Pane
 from half_yard.desktop.parts import button
-from half_yard.desktop.plain_words import PlainLabel
+from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place, Role
@@ -44,7 +44,8 @@ class CarryButton(QAbstractButton):
         changed = f", last edit {self._effect_text()}" if effect else ""
         missing = "" if final else ", not complete"
         self.setAccessibleName(f"{self.point.label} {self._amount}{changed}{missing}")
-        self.setToolTip("" if final else "Something this figure needs is not computed: follow its thread.")
+        incomplete = "" if final else " Something it needs is not computed: follow its thread."
+        self.setToolTip(plain_tip(f"{self.point.label} {self._amount}{changed}.{incomplete}"))
         self.update()
 
     def _effect_text(self) -> str:
@@ -69,7 +70,8 @@ class CarryButton(QAbstractButton):
         painter.setPen(theme.SOFT_INK)
         painter.setFont(theme.text_font(9))
         label = self.point.label if self._final else f"{self.point.label} *"
-        painter.drawText(inner, left, label)
+        fits = painter.fontMetrics().elidedText(label, Qt.TextElideMode.ElideRight, inner.width())
+        painter.drawText(inner, left, fits)
         painter.setPen(theme.INK)
         font = theme.text_font(12.5, bold=True)
         painter.setFont(font)
@@ -79,7 +81,8 @@ class CarryButton(QAbstractButton):
             beside = painter.fontMetrics().horizontalAdvance(self._amount) + 7
             painter.setFont(theme.text_font(9.5, italic=True))
             painter.setPen(theme.LICHEN if self._effect > 0 else theme.MADDER)
-            painter.drawText(top.adjusted(beside, 3, 0, 0), left, self._effect_text())
+            if beside + painter.fontMetrics().horizontalAdvance(self._effect_text()) <= inner.width():
+                painter.drawText(top.adjusted(beside, 3, 0, 0), left, self._effect_text())
         if self.hasFocus():
             painter.setBrush(Qt.BrushStyle.NoBrush)
             painter.setPen(QPen(theme.INDIGO, 1.5))

@@ -81,6 +81,7 @@ class Commands:
             Action("Go to the stage before", partial(window.step_stage, -1), "Ctrl+PgUp"),
             Action("Page, thread, strip: the next of them", partial(window.step_pane, 1), "F6"),
             Action("Page, thread, strip: the one before", partial(window.step_pane, -1), "Shift+F6"),
+            Action("Fold the thread away, or show it", window.fold_thread, "F4"),
             Action("Back along the thread", window.go_back, "Alt+Left", enabled=lambda: window.can_go_back),
         )
 

@@ -104,6 +104,7 @@ class LineModel(HeadedModel):
 class LineView(CursorTable):
     """The lines. Signals `line_current` with the row under the cursor, `entry_wanted` on Enter."""
 
+    least_rows = 7
     line_current = Signal(object)
     entry_wanted = Signal()
 

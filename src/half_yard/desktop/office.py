@@ -44,10 +44,14 @@ class RecentFiles:
         self._path = user_state_path("half-yard") / "recent.json"
         self.folder: Path | None = None
         self.files: list[Path] = []
+        self.size: tuple[int, int] | None = None
+        """The size of the window when the program last ended, in device-independent pixels."""
         try:
             kept = json.loads(self._path.read_text(encoding="utf-8"))
             self.folder = Path(kept["folder"]) if kept.get("folder") else None
             self.files = [Path(name) for name in kept.get("files", [])]
+            width, height = kept.get("size") or (0, 0)
+            self.size = (int(width), int(height)) if width and height else None
         except (OSError, ValueError, AttributeError, TypeError, RecursionError):
             self.files = []
 
@@ -63,8 +67,17 @@ class RecentFiles:
         self.folder = real_path(folder)
         self._keep()
 
+    def note_size(self, width: int, height: int) -> None:
+        """Remember how large the window is."""
+        self.size = (width, height)
+        self._keep()
+
     def _keep(self) -> None:
-        document = {"folder": str(self.folder or ""), "files": [str(path) for path in self.files]}
+        document = {
+            "folder": str(self.folder or ""),
+            "files": [str(path) for path in self.files],
+            "size": self.size,
+        }
         try:
             self._path.parent.mkdir(parents=True, exist_ok=True)
             write_whole(self._path, json.dumps(document).encode())

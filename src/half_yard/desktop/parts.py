@@ -9,10 +9,10 @@ from PySide6.QtGui import QShowEvent
 from PySide6.QtWidgets import (
     QAbstractItemView,
     QHBoxLayout,
-    QHeaderView,
     QLabel,
     QLineEdit,
     QPushButton,
+    QScrollArea,
     QVBoxLayout,
     QWidget,
 )
@@ -66,6 +66,15 @@ def button(text: str, tip: str = "") -> QPushButton:
     return made
 
 
+def scrolled(part: QWidget) -> QScrollArea:
+    """A part that is scrolled where there is less room than it needs, so that nothing stands over another."""
+    area = QScrollArea()
+    area.setWidgetResizable(True)
+    area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+    area.setWidget(part)
+    return area
+
+
 class Page(Pane):
     """A page of the work. It shows the file as it is when it is seen, and keeps up while it is seen."""
 
@@ -112,12 +121,12 @@ def plain_table(
     header = table.horizontalHeader()
     header.setHighlightSections(False)
     header.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
-    header.setSectionResizeMode(0, QHeaderView.ResizeMode.Stretch)
     for section, (_, width) in enumerate(columns):
         header.resizeSection(section, width)
     for section in right:
         if (heading := table.horizontalHeaderItem(section)) is not None:
             heading.setTextAlignment(RIGHT)
+    table.fit_to((0,))
     return table
 
 

@@ -13,7 +13,7 @@ from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.cursor import CursorList
 
 KEY_ROLE = Qt.ItemDataRole.UserRole + 1
-TALLEST = 112
+TALLEST = 128
 LOWEST = 30
 
 
@@ -54,6 +54,8 @@ class Strip(CursorList):
             if before != name:
                 self.item(row).setText(name[1])
                 self.item(row).setToolTip(plain_tip(name[2]))
+                amount = name[1].rpartition("   ")[2] if "   " in name[1] else ""
+                self.item(row).setData(Qt.ItemDataRole.AccessibleTextRole, f"{name[2]} {amount}".strip())
         wider = [len(text) for _, text, _ in names] != [len(text) for _, text, _ in self._shown]
         self._shown = list(names)
         if wider:

@@ -64,7 +64,7 @@ class ThreadPanel(Pane):
         self.list.setAccessibleName("Thread: what it is made of and where it goes")
         self.list.itemActivated.connect(self._follow)
         self.list.itemClicked.connect(self._follow)
-        hint = PlainLabel("F6 to step in · Enter follows · Alt+Left goes back")
+        hint = PlainLabel("F6 steps in · Enter follows · F4 folds it away")
         hint.setProperty("role", "soft")
         hint.setFont(theme.text_font(9))
         column.addWidget(self._where)

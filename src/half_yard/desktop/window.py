@@ -25,7 +25,7 @@ from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
 from half_yard.desktop.panes import Pane, tab_stops
-from half_yard.desktop.parts import Page, button
+from half_yard.desktop.parts import Page, button, scrolled
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.safe_keeping import SafeKeeping
 from half_yard.desktop.stages import Stage, open_counts, stage_of
@@ -37,6 +37,10 @@ from half_yard.figures import Place
 from half_yard.storage import FileRefusedError, OpenFile, SealedFileError, real_path
 
 MOST_BACK = 50
+USUAL_SIZE, LEAST_SIZE = (1280, 800), (850, 500)
+"""In device-independent pixels: 1280 x 800 at 144 dots to the inch are 853 x 533 of them."""
+NARROW = 1100
+"""The width of the window, in device-independent pixels, below which the thread is folded away."""
 
 
 class MainWindow(QMainWindow):
@@ -48,9 +52,10 @@ class MainWindow(QMainWindow):
         self.recent = recent
         self._back: list[Subject] = []
         self._just_said = False
+        self._thread_wanted: bool | None = None
         self.setWindowTitle("Half Yard")
-        self.resize(1280, 800)
-        self.setMinimumSize(1040, 640)
+        self.resize(*(recent.size or USUAL_SIZE))
+        self.setMinimumSize(*LEAST_SIZE)
         self.tape = Tape()
         self.clients = ClientsPage(self.workspace, recent)
         self.books = BooksPage(self.workspace, recent.paths)
@@ -64,7 +69,7 @@ class MainWindow(QMainWindow):
         }
         self._stack = QStackedWidget()
         for page in self.pages.values():
-            self._stack.addWidget(page)
+            self._stack.addWidget(scrolled(page))
         self.thread_panel = ThreadPanel(self.workspace)
         self.carry = CarryStrip(self.workspace)
         self.safe = SafeKeeping(self.workspace, self.clients, self)
@@ -85,6 +90,16 @@ class MainWindow(QMainWindow):
         self.show_stage(Stage.CLIENTS)
         self.clients.refresh_files()
         self.thread_panel.refresh()
+
+    def fold_thread(self) -> None:
+        """Fold the thread away, or show it again; from then on it stays so at every size."""
+        self._thread_wanted = not self.thread_panel.isVisible()
+        self._fit_thread()
+
+    def _fit_thread(self) -> None:
+        """Where the window is narrow the page has the room of the thread, unless the thread is wanted."""
+        wide = self.width() >= NARROW
+        self.thread_panel.setVisible(wide if self._thread_wanted is None else self._thread_wanted)
 
     def _lay_out(self) -> None:
         middle = QHBoxLayout()
@@ -189,6 +204,8 @@ class MainWindow(QMainWindow):
 
     def closeEvent(self, event: QCloseEvent) -> None:
         if self._let_go():
+            if not self.isMaximized():
+                self.recent.note_size(self.width(), self.height())
             event.accept()
         else:
             event.ignore()
@@ -214,11 +231,11 @@ class MainWindow(QMainWindow):
     @property
     def stage(self) -> Stage:
         """The stage that is shown."""
-        return next(stage for stage, page in self.pages.items() if page is self._stack.currentWidget())
+        return list(self.pages)[self._stack.currentIndex()]
 
     def show_stage(self, stage: Stage) -> None:
         """Show a stage's page and put the cursor where its work goes on."""
-        self._stack.setCurrentWidget(self.pages[stage])
+        self._stack.setCurrentIndex(list(self.pages).index(stage))
         self.tape.show_stage(stage)
         self.pages[stage].focus()
 
@@ -233,7 +250,7 @@ class MainWindow(QMainWindow):
         if self.workspace.subject is not None and self.workspace.subject != subject:
             self._back = [*self._back[-MOST_BACK:], self.workspace.subject]
         stage = stage_of(subject)
-        self._stack.setCurrentWidget(self.pages[stage])
+        self._stack.setCurrentIndex(list(self.pages).index(stage))
         self.tape.show_stage(stage)
         if isinstance(subject, Place):
             self.returns.show_place(subject)
@@ -310,5 +327,6 @@ class MainWindow(QMainWindow):
 
     def resizeEvent(self, event: QResizeEvent) -> None:
         super().resizeEvent(event)
+        self._fit_thread()
         if self.finder.isVisible():
             self.finder.fit()

@@ -9,7 +9,8 @@ from pathlib import Path
 from typing import TypeVar
 
 from pydantic import JsonValue
-from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QHBoxLayout, QSplitter, QVBoxLayout, QWidget
 
 from half_yard.countries.results import AssetStory
 from half_yard.desktop import theme
@@ -28,7 +29,7 @@ from half_yard.desktop.assets.purchase_view import PurchaseView
 from half_yard.desktop.assets.several_view import SeveralView
 from half_yard.desktop.assets.treatments_view import TreatmentsView
 from half_yard.desktop.assets.which_part import ALONE, FIELD_PARTS, IN_POOLS, Part
-from half_yard.desktop.parts import Page, TableBlock, button, soft
+from half_yard.desktop.parts import Page, TableBlock, button, scrolled, soft
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
@@ -49,7 +50,7 @@ MADE: Mapping[Part, type[AssetPart]] = {
     Part.SEVERAL: SeveralView, Part.PURCHASE: PurchaseView, Part.LIST: ListView,
 }  # fmt: skip
 TABLE, BENEATH = 4, 5
-"""How the height is divided: always alike, so that the buttons between stay where they are."""
+"""How the height is divided at first; the line between is moved by the mouse."""
 
 
 class AssetsPage(Page):
@@ -69,12 +70,27 @@ class AssetsPage(Page):
         self.assets.table.selectionModel().selectionChanged.connect(self._selected_others)
         self.model.added.connect(self._added)
         self._together = soft("")
-        self._column = QVBoxLayout(self)
-        self._column.setContentsMargins(18, 14, 14, 10)
-        self._column.setSpacing(6)
-        self._column.addWidget(self.assets, TABLE)
-        self._column.addWidget(self._together)
-        self._column.addLayout(self._switches())
+        self._above, beneath = QWidget(), QWidget()
+        above = QVBoxLayout(self._above)
+        above.setContentsMargins(0, 0, 0, 4)
+        above.addWidget(self.assets, 1)
+        above.addWidget(self._together)
+        body = QWidget()
+        self._column = QVBoxLayout(body)
+        self._column.setContentsMargins(0, 0, 0, 0)
+        below = QVBoxLayout(beneath)
+        below.setContentsMargins(0, 0, 0, 0)
+        below.addLayout(self._switches())
+        below.addWidget(scrolled(body), 1)
+        halves = QSplitter(Qt.Orientation.Vertical)
+        halves.setChildrenCollapsible(False)
+        for half, share in ((self._above, TABLE), (beneath, BENEATH)):
+            halves.addWidget(half)
+            halves.setStretchFactor(halves.count() - 1, share)
+        halves.setSizes([TABLE * 100, BENEATH * 100])
+        column = QVBoxLayout(self)
+        column.setContentsMargins(18, 14, 14, 10)
+        column.addWidget(halves)
         workspace.opened.connect(self._opened)
         self.part(Part.ASSET)
 
@@ -134,7 +150,7 @@ class AssetsPage(Page):
         if part not in self._made:
             made: AssetPart = MADE[part](self._workspace)
             self._made[part] = made
-            self._column.addWidget(made, BENEATH)
+            self._column.addWidget(made)
             made.setVisible(part is self._shown)
             if isinstance(made, PurchaseView | ListView):
                 made.left.connect(self._back_to_asset)
@@ -156,8 +172,7 @@ class AssetsPage(Page):
         self._buttons[part].setChecked(True)
         for known, made in self._made.items():
             made.setVisible(known is part)
-        self.assets.setVisible(part not in ALONE)
-        self._together.setVisible(part not in ALONE)
+        self._above.setVisible(part not in ALONE)
         if self._workspace.is_open:
             self._show_part()
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from decimal import Decimal
 
-from PySide6.QtWidgets import QHeaderView, QTableWidget, QTableWidgetItem
+from PySide6.QtWidgets import QTableWidget, QTableWidgetItem
 
 from half_yard.desktop.parts import plain_table
 from half_yard.desktop.tables.headed_model import RIGHT
@@ -17,7 +17,7 @@ NAME_WIDTH, WIDEST_NAME, PADDING, YEAR_WIDTH = 200, 340, 20, 84
 def years_table(name: str, heading: str) -> QTableWidget:
     """A table of years: names in the first column, a column a year behind it."""
     table = plain_table(name, ((heading, NAME_WIDTH),))
-    table.horizontalHeader().setSectionResizeMode(0, QHeaderView.ResizeMode.Fixed)
+    table.grows = None
     table.setColumnWidth(0, NAME_WIDTH)
     return table
 

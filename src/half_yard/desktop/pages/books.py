@@ -37,7 +37,8 @@ BESIDES = (
     (HOUSEHOLD, "Household", "Wages, interest, payments"),
 )
 EXPORTS = "Workbook (*.xlsx);;CSV (*.csv);;JSON (*.json)"
-NAME_LENGTH = 16
+FEW, LONG_NAME, NAME_LENGTH = 5, 30, 22
+"""So many letters of an activity's name are shown, of a few activities and of many."""
 
 
 class BooksPage(Page):
@@ -125,7 +126,9 @@ class BooksPage(Page):
     def _name(self, key: str) -> tuple[str, str, str]:
         """An activity for the strip: its id, its name cut short with its result, its whole name."""
         name = self._workspace.file.activities[key].name or "Not named"
-        short = name if len(name) <= NAME_LENGTH else f"{name[: NAME_LENGTH - 1].rstrip()}…"
+        few = len(self._workspace.file.activities) <= FEW
+        longest = LONG_NAME if few else NAME_LENGTH
+        short = name if len(name) <= longest else f"{name[: longest - 1].rstrip()}…"
         return key, f"{short}   {money_text(self._workspace.computation.result_of_activity(key))}", name
 
     def choose(self, key: str) -> None:

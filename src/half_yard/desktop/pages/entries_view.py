@@ -145,7 +145,7 @@ class EntriesView(QWidget):
                 said_of=self._said_of,
             ),
             Column("Amount", Kind.AMOUNT, 94, "amount", hint="an amount or arithmetic such as 120*12+35"),
-            Column("Lands on", Kind.COMPUTED, 84, shown=self._lands),
+            Column("Lands on", Kind.COMPUTED, 84, shown=self._lands, goes_first=True),
         )
 
     def _said_of(self, typed: str) -> str:

@@ -28,6 +28,8 @@ from half_yard.review import Finding
 
 FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
 FINDINGS_WIDTH = 268
+PAPER_WIDTH = 820
+"""The widest that a page of lines gets, so that an amount stands near its title."""
 FINDING_PADDING, FINDING_EDGE, MOST_HIGH = 6, 6, 2000
 NO_BREAK = "\N{NO-BREAK SPACE}"
 
@@ -47,8 +49,11 @@ class ReturnPage(Page):
         column.addWidget(self.map)
         body = QHBoxLayout()
         body.setSpacing(16)
-        body.addWidget(self._paper(), 1)
+        paper = self._paper()
+        paper.setMaximumWidth(PAPER_WIDTH)
+        body.addWidget(paper, 1)
         body.addWidget(self._found())
+        body.addStretch(0)
         column.addLayout(body, 1)
         workspace.opened.connect(self._opened)
 

@@ -6,7 +6,6 @@ from PySide6.QtCore import Signal
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import (
     QHBoxLayout,
-    QHeaderView,
     QVBoxLayout,
     QWidget,
 )
@@ -35,7 +34,7 @@ class PartsTable(TypedTable):
         dress(self, "Parts of the row")
         for column, width in WIDTHS.items():
             self.horizontalHeader().resizeSection(column, width)
-        self.horizontalHeader().setSectionResizeMode(MEMO, QHeaderView.ResizeMode.Stretch)
+        self.fit_to((MEMO,))
         self._place = (0, 0)
         self._typed: str | None = None
         model.modelReset.connect(self._after_reset)

@@ -5,7 +5,6 @@ from __future__ import annotations
 from PySide6.QtCore import QItemSelectionModel, Signal
 from PySide6.QtGui import QFocusEvent, QKeyEvent
 from PySide6.QtWidgets import (
-    QHeaderView,
     QLineEdit,
     QWidget,
 )
@@ -45,8 +44,7 @@ class TrayTable(TypedTable):
         header = self.horizontalHeader()
         for column, width in WIDTHS.items():
             header.resizeSection(column, width)
-        for column in (PAYEE, MEMO):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Stretch)
+        self.fit_to((PAYEE, MEMO))
         model.applies_to = self._applies_to
         model.modelReset.connect(self._after_reset)
         self.offer(

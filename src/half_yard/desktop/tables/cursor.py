@@ -6,22 +6,27 @@ selection along; what is done is done to the rows that are selected, or else to 
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from typing import TYPE_CHECKING, Any
 
-from PySide6.QtCore import QEvent, QItemSelectionModel, QModelIndex, QPoint, Qt
-from PySide6.QtGui import QContextMenuEvent, QFocusEvent, QKeyEvent
+from PySide6.QtCore import QEvent, QItemSelectionModel, QModelIndex, QPoint, QSize, Qt
+from PySide6.QtGui import QContextMenuEvent, QFocusEvent, QKeyEvent, QResizeEvent, QShowEvent
 from PySide6.QtWidgets import QApplication, QListWidget, QTableView, QTableWidget
 
 from half_yard.desktop.actions import Action, bind_keys, menu_of
+from half_yard.desktop.tables.fitting import fitted
 from half_yard.desktop.tables.headed_model import Index
 from half_yard.desktop.tables.pasting import as_rows
 
 if TYPE_CHECKING:
-    from PySide6.QtWidgets import QAbstractItemView as View
+    View = QTableView
 else:
     View = object
 
+NARROWEST = 220
+LEAST_COLUMN, WIDEST_COLUMN, PADDING = 36, 320, 16
+MEASURED, FEW = 60, 3
+"""How many rows are measured for the width of columns, and how many are measured again one by one."""
 Flag = QItemSelectionModel.SelectionFlag
 MOVES = {
     Qt.Key.Key_Up, Qt.Key.Key_Down, Qt.Key.Key_Home, Qt.Key.Key_End, Qt.Key.Key_PageUp, Qt.Key.Key_PageDown,
@@ -111,15 +116,98 @@ class CursorRules(View):
         return Action("Copy the selected rows", self.copy, "Ctrl+C", enabled=self.has_rows)
 
 
-class CursorTable(CursorRules, QTableView):
-    """A table over a model."""
+class TableRules(CursorRules):
+    """What every table does besides: its columns share its width by what they hold."""
+
+    grows: Collection[int] | None = None
+    """The columns that take the width that is left; None where the columns keep the widths they have."""
+    goes_first: Sequence[int] = ()
+    """The columns that say what others say: where there is too little room, they go, in this order."""
+    least_rows = 2
+    """How many rows are seen at least."""
+    _gone: frozenset[int] = frozenset()
+
+    def sizeHint(self) -> QSize:
+        return QSize(NARROWEST, (self.least_rows + 1) * self.verticalHeader().defaultSectionSize() + 14)
+
+    def minimumSizeHint(self) -> QSize:
+        return self.sizeHint()
 
     def shown_columns(self) -> list[int]:
+        """The columns that can be seen, in their order."""
         return [column for column in range(self.model().columnCount()) if not self.isColumnHidden(column)]
 
+    def fit_to(self, grows: Collection[int], goes_first: Sequence[int] = ()) -> None:
+        """Let the columns share the width from now on."""
+        self.grows, self.goes_first = grows, goes_first
+        self.horizontalHeader().setMinimumSectionSize(LEAST_COLUMN)
+        model = self.model()
+        for told in (model.modelReset, model.rowsInserted, model.layoutChanged):
+            told.connect(self.fit_columns)
+        model.dataChanged.connect(self._fit_changed)
 
-class CursorTableWidget(CursorRules, QTableWidget):
+    def fit_columns(self) -> None:
+        """Give every column its share."""
+        if self.grows is None or not self.isVisible():
+            return
+        room = self.viewport().width()
+        columns = [column for column in range(self.model().columnCount()) if not self._is_left_out(column)]
+        wanted = {column: self._wanted(column, range(MEASURED)) for column in columns}
+        for column in self._gone:
+            self.setColumnHidden(column, False)
+        gone = []
+        for column in self.goes_first:
+            if column in wanted and sum(wanted.values()) > room:
+                wanted.pop(column)
+                gone.append(column)
+                self.setColumnHidden(column, True)
+        self._gone = frozenset(gone)
+        kept = list(wanted)
+        least = [min(wanted[column], self._heading(column)) for column in kept]
+        places = {number for number, column in enumerate(kept) if column in self.grows}
+        for column, width in zip(kept, fitted(list(wanted.values()), least, room, places), strict=True):
+            self.setColumnWidth(column, width)
+
+    def _is_left_out(self, column: int) -> bool:
+        """Whether a column is hidden, but not for want of room."""
+        return self.isColumnHidden(column) and column not in self._gone
+
+    def _heading(self, column: int) -> int:
+        text = str(self.model().headerData(column, Qt.Orientation.Horizontal) or "")
+        return max(self.horizontalHeader().fontMetrics().horizontalAdvance(text) + PADDING, LEAST_COLUMN)
+
+    def _wanted(self, column: int, rows: range) -> int:
+        model, metrics = self.model(), self.fontMetrics()
+        texts = (str(model.index(row, column).data() or "") for row in rows if row < model.rowCount())
+        widest = max((metrics.horizontalAdvance(text) for text in texts), default=0)
+        return min(max(widest + PADDING, self._heading(column)), WIDEST_COLUMN)
+
+    def _fit_changed(self, first: Index, last: Index) -> None:
+        """Fit anew where a cell that changed has become too wide for its column."""
+        if self.grows is None or last.row() - first.row() > FEW or first.row() >= MEASURED:
+            return
+        rows = range(first.row(), last.row() + 1)
+        changed = (c for c in range(first.column(), last.column() + 1) if not self.isColumnHidden(c))
+        if any(self._wanted(column, rows) > self.columnWidth(column) for column in changed):
+            self.fit_columns()
+
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        super().resizeEvent(event)
+        self.fit_columns()
+
+    def showEvent(self, event: QShowEvent) -> None:
+        super().showEvent(event)
+        self.fit_columns()
+
+
+class CursorTable(TableRules, QTableView):
+    """A table over a model."""
+
+
+class CursorTableWidget(TableRules, QTableWidget):
     """A table that keeps its own items."""
+
+    least_rows = 3
 
     def __init__(self, *size: Any) -> None:
         super().__init__(*size)

@@ -7,7 +7,6 @@ from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import (
     QAbstractItemView,
     QApplication,
-    QHeaderView,
     QWidget,
 )
 
@@ -47,8 +46,8 @@ class RecordTable(TypedTable):
         header.sectionClicked.connect(self.sort_by)
         for number, column in enumerate(model.columns):
             header.resizeSection(number, column.width)
-            if column.stretch:
-                header.setSectionResizeMode(number, QHeaderView.ResizeMode.Stretch)
+        stretch = [number for number, column in enumerate(model.columns) if column.stretch]
+        self.fit_to(stretch, [number for number, column in enumerate(model.columns) if column.goes_first])
         model.modelReset.connect(self._after_reset)
         model.restarted.connect(self._start_over)
         self._current_id = ""
