@@ -7,9 +7,14 @@ from dataclasses import dataclass
 from decimal import Decimal
 from typing import Any
 
-from PySide6.QtCore import Qt, QTimer, Signal
-from PySide6.QtGui import QFontMetrics, QKeyEvent
-from PySide6.QtWidgets import QAbstractItemView, QHeaderView
+from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect, Qt, QTimer, Signal
+from PySide6.QtGui import QFontMetrics, QKeyEvent, QPainter, QPen
+from PySide6.QtWidgets import (
+    QAbstractItemView,
+    QHeaderView,
+    QStyledItemDelegate,
+    QStyleOptionViewItem,
+)
 
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import plain_tip
@@ -20,6 +25,8 @@ from half_yard.figures.explain import exact_text, money_text
 
 HEADINGS = ("Line", "", "Amount")
 AMOUNT = 2
+LEADER_GAP, LEAST_LEADER = 14, 40
+"""Between a title and the dots that lead to its amount, and the least that these are drawn for, in pixels."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,6 +108,27 @@ class LineModel(HeadedModel):
                 return None
 
 
+class _Leader(QStyledItemDelegate):
+    """Dots that lead from a title to its amount."""
+
+    def paint(
+        self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
+    ) -> None:
+        super().paint(painter, option, index)
+        rect: QRect = option.rect
+        metrics = QFontMetrics(index.data(Qt.ItemDataRole.FontRole))
+        start = rect.left() + metrics.horizontalAdvance(str(index.data())) + LEADER_GAP
+        if not index.model().index(index.row(), AMOUNT).data() or rect.right() - start < LEAST_LEADER:
+            return
+        painter.save()
+        pen = QPen(theme.STITCH, 1)
+        pen.setDashPattern([1, 5])
+        painter.setPen(pen)
+        base = rect.center().y() + 5
+        painter.drawLine(start, base, rect.right() - 4, base)
+        painter.restore()
+
+
 class LineView(CursorTable):
     """The lines. Signals `line_current` with the row under the cursor, `entry_wanted` on Enter."""
 
@@ -123,6 +151,7 @@ class LineView(CursorTable):
         self.verticalHeader().setDefaultSectionSize(row_height)
         header = self.horizontalHeader()
         header.setHighlightSections(False)
+        self.setItemDelegateForColumn(1, _Leader(self))
         self._fit_numbers()
         self.rows_model.replaced.connect(self._fit_numbers)
         header.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)

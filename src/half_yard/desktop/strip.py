@@ -15,6 +15,24 @@ from half_yard.desktop.tables.cursor import CursorList
 KEY_ROLE = Qt.ItemDataRole.UserRole + 1
 TALLEST = 128
 LOWEST = 30
+ITEM_PADDING = 18
+
+
+def cut_short(names: Sequence[str], longest: int) -> list[str]:
+    """The names, none longer than so many letters: cut at the end, or in the middle where two would then read
+    alike."""
+
+    def at_end(name: str) -> str:
+        return name if len(name) <= longest else f"{name[: longest - 1].rstrip()}…"
+
+    ends = [at_end(name) for name in names]
+    half = (longest - 1) // 2
+    return [
+        end
+        if len(name) <= longest or ends.count(end) == 1
+        else f"{name[: longest - 1 - half].rstrip()}…{name[-half:].lstrip()}"
+        for name, end in zip(names, ends, strict=True)
+    ]
 
 
 class Strip(CursorList):
@@ -63,6 +81,10 @@ class Strip(CursorList):
         keys = [key for key, _, _ in names]
         if current in keys and self.currentRow() != keys.index(current):
             self.setCurrentRow(keys.index(current))
+
+    def width_of(self, texts: Sequence[str]) -> int:
+        """The width that texts take beside each other, in pixels."""
+        return sum(self.fontMetrics().horizontalAdvance(text) + ITEM_PADDING for text in texts)
 
     def fit(self) -> None:
         """Take the rows that the names need."""

@@ -6,6 +6,7 @@ from enum import Enum
 from functools import cached_property
 
 from PySide6.QtCore import Signal
+from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.actions import Action
@@ -35,7 +36,8 @@ TIPS = {
     Part.COMPARISON: "Every line beside last year's, and what limits it",
     Part.PARTICULARS: "What it is, whose, how it is run",
 }
-STATEMENT_WIDTH = 328
+STATEMENT_WIDTH, STATEMENT_PART = (328, 460), 4
+"""How wide the statement is at least and at most, and which part of the page it takes between."""
 STATEMENT_ROW = 19
 NOT_ON_RETURN = "Nothing of it goes on this return: an entry's thread says why."
 
@@ -54,7 +56,7 @@ class ActivityView(QWidget):
         self._unfolded = False
         self.statement = LineView("Statement of the activity", row_height=STATEMENT_ROW)
         self.statement.horizontalHeader().hide()
-        self.statement.setFixedWidth(STATEMENT_WIDTH)
+        self.statement.setFixedWidth(STATEMENT_WIDTH[0])
         self.statement.line_current.connect(self._line_chosen)
         self.statement.entry_wanted.connect(self._enter)
         self.statement.offer([Action("A new entry on the line (Enter)", self._enter, "Ins")])
@@ -88,6 +90,11 @@ class ActivityView(QWidget):
         row.setSpacing(14)
         row.addWidget(self.statement)
         row.addLayout(right, 1)
+
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        super().resizeEvent(event)
+        least, most = STATEMENT_WIDTH
+        self.statement.setFixedWidth(max(least, min(most, event.size().width() // STATEMENT_PART)))
 
     # The parts beside the entries are made when they are first shown, so that the window is there sooner.
 

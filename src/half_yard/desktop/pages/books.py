@@ -9,6 +9,7 @@ from pathlib import Path
 from typing import TypeVar
 
 from PySide6.QtCore import Qt
+from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.pages.activity_view import ActivityView
@@ -17,7 +18,7 @@ from half_yard.desktop.pages.forms_view import FormsView
 from half_yard.desktop.pages.household_view import HouseholdView
 from half_yard.desktop.parts import Page, button, soft
 from half_yard.desktop.statements import TrayView
-from half_yard.desktop.strip import Strip
+from half_yard.desktop.strip import Strip, cut_short
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
@@ -37,8 +38,9 @@ BESIDES = (
     (HOUSEHOLD, "Household", "Wages, interest, payments"),
 )
 EXPORTS = "Workbook (*.xlsx);;CSV (*.csv);;JSON (*.json)"
-FEW, LONG_NAME, NAME_LENGTH = 5, 30, 22
-"""So many letters of an activity's name are shown, of a few activities and of many."""
+NAME_LENGTHS, MANY_LENGTH = (40, 30, 24, 20, 16), 24
+"""So many letters of an activity's name are shown at most: the first of these with which all fit in a
+row, or the last where they take several rows."""
 
 
 class BooksPage(Page):
@@ -119,17 +121,39 @@ class BooksPage(Page):
         activities = self._workspace.file.activities
         if self._chosen not in {*activities, STATEMENTS, FORMS, HOUSEHOLD}:
             self._chosen = next(iter(sorted(activities)), "")
-        names = [self._name(key) for key in sorted(activities)]
-        self.strip.show_names([*names, *BESIDES], self._chosen)
+        self.refresh_names()
         self._show_chosen()
 
-    def _name(self, key: str) -> tuple[str, str, str]:
-        """An activity for the strip: its id, its name cut short with its result, its whole name."""
-        name = self._workspace.file.activities[key].name or "Not named"
-        few = len(self._workspace.file.activities) <= FEW
-        longest = LONG_NAME if few else NAME_LENGTH
-        short = name if len(name) <= longest else f"{name[: longest - 1].rstrip()}…"
-        return key, f"{short}   {money_text(self._workspace.computation.result_of_activity(key))}", name
+    def _names(self) -> list[tuple[str, str, str]]:
+        """The activities for the strip: their ids, names with results, whole names. The names are as long
+        as all of them fit beside each other, or else cut short so that each can still be told from the
+        others."""
+        file, computation = self._workspace.file, self._workspace.computation
+        keys = sorted(file.activities)
+        whole = [file.activities[key].name or "Not named" for key in keys]
+        results = [money_text(computation.result_of_activity(key)) for key in keys]
+        besides = [title for _, title, _ in BESIDES]
+        short: list[str] = []
+        for longest in NAME_LENGTHS:
+            short = cut_short(whole, longest)
+            texts = [f"{name}   {result}" for name, result in zip(short, results, strict=True)]
+            if self.strip.width_of([*texts, *besides]) <= self.strip.viewport().width():
+                break
+        else:
+            short = cut_short(whole, MANY_LENGTH)
+        return [
+            (key, f"{name}   {result}", full)
+            for key, name, result, full in zip(keys, short, results, whole, strict=True)
+        ]
+
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        super().resizeEvent(event)
+        self.refresh_names()
+
+    def refresh_names(self) -> None:
+        """Show the activities in the strip as they are now."""
+        if self._workspace.is_open:
+            self.strip.show_names([*self._names(), *BESIDES], self._chosen)
 
     def choose(self, key: str) -> None:
         """Show an activity, or the household."""

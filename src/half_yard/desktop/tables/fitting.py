@@ -4,16 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Collection, Sequence
 
+MOST_GROWN = 420
+
 
 def fitted(wanted: Sequence[int], least: Sequence[int], room: int, grows: Collection[int]) -> list[int]:
     """The widths of columns, in pixels: what each wants, and of the room that is left as much more to each of
-    those that grow. Where there is too little room the widest give way first, down to the least of each."""
+    those that grow, up to a width that is still read in one look. Where there is too little room the widest
+    give way first, down to the least of each."""
     rest = room - sum(wanted)
     if rest >= 0:
-        share, odd = divmod(rest, len(grows)) if grows else (0, 0)
-        first = min(grows, default=-1)
+        share = rest // len(grows) if grows else 0
         return [
-            width + (share + (odd if number == first else 0) if number in grows else 0)
+            max(width, min(width + share, MOST_GROWN)) if number in grows else width
             for number, width in enumerate(wanted)
         ]
     low, high = 0, max(wanted, default=0)
