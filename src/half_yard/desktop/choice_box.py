@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from PySide6.QtCore import QElapsedTimer
+from PySide6.QtCore import QElapsedTimer, QEvent
 from PySide6.QtGui import QKeyEvent
-from PySide6.QtWidgets import QComboBox
+from PySide6.QtWidgets import QComboBox, QLabel
 
 PAUSE = 1200
 """Milliseconds after which letters begin anew."""
@@ -14,10 +14,24 @@ class ChoiceBox(QComboBox):
     """Typing goes to the first choice that has a word beginning so: “single” to “1 Single family
     residence”."""
 
-    def __init__(self) -> None:
+    def __init__(self, *, labelled: bool = False) -> None:
         super().__init__()
         self._typed = ""
         self._since = QElapsedTimer()
+        self._label = QLabel(self)
+        if not labelled:
+            self._label.setBuddy(self)
+        self._label.hide()
+
+    def setAccessibleName(self, name: str) -> None:
+        super().setAccessibleName(name)
+        self._label.setText(name)
+
+    def changeEvent(self, event: QEvent) -> None:
+        super().changeEvent(event)
+        if event.type() is QEvent.Type.ParentChange:
+            # What a screen reader calls a box is the label that stands beside it: where none is seen, this.
+            self._label.setParent(self.parentWidget())
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         text = event.text()

@@ -10,6 +10,7 @@ from PySide6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEd
 
 from half_yard.asked import Field, FieldKind, plain_value, read_field, shown_value, value_at
 from half_yard.desktop import theme
+from half_yard.desktop.aloud import say_aloud
 from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.search_completer import SearchCompleter
@@ -32,6 +33,7 @@ class FieldForm(QWidget):
         for column in range(across):
             self._grid.setColumnStretch(2 * column + 1, 1)
         self._fields: list[Field] = []
+        self._whose = ""
         self._editors: dict[str, QWidget] = {}
         self._problems: dict[str, QLabel] = {}
         self._typed: dict[str, str] = {}
@@ -41,11 +43,12 @@ class FieldForm(QWidget):
         if self.isVisible():
             self.refresh()
 
-    def show_fields(self, fields: Sequence[Field]) -> None:
-        """Show these fields, in reading order."""
-        if list(fields) == self._fields:
+    def show_fields(self, fields: Sequence[Field], whose: str = "") -> None:
+        """Show these fields, in reading order; `whose` they are is said with the name of each."""
+        if (list(fields), whose) == (self._fields, self._whose):
             self.refresh()
             return
+        self._whose = whose
         self._fields = list(fields)
         while item := self._grid.takeAt(0):
             if widget := item.widget():
@@ -96,7 +99,7 @@ class FieldForm(QWidget):
                 editor = QCheckBox(field.label)
                 editor.clicked.connect(lambda checked, field=field: self._choose(field, checked))
             case FieldKind.CHOICE:
-                editor = ChoiceBox()
+                editor = ChoiceBox(labelled=True)
                 editor.addItem(field.empty, "")
                 for key, title in field.options:
                     editor.addItem(title, key)
@@ -112,7 +115,7 @@ class FieldForm(QWidget):
                 editor.editingFinished.connect(lambda field=field, line=editor: self._take(field, line))
         if field.masks is not None:
             editor.installEventFilter(self)
-        editor.setAccessibleName(field.label)
+        editor.setAccessibleName(f"{self._whose}: {field.label}" if self._whose else field.label)
         editor.setToolTip(plain_tip(field.hint))
         editor.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         return editor
@@ -183,6 +186,8 @@ class FieldForm(QWidget):
         label.style().polish(label)  # so that the style sheet sees the role
         label.setText(problem or meaning)
         label.setVisible(bool(problem or meaning))
+        if problem != self._editors[field.path].accessibleDescription():
+            say_aloud(label, problem)
         self._editors[field.path].setAccessibleDescription(problem)
 
     def _set(self, field: Field, value: JsonValue) -> None:

@@ -18,6 +18,7 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.desktop import theme
+from half_yard.desktop.aloud import say_aloud
 from half_yard.desktop.panes import Pane
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.tables import RecordModel, RecordTable
@@ -166,3 +167,4 @@ class TableBlock(QWidget):
         self.refusal.style().polish(self.refusal)  # so that the style sheet sees the role
         self.refusal.setText(message)
         self.refusal.setVisible(bool(message))
+        say_aloud(self.refusal, message)

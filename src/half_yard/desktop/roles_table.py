@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Sequence
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QComboBox, QHeaderView, QTableWidget, QTableWidgetItem
+from PySide6.QtWidgets import QHeaderView, QTableWidget, QTableWidgetItem
 
 from half_yard.desktop import theme
+from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.cursor import CursorTableWidget
 
@@ -45,8 +46,8 @@ class RolesTable(CursorTableWidget):
                     item.setForeground(theme.SOFT_INK)
                 self.setItem(line, number, item)
 
-    def _box(self, number: int, role: str) -> QComboBox:
-        box = QComboBox()
+    def _box(self, number: int, role: str) -> ChoiceBox:
+        box = ChoiceBox()
         box.setAccessibleName(f"Column {number + 1} is")
         for known, words in self._roles.items():
             box.addItem(words, known)

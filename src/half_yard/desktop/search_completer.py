@@ -31,6 +31,7 @@ class SearchCompleter(QCompleter):
         self.setMaxVisibleItems(14)
         if popup := self.popup():
             popup.setMinimumWidth(NARROWEST)
+            popup.setAccessibleName("Choices that fit")
 
     def offer(self) -> None:
         """Show what is found for what is typed."""

@@ -19,6 +19,7 @@ from PySide6.QtWidgets import (
 from half_yard.countries import has_rules
 from half_yard.desktop import theme
 from half_yard.desktop.actions import Action, bind_keys, menu_of, with_mnemonics
+from half_yard.desktop.aloud import say_aloud
 from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.commands import Commands
 from half_yard.desktop.finder import Finder
@@ -299,6 +300,7 @@ class MainWindow(QMainWindow):
         """Say something beneath the page, until another page is shown or something else is done."""
         self._message.setText(message)
         self._message_bar.setVisible(bool(message))
+        say_aloud(self._message_bar, message)
         self._just_said = True
         QTimer.singleShot(0, self, self._was_said)
 

@@ -8,10 +8,11 @@ from functools import partial
 from pathlib import Path
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QComboBox, QFileDialog, QTableWidgetItem
+from PySide6.QtWidgets import QFileDialog, QTableWidgetItem
 
 from half_yard.desktop import theme
 from half_yard.desktop.assets.asset_part import AssetPart
+from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.parts import button, in_a_row, plain_table, soft, unwrapped
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.reading import ProgressLine, Reading
@@ -53,7 +54,7 @@ class ListView(AssetPart):
         self._cells: list[list[str]] = []
         self._columns: dict[str, int] = {}
         self.rows: list[ListRow] = []
-        self.activity = QComboBox()
+        self.activity = ChoiceBox()
         self.activity.setAccessibleName("Rows that name no activity belong to")
         self.activity.activated.connect(self.read)
         self.raw = RolesTable("The list as it stands", {"": "not taken", **ROLES})

@@ -8,10 +8,11 @@ from collections.abc import Sequence
 from decimal import Decimal
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QComboBox, QGridLayout, QWidget
+from PySide6.QtWidgets import QGridLayout, QWidget
 
 from half_yard.countries.offered import Purchase
 from half_yard.desktop.assets.asset_part import AssetPart
+from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.parts import button, in_a_row, soft, unwrapped
 from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.typed_line import TypedLine
@@ -46,7 +47,7 @@ class PurchaseView(AssetPart):
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace, "A property that was bought", WORDS)
-        self.activity, self.kind = QComboBox(), QComboBox()
+        self.activity, self.kind = ChoiceBox(), ChoiceBox()
         self.lines = {name: TypedLine() for name, _, _ in LINES}
         grid = QGridLayout()
         grid.setHorizontalSpacing(10)

@@ -7,10 +7,11 @@ from decimal import Decimal
 
 from pydantic import JsonValue
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QComboBox, QTableWidgetItem
+from PySide6.QtWidgets import QTableWidgetItem
 
 from half_yard.asked import Field, FieldKind, read_field
 from half_yard.desktop.assets.asset_part import AssetPart
+from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.parts import button, in_a_row, plain_table, unwrapped
 from half_yard.desktop.tables import TypedCellDelegate
 from half_yard.desktop.tables.headed_model import RIGHT
@@ -35,14 +36,14 @@ class SeveralView(AssetPart):
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace, "Several at once")
         self._keys: tuple[str, ...] = ()
-        self.setting = QComboBox()
+        self.setting = ChoiceBox()
         self.setting.setAccessibleName("What is set for all selected")
         self.answer = named_line("For all of them", "the same for all of them", 230)
         self.apply = button("Set for all", "One edit for all that are selected")
         self.apply.clicked.connect(self.set_for_all)
         self.answer.returnPressed.connect(self.set_for_all)
         self.day = named_line("Day on which they leave", "day", 90)
-        self.how = QComboBox()
+        self.how = ChoiceBox()
         self.how.setAccessibleName("How they leave")
         self.price = named_line("Price of all", "price of all", 100)
         self.costs = named_line("Cost of the sale of all", "cost of the sale", 110)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
+from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind, heading
@@ -24,6 +25,7 @@ class BoxesPane(QScrollArea):
         super().__init__()
         self._workspace = workspace
         self.setWidgetResizable(True)
+        self.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self.form = FieldForm(workspace, across)
         self._said = soft("")
         body = QWidget()

@@ -7,7 +7,6 @@ from pathlib import Path
 
 from PySide6.QtCore import Qt, QTimer, Signal
 from PySide6.QtWidgets import (
-    QComboBox,
     QFileDialog,
     QGridLayout,
     QHBoxLayout,
@@ -20,6 +19,7 @@ from PySide6.QtWidgets import (
 
 from half_yard.countries import COUNTRIES
 from half_yard.desktop import theme
+from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.key_line import KeyLine
 from half_yard.desktop.office import RecentFiles, Standing, standing_of
 from half_yard.desktop.pages.earlier_view import EarlierView
@@ -110,7 +110,7 @@ class ClientsPage(Page):
         grid = QGridLayout()
         grid.setHorizontalSpacing(10)
         self.first, self.last, self.year = QLineEdit(), QLineEdit(), QLineEdit()
-        self.country = QComboBox()
+        self.country = ChoiceBox(labelled=True)
         for key, country in COUNTRIES.items():
             self.country.addItem(country.name, key)
         self.country.setCurrentIndex(self.country.count() - 1)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from itertools import chain, groupby
 
+from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind, heading
@@ -26,6 +27,7 @@ class ParticularsView(QScrollArea):
         self._workspace = workspace
         self._key = ""
         self.setWidgetResizable(True)
+        self.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self.form = FieldForm(workspace)
         self._advice = soft("")
         self.convert = button("", "Change the kind of the activity; its entries go to the lines of that kind")

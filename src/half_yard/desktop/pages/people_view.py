@@ -20,6 +20,7 @@ class PeopleView(QScrollArea):
         self._workspace = workspace
         self.setWidgetResizable(True)
         self.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        self.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         body = QWidget()
         column = QVBoxLayout(body)
         column.setContentsMargins(0, 0, 6, 0)
@@ -73,9 +74,9 @@ class PeopleView(QScrollArea):
         self.household.show_fields(fields)
         self._first.setText(pack.country.roles[owner])
         self._second.setText(pack.country.roles[spouse])
-        self.owner.show_fields(self._person(owner))
+        self.owner.show_fields(self._person(owner), pack.country.roles[owner])
         both = spouse in file.people
-        self.spouse.show_fields(self._person(spouse) if both else [])
+        self.spouse.show_fields(self._person(spouse) if both else [], pack.country.roles[spouse])
         called = pack.country.roles[spouse].lower()
         self._spouse_button.setText(f"Remove the {called}" if both else f"Add a {called}")
         self.address.show_fields(list(pack.country.address_fields("/household/address")))

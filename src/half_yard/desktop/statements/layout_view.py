@@ -9,13 +9,13 @@ from pydantic import ValidationError
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import (
     QCheckBox,
-    QComboBox,
     QHBoxLayout,
     QTableWidgetItem,
     QVBoxLayout,
     QWidget,
 )
 
+from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.parts import button, plain_table, soft, title
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.roles_table import RolesTable
@@ -91,8 +91,8 @@ class LayoutView(QWidget):
         end.addStretch(1)
         column.addLayout(end)
 
-    def _choice(self, name: str, options: list[tuple[str, object]]) -> QComboBox:
-        box = QComboBox()
+    def _choice(self, name: str, options: list[tuple[str, object]]) -> ChoiceBox:
+        box = ChoiceBox()
         box.setAccessibleName(name)
         for words, value in options:
             box.addItem(words, value)

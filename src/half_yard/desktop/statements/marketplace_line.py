@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QComboBox, QHBoxLayout, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
+from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.parts import button, soft
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.typed_line import TypedLine
@@ -31,7 +32,7 @@ class MarketplaceLine(QWidget):
         self.token.setAccessibleName("Token of the marketplace")
         self.token.setPlaceholderText("the client's token")
         self.token.returnPressed.connect(self.fetch)
-        self.month = QComboBox()
+        self.month = ChoiceBox()
         self.month.setAccessibleName("Month")
         self.month.addItem("the whole year", ALL)
         for number, name in enumerate(MONTHS, 1):

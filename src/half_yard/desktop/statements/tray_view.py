@@ -9,6 +9,7 @@ from pathlib import Path
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
+from half_yard.desktop.aloud import say_aloud
 from half_yard.desktop.parts import button, soft
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.statements.intake import DelimitedText, Intake
@@ -271,6 +272,7 @@ class TrayView(QWidget):
     def _refuse(self, message: str) -> None:
         self._refusal.setText(message)
         self._refusal.setVisible(bool(message))
+        say_aloud(self._refusal, message)
 
     # -- taking in -----------------------------------------------------------------------------------
 
