@@ -3,19 +3,39 @@
 from __future__ import annotations
 
 import unittest
+from collections.abc import Iterator
 
+from hypothesis import given
+from hypothesis import strategies as st
+from PySide6.QtCore import QPoint, QRect
 from PySide6.QtGui import QColor, QFontMetrics
-from PySide6.QtWidgets import QPushButton
+from PySide6.QtWidgets import (
+    QAbstractScrollArea,
+    QCheckBox,
+    QComboBox,
+    QLabel,
+    QLineEdit,
+    QPushButton,
+    QTableView,
+    QWidget,
+)
 
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop import theme
+from half_yard.desktop.office import RecentFiles
+from half_yard.desktop.parts import Page
 from half_yard.desktop.stages import Stage
-from half_yard.records import change
-from tests.desktop.window_case import WindowCase
+from half_yard.desktop.tables.fitting import fitted
+from half_yard.desktop.window import MainWindow
+from half_yard.records import add, change
+from tests.desktop.window_case import Key, WindowCase
+from tests.files import business
 
 GROUNDS = (theme.LINEN, theme.BLEACHED, theme.SHADE, theme.INDIGO_WASH, theme.WELD_WASH)
 INKS = (theme.INK, theme.SOFT_INK, theme.INDIGO, theme.MADDER, theme.WALNUT, theme.LICHEN)
 AA = 4.5
+ALONE = (QLabel, QPushButton, QLineEdit, QComboBox, QCheckBox, QTableView)
+"""What never stands over another of these."""
 
 
 def luminance(colour: QColor) -> float:
@@ -50,16 +70,98 @@ class Room(WindowCase):
         widths = {metrics.horizontalAdvance(digit * 10) for digit in "0123456789"}
         self.assertEqual(len(widths), 1)
 
-    def test_no_button_cuts_its_words_at_1280_and_1920(self) -> None:
-        for width, height in ((1280, 800), (1920, 1080)):
+    def pages(self) -> Iterator[tuple[str, Page]]:
+        """Every page with each of its parts, one after the other."""
+        books, assets = self.window.books, self.window.assets
+        for stage in Stage:
+            self.window.show_stage(stage)
+            self.settle()
+            yield stage.value, self.window.pages[stage]
+        for besides in ("statements", "forms", "household", "a00003"):
+            self.window.show_stage(Stage.BOOKS)
+            books.choose(besides)
+            self.settle()
+            yield besides, books
+        for part in assets.offered:
+            self.window.show_stage(Stage.ASSETS)
+            assets.switch_to(part)
+            self.settle()
+            yield str(part), assets
+
+    def test_at_every_size_no_button_cuts_its_words_and_nothing_stands_over_another(self) -> None:
+        for width, height in ((853, 533), (960, 540), (960, 600), (1024, 700), (1366, 768), (1920, 1080)):
             self.window.resize(width, height)
-            for stage in Stage:
-                self.window.show_stage(stage)
-                self.settle()
-                for button in self.window.pages[stage].findChildren(QPushButton):
+            self.assertEqual((self.window.width(), self.window.height()), (width, height))
+            for name, page in self.pages():
+                where = f"{name} at {width} x {height}"
+                for button in page.findChildren(QPushButton):
                     if button.isVisible():
                         words = button.fontMetrics().horizontalAdvance(button.text().replace("&&", "&"))
-                        self.assertGreaterEqual(button.width(), words, f"{button.text()} at {width}")
+                        self.assertGreaterEqual(button.width(), words, f"{button.text()} on {where}")
+                boxes = [
+                    (part, QRect(part.mapTo(page, QPoint(0, 0)), part.size()))
+                    for part in page.findChildren(QWidget)
+                    if isinstance(part, ALONE)
+                    and part.isVisible()
+                    and not self.in_a_scrolled_part(part, page)
+                ]
+                for number, (one, box) in enumerate(boxes):
+                    for other, beside in boxes[number + 1 :]:
+                        over = box.intersects(beside) and not one.isAncestorOf(other)
+                        self.assertFalse(over, (where, one, box, other, beside))
+
+    def in_a_scrolled_part(self, part: QWidget, page: QWidget) -> bool:
+        """Whether a part stands in something that is scrolled by itself, where others may cover its place."""
+        around = part.parentWidget()
+        while around is not None and around is not page:
+            if isinstance(around, QAbstractScrollArea):
+                return True
+            around = around.parentWidget()
+        return False
+
+    def test_many_activities_with_long_names_are_told_apart_and_stay_in_reach(self) -> None:
+        workspace, strip = self.window.workspace, self.window.books.strip
+        for number in range(14):
+            name = f"Featherstonehaugh and Daughters, Sailmakers and Riggers, loft {number + 1}"
+            record = business(name=name)
+            workspace.do(add("New", f"/activities/a{number + 101:05}", record))
+        self.window.show_stage(Stage.BOOKS)
+        self.settle()
+        shown = [strip.item(row).text() for row in range(strip.count())]
+        self.assertEqual(len(set(shown)), len(shown), shown)
+        for row in range(strip.count()):
+            strip.setCurrentRow(row)
+            self.settle()
+            seen = strip.viewport().rect().intersects(strip.visualItemRect(strip.item(row)))
+            self.assertTrue(seen, shown[row])
+        self.assertTrue(str(strip.item(4).data(11)).startswith("Featherstonehaugh and Daughters, Sail"))
+
+    def test_eight_digits_are_seen_whole_in_every_table(self) -> None:
+        self.window.workspace.do(change("Amount", "/entries/e00001/amount", "12345678.90"))
+        self.window.books.activity.show_all()
+        self.settle()
+        table = self.window.books.activity.entries.table
+        amount = next(n for n, column in enumerate(table.records.columns) if column.title == "Amount")
+        room = table.columnWidth(amount) - 2 * 6
+        self.assertGreaterEqual(room, table.fontMetrics().horizontalAdvance("12,345,678.90"))
+
+    def test_a_narrow_window_has_no_thread_until_it_is_wanted(self) -> None:
+        self.window.resize(960, 600)
+        self.settle()
+        self.assertFalse(self.window.thread_panel.isVisible())
+        self.press(Key.Key_F4)
+        self.assertTrue(self.window.thread_panel.isVisible())
+        self.press(Key.Key_F4)
+        self.window.resize(1400, 800)
+        self.settle()
+        self.assertFalse(self.window.thread_panel.isVisible(), "it was folded away on purpose")
+
+    def test_the_window_opens_as_large_as_it_was(self) -> None:
+        self.window.resize(1111, 666)
+        self.window.close()
+        again = MainWindow(RecentFiles())
+        self.addCleanup(again.close)
+        self.assertEqual((again.width(), again.height()), (1111, 666))
 
     def test_the_seven_figures_of_the_chain_fit_with_seven_digits_and_an_effect(self) -> None:
         self.window.workspace.do(change("Amount", "/entries/e00001/amount", "9999999.99"))
@@ -93,3 +195,23 @@ class Room(WindowCase):
         self.assertIn("No activity yet", self.window.books._empty.text())
         self.assertTrue(self.window.returns.lines.rows_model.rows)
         self.assertIn("Not complete", self.window.returns._standing.text())
+
+
+class Columns(unittest.TestCase):
+    @given(
+        st.lists(st.integers(36, 400), min_size=1, max_size=9),
+        st.integers(50, 3000),
+        st.sets(st.integers(0, 8), max_size=3),
+    )
+    def test_columns_fill_the_room_and_none_takes_more_than_it_has(
+        self, wanted: list[int], room: int, grows: set[int]
+    ) -> None:
+        least = [min(width, 50) for width in wanted]
+        widths = fitted(wanted, least, room, {number for number in grows if number < len(wanted)})
+        self.assertTrue(all(width >= floor for width, floor in zip(widths, least, strict=True)))
+        if sum(wanted) <= room:
+            self.assertLessEqual(sum(widths), room)
+            self.assertTrue(all(width >= want for width, want in zip(widths, wanted, strict=True)))
+        elif sum(least) <= room:
+            self.assertLessEqual(sum(widths), room)
+            self.assertGreater(sum(widths), room - len(widths))
