@@ -94,10 +94,18 @@ class Room(WindowCase):
             self.assertEqual((self.window.width(), self.window.height()), (width, height))
             for name, page in self.pages():
                 where = f"{name} at {width} x {height}"
+                self.settle()
+                self.settle()  # sizes follow each other
                 for button in page.findChildren(QPushButton):
                     if button.isVisible():
                         words = button.fontMetrics().horizontalAdvance(button.text().replace("&&", "&"))
                         self.assertGreaterEqual(button.width(), words, f"{button.text()} on {where}")
+                for part in page.findChildren(QWidget):
+                    if isinstance(part, ALONE) and part.isVisible():
+                        least = part.minimumSizeHint().height()
+                        if isinstance(part, QLabel) and part.wordWrap():
+                            least = part.heightForWidth(part.width())
+                        self.assertGreaterEqual(part.height(), least, (where, part, part.accessibleName()))
                 boxes = [
                     (part, QRect(part.mapTo(page, QPoint(0, 0)), part.size()))
                     for part in page.findChildren(QWidget)
