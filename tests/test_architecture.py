@@ -39,7 +39,9 @@ MAY_IMPORT = {
     "standins": {"records"},
     "storage": {"records"},
     "demo": {"records", "storage"},
+    "linux": {"storage"},
     "cli": {
+        "linux",
         "figures",
         "records",
         "texts",
@@ -51,6 +53,7 @@ MAY_IMPORT = {
         "demo",
     },
     "desktop": {
+        "linux",
         "figures",
         "texts",
         "records",

@@ -7,6 +7,7 @@ from pathlib import Path
 
 from half_yard import cli
 from half_yard.cli.saying import failed
+from half_yard.linux.libraries import what_to_install
 
 
 def collect_seldom() -> None:
@@ -31,9 +32,7 @@ def main() -> int:
         # Only here is Qt loaded, so that the command line works where there is none.
         from half_yard.desktop.app import NoWindowError, run  # noqa: PLC0415
     except ImportError as error:
-        return failed(
-            f"the window can't be shown: {error}. Install that library; ./demo names the usual ones."
-        )
+        return failed(f"the window can't be shown: {what_to_install(str(error))}")
     try:
         return run(arguments)
     except NoWindowError as error:

@@ -8,12 +8,18 @@ import sys
 from collections.abc import Callable, Sequence
 from contextlib import suppress
 
-from half_yard.cli import computing, keeping, next_year, working
+from half_yard.cli import computing, integrating, keeping, next_year, working
 from half_yard.cli.opening import CommandError
 from half_yard.cli.saying import DONE, INTERRUPTED, MISTAKE, failed
 from half_yard.storage import FileRefusedError
 
-COMMANDS = (*computing.COMMANDS, *working.COMMANDS, *next_year.COMMANDS, *keeping.COMMANDS)
+COMMANDS = (
+    *computing.COMMANDS,
+    *working.COMMANDS,
+    *next_year.COMMANDS,
+    *keeping.COMMANDS,
+    *integrating.COMMANDS,
+)
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -64,6 +70,6 @@ def _parser() -> argparse.ArgumentParser:
         "client file or folder, the window opens.",
     )
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
-    for module in (computing, working, next_year, keeping):
+    for module in (computing, working, next_year, keeping, integrating):
         module.add_commands(commands)
     return parser

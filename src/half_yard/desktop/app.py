@@ -6,17 +6,21 @@ import ctypes
 import os
 import sys
 from collections.abc import Callable, Sequence
+from importlib import resources
 from pathlib import Path
 from types import TracebackType
 
 from PySide6.QtCore import QLibraryInfo
+from PySide6.QtGui import QIcon
 from PySide6.QtWidgets import QApplication
 
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.theme import apply_theme
 from half_yard.desktop.window import MainWindow
+from half_yard.linux.libraries import what_to_install
 
 TITLE_BAR = 40
+ICON_SIZES = (16, 32, 64, 128)
 WITHOUT_ONE = "The commands work without a display: half-yard --help lists them."
 ExceptHook = Callable[[type[BaseException], BaseException, TracebackType | None], None]
 
@@ -38,7 +42,7 @@ def see_that_windows_can_be_shown() -> None:
         ctypes.CDLL(str(plugins / "platforms" / "libqxcb.so"))
         xcb = ctypes.CDLL("libxcb.so.1")
     except OSError as error:
-        raise NoWindowError(f"Qt lacks a library: {error}. Install it. {WITHOUT_ONE}") from error
+        raise NoWindowError(f"{what_to_install(str(error))} {WITHOUT_ONE}") from error
     xcb.xcb_connect.restype = ctypes.c_void_p
     connection = ctypes.c_void_p(xcb.xcb_connect(None, None))
     refused = xcb.xcb_connection_has_error(connection)
@@ -57,6 +61,11 @@ def make_application() -> QApplication:
     application.setApplicationName("half-yard")
     application.setApplicationDisplayName("Half Yard")
     application.setDesktopFileName("half-yard")
+    icons = resources.files("half_yard.linux").joinpath("icons")
+    icon = QIcon()
+    for size in ICON_SIZES:
+        icon.addFile(str(icons.joinpath(f"half-yard-{size}.png")))
+    application.setWindowIcon(icon)
     apply_theme(application)
     return application
 
