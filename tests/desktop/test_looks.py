@@ -5,7 +5,7 @@ from __future__ import annotations
 import unittest
 from collections.abc import Iterator
 
-from hypothesis import given
+from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from PySide6.QtCore import QPoint, QRect
 from PySide6.QtGui import QColor, QFontMetrics
@@ -206,6 +206,7 @@ class Room(WindowCase):
 
 
 class Columns(unittest.TestCase):
+    @settings(deadline=None, suppress_health_check=[HealthCheck.too_slow])
     @given(
         st.lists(st.integers(36, 400), min_size=1, max_size=9),
         st.integers(50, 3000),

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from PySide6.QtCore import QElapsedTimer, QEvent
 from PySide6.QtGui import QKeyEvent
-from PySide6.QtWidgets import QComboBox, QLabel
+from PySide6.QtWidgets import QComboBox
+
+from half_yard.desktop.plain_words import PlainLabel
 
 PAUSE = 1200
 """Milliseconds after which letters begin anew."""
@@ -18,7 +20,8 @@ class ChoiceBox(QComboBox):
         super().__init__()
         self._typed = ""
         self._since = QElapsedTimer()
-        self._label = QLabel(self)
+        self._label = PlainLabel()
+        self._label.setParent(self)
         if not labelled:
             self._label.setBuddy(self)
         self._label.hide()

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import dataclass
 from decimal import Decimal
-from functools import cached_property, partial
+from functools import partial
 
 from half_yard.figures.figure import Entered, Figure, Operation, Place
 from half_yard.figures.remembered import Remembered
@@ -55,36 +56,32 @@ def _evaluate(figure: Figure, amounts: list[Decimal]) -> Decimal:
             return figure.amount
 
 
+@dataclass(frozen=True, slots=True)
+class _Feeding:
+    """What the lines of one sheet are made of, and which of them are made of a line, by place."""
+
+    made_of: Mapping[Place, tuple[Place, ...]]
+    fed: Mapping[Place, tuple[Line, ...]]
+
+
 class Threads:
-    """The way forward through a computation's sheets: which lines a line or an entry feeds."""
+    """The way forward through a computation's sheets: which lines a line or an entry feeds.
+
+    It is worked out sheet by sheet: after an edit only for those that it changed.
+    """
 
     def __init__(self, sheets: Iterable[Sheet]) -> None:
-        self._lines = [line for sheet in sheets for line in sheet.lines]
-
-    @cached_property
-    def _made_of(self) -> dict[Place, tuple[Place, ...]]:
-        """The lines that each line is made of; made when first asked for."""
-        return {
-            line.place: FEEDING.get(line.place, (line.figure,), partial(_feeding, line.figure))
-            for line in self._lines
-        }
-
-    @cached_property
-    def _fed(self) -> dict[Place, list[Line]]:
-        """The lines that each line feeds; made when first asked for."""
-        fed: dict[Place, list[Line]] = {}
-        for line in self._lines:
-            for place in self._made_of[line.place]:
-                fed.setdefault(place, []).append(line)
-        return fed
+        self._sheets = {sheet.key: sheet for sheet in sheets}
 
     def made_of(self, place: Place) -> tuple[Place, ...]:
         """The lines that the line at this place is made of."""
-        return self._made_of.get(place, ())
+        sheet = self._sheets.get(place.sheet)
+        return _feeding_of(sheet).made_of.get(place, ()) if sheet is not None else ()
 
     def fed_by(self, place: Place) -> tuple[Line, ...]:
         """The lines that the line at this place goes to next."""
-        return tuple(self._fed.get(place, ()))
+        feeding = (_feeding_of(sheet) for sheet in self._sheets.values())
+        return tuple(line for each in feeding for line in each.fed.get(place, ()))
 
     def landing_of(self, path: str) -> tuple[Line, ...]:
         """The lines on which the value entered at this path, or any value below it, arrives first."""
@@ -96,12 +93,27 @@ class Threads:
 
         return tuple(
             line
-            for line in self._lines
+            for sheet in self._sheets.values()
+            for line in sheet.lines
             if lands(line.figure) or any(part.place is None and lands(part) for part in _below(line))
         )
 
 
-FEEDING: Remembered[tuple[Place, ...]] = Remembered()
+FEEDING: Remembered[_Feeding] = Remembered()
+
+
+def _feeding_of(sheet: Sheet) -> _Feeding:
+    """What feeds what on a sheet, made when it is first asked for."""
+    return FEEDING.get(sheet.key, (sheet.lines,), partial(_make_feeding, sheet))
+
+
+def _make_feeding(sheet: Sheet) -> _Feeding:
+    made_of, fed = {}, dict[Place, list[Line]]()
+    for line in sheet.lines:
+        made_of[line.place] = _feeding(line.figure)
+        for place in made_of[line.place]:
+            fed.setdefault(place, []).append(line)
+    return _Feeding(made_of, {place: tuple(lines) for place, lines in fed.items()})
 
 
 def _feeding(figure: Figure) -> tuple[Place, ...]:
