@@ -3,6 +3,7 @@
 import json
 import unittest
 from decimal import Decimal
+from html import unescape
 
 from half_yard.cli.printed import as_json, as_text, thread_text
 from half_yard.countries import compute
@@ -19,6 +20,8 @@ from half_yard.figures import (
     steps,
     total,
 )
+from half_yard.figures.explain import line_text
+from half_yard.interop import sheets_page
 from half_yard.records.identifiers import numbered
 from tests.files import BUSINESS, asset, business, client, entries, sole_proprietor
 
@@ -88,6 +91,16 @@ class Printed(unittest.TestCase):
         lines = {line["key"]: line for sheet in document["sheets"] for line in sheet["lines"]}
         self.assertTrue(lines["deduction"]["not_computed"])
         self.assertFalse(document["complete"])
+
+    def test_a_page_to_print_has_every_line_with_its_amount_and_what_is_not_computed(self) -> None:
+        computation = compute(sole_proprietor("300000", 2026))
+        page = unescape(sheets_page(computation, computation.sheets))
+        for sheet in computation.sheets:
+            for line in sheet.lines:
+                amount = line_text(line.figure, in_cents=sheet.in_cents)
+                self.assertIn(f">{amount}</td>", page)
+                self.assertIn(line.title, page)
+        self.assertIn("* Not computed: Taxable income is above the threshold", page)
 
     def test_json_has_every_line_once_and_only_decimal_strings(self) -> None:
         for file in client_files().values():

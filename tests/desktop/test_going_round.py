@@ -3,12 +3,15 @@ seen."""
 
 from __future__ import annotations
 
+from unittest import mock
+
 from PySide6.QtCore import QPoint, QRect
 from PySide6.QtGui import QContextMenuEvent
 from PySide6.QtWidgets import QApplication, QLineEdit, QMenu, QScrollArea, QTableView, QWidget
 
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.panes import tab_stops
+from half_yard.desktop.printing import as_pdf
 from half_yard.desktop.stages import Stage
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
@@ -218,6 +221,18 @@ class Commands(WindowCase):
         self.window.books.strip.setFocus()
         self.press(Key.Key_Escape)
         self.assertFalse(self.window._message.isVisible())
+
+    def test_ctrl_p_prints_what_the_page_shows(self) -> None:
+        printed: list[str] = []
+        with mock.patch("half_yard.desktop.commands.print_page", lambda page, _parent: printed.append(page)):
+            for stage in Stage:
+                self.window.show_stage(stage)
+                self.press(Key.Key_P, Modifier.ControlModifier)
+        self.assertEqual(len(printed), 3)
+        for page, words in zip(printed, ("Schedule C", "Depreciation 2025", "Form 1040"), strict=True):
+            self.assertIn(words, page)
+        self.assertIn("Not complete", printed[-1])
+        self.assertTrue(as_pdf(printed[-1]).startswith(b"%PDF"))
 
     def found(self, words: str) -> list[str]:
         """What the finder has for these words."""

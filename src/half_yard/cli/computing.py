@@ -15,7 +15,7 @@ from half_yard.countries import Computation, compute
 from half_yard.demo import write_office
 from half_yard.figures import Line
 from half_yard.figures.remembered import Memory
-from half_yard.interop import assets_text, books_text, schedule_page
+from half_yard.interop import assets_text, books_text, schedule_page, sheets_page
 from half_yard.records import ClientFile, EditError
 from half_yard.records.scenarios import Scenario, ScenarioError, read_scenarios
 from half_yard.records.schema import schema_text
@@ -29,6 +29,7 @@ def add_commands(commands: Any) -> None:
     """Add these commands to the command line."""
     computing = add_command(commands, "compute", "print every sheet and line of a client file", _compute)
     computing.add_argument("--json", action="store_true", help="as JSON, amounts as decimal strings")
+    computing.add_argument("--html", action="store_true", help="as a page to print")
     computing.add_argument(
         "--with", type=Path, metavar="EDITS.json", dest="scenarios",
         help="also as it would be with these edits, and the differences",
@@ -71,7 +72,10 @@ def _compute(options: argparse.Namespace) -> int:
     if options.scenarios is not None:
         return _beside(options)
     computation, unsaved = computed(options)
-    print(as_json(computation, unsaved) if options.json else as_text(computation))
+    if options.html:
+        print(sheets_page(computation, computation.sheets), end="")
+    else:
+        print(as_json(computation, unsaved) if options.json else as_text(computation))
     return DONE
 
 

@@ -16,6 +16,7 @@ from half_yard.desktop.pages.books import FORMS as FORMS_PART
 from half_yard.desktop.pages.books import HOUSEHOLD as HOUSEHOLD_PART
 from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.panes import tab_stops
+from half_yard.desktop.printing import print_page
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.statements import TrayView
 from half_yard.desktop.tables.cursor import CursorRules
@@ -57,6 +58,7 @@ class Commands:
             Action("New client", self._new_client, "Ctrl+N"),
             Action("Open a file", window.clients.ask_for_file, "Ctrl+O"),
             Action("Save", window.save, "Ctrl+S", enabled=self._is_open),
+            Action("Print what the page shows", self._print, "Ctrl+P", enabled=self._is_open),
             *window.safe.actions(partial(window.show_stage, Stage.CLIENTS)),
             Action("Quit", window.quit, "Ctrl+Q"),
             Action("Quit, leaving the file as it was opened", window.quit_as_opened),
@@ -185,6 +187,13 @@ class Commands:
         else:
             line.setFocus()
             line.selectAll()
+
+    def _print(self) -> None:
+        page = self._window.pages[self._window.stage].page_to_print()
+        if page:
+            print_page(page, self._window)
+        else:
+            self._window.say("There is nothing to print here. Go to a statement, the assets or the return.")
 
     def _show_keys(self) -> None:
         """The keys and commands of the page that is shown, then of everywhere."""

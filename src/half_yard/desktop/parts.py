@@ -98,6 +98,10 @@ class Page(Pane):
     def focus(self) -> None:
         """Put the cursor where work goes on."""
 
+    def page_to_print(self) -> str:
+        """What the page shows, as HTML to print; empty where there is nothing."""
+        return ""
+
     def search_line(self) -> QLineEdit | None:
         """The line on which what the page shows is searched, if it has one."""
         return None

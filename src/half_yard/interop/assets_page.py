@@ -8,17 +8,8 @@ from html import escape
 
 from half_yard.countries import Computation, pack_for
 from half_yard.figures.explain import exact_text
+from half_yard.interop.printed_page import printed_page
 
-STYLE = """
-@page { size: letter landscape; margin: 14mm }
-body { font: 10pt serif; color: #222 }
-h1 { font-size: 15pt; margin: 0 } h2 { font-size: 12pt; margin: 14pt 0 3pt }
-p { margin: 2pt 0 }
-table { border-collapse: collapse; width: 100% }
-th, td { padding: 2pt 5pt; text-align: left; vertical-align: top; border-bottom: 0.5pt solid #bbb }
-th { border-bottom: 1pt solid #222 } .n { text-align: right; white-space: nowrap }
-tr.sum td { border-top: 1pt solid #222; border-bottom: none; font-weight: bold }
-"""
 HEADINGS = (
     "Asset",
     "Class and method",
@@ -39,11 +30,7 @@ def schedule_page(computation: Computation) -> str:
         f"<h1>Depreciation {file.tax_year}</h1><p>{escape(file.title)}</p>",
         *(_activity(computation, key) for key in sorted(file.activities)),
     ]
-    return (
-        '<!DOCTYPE html><html lang="en"><head><meta charset="utf-8">'
-        f"<title>Depreciation {file.tax_year}</title><style>{STYLE}</style></head>"
-        f"<body>{''.join(parts)}</body></html>\n"
-    )
+    return printed_page(f"Depreciation {file.tax_year}", "".join(parts), landscape=True)
 
 
 def _activity(computation: Computation, activity: str) -> str:

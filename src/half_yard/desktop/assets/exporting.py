@@ -4,19 +4,16 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PySide6.QtCore import QBuffer, QMarginsF
-from PySide6.QtGui import QPageLayout, QPageSize, QPdfWriter, QTextDocument
 from PySide6.QtWidgets import QFileDialog, QWidget
 
 from half_yard.countries import Computation
+from half_yard.desktop.printing import as_pdf
 from half_yard.desktop.workspace import Workspace
 from half_yard.interop import assets_text, schedule_page
 from half_yard.storage import FileRefusedError, write_out
 from half_yard.storage.file_names import safe_name
 
 EXPORTS = "Workbook (*.xlsx);;CSV (*.csv);;JSON (*.json);;Page to print, HTML (*.html);;PDF (*.pdf)"
-MARGIN = 14
-"""Of a printed page, in millimetres."""
 
 
 def ask_to_export(workspace: Workspace, parent: QWidget) -> None:
@@ -50,21 +47,6 @@ def _exported(computation: Computation, ending: str) -> bytes:
         case ".html":
             return schedule_page(computation).encode()
         case ".pdf":
-            return _as_pdf(schedule_page(computation))
+            return as_pdf(schedule_page(computation), landscape=True)
         case _:
             return assets_text(computation, as_json=ending == ".json").encode()
-
-
-def _as_pdf(page: str) -> bytes:
-    """A page to print as PDF."""
-    made = QBuffer()
-    made.open(QBuffer.OpenModeFlag.WriteOnly)
-    writer = QPdfWriter(made)
-    writer.setPageSize(QPageSize(QPageSize.PageSizeId.Letter))
-    writer.setPageOrientation(QPageLayout.Orientation.Landscape)
-    writer.setPageMargins(QMarginsF(MARGIN, MARGIN, MARGIN, MARGIN), QPageLayout.Unit.Millimeter)
-    document = QTextDocument()
-    document.setHtml(page)
-    document.print_(writer)
-    del writer  # which finishes the document
-    return bytes(made.data().data())

@@ -35,6 +35,7 @@ from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Figure, Role
 from half_yard.figures.explain import exact_text, money_text
+from half_yard.interop import schedule_page
 from half_yard.records import Asset, Edit, Record
 from half_yard.records.capitalizing import back_into_entry
 from half_yard.records.choices import Option
@@ -368,6 +369,10 @@ class AssetsPage(Page):
         self.assets.table.show_record(collection_and_id(path)[1])
         if named:
             self.part(self._shown).focus_on(path)
+
+    def page_to_print(self) -> str:
+        """The schedule of all assets."""
+        return schedule_page(self._workspace.computation)
 
     def focus(self) -> None:
         """Put the cursor where work goes on."""

@@ -22,7 +22,7 @@ from half_yard.desktop.strip import Strip, cut_short
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
-from half_yard.interop import books_text
+from half_yard.interop import books_text, sheets_page
 from half_yard.records import Activity, add, next_id
 from half_yard.records.collections import Work, work_on
 from half_yard.storage import FileRefusedError, write_out
@@ -245,6 +245,12 @@ class BooksPage(Page):
             if activity in file.activities:
                 self.choose(activity)
                 self.activity.show_entry(path)
+
+    def page_to_print(self) -> str:
+        """The statement of the activity that is shown."""
+        computation = self._workspace.computation
+        sheets = computation.statement_sheets(self._chosen)
+        return sheets_page(computation, sheets) if sheets else ""
 
     def search_line(self) -> QLineEdit | None:
         """Where the rows of statements are found, or the entries of an activity."""

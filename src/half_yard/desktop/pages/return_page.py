@@ -24,6 +24,7 @@ from half_yard.desktop.subjects import record_of
 from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
+from half_yard.interop import sheets_page
 from half_yard.review import Finding
 
 FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
@@ -184,6 +185,11 @@ class ReturnPage(Page):
         self.refresh()
         self.lines.show_line([place.line])
         self.lines.setFocus()
+
+    def page_to_print(self) -> str:
+        """The sheet that is shown."""
+        computation = self._workspace.computation
+        return sheets_page(computation, [computation.sheet(self._sheet)])
 
     def focus(self) -> None:
         """Put the cursor where work goes on."""
