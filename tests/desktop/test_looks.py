@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import unittest
-from collections.abc import Iterator
 
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
@@ -23,7 +22,6 @@ from PySide6.QtWidgets import (
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop import theme
 from half_yard.desktop.office import RecentFiles
-from half_yard.desktop.parts import Page
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.tables.fitting import fitted
 from half_yard.desktop.window import MainWindow
@@ -69,24 +67,6 @@ class Room(WindowCase):
         metrics = QFontMetrics(theme.text_font())
         widths = {metrics.horizontalAdvance(digit * 10) for digit in "0123456789"}
         self.assertEqual(len(widths), 1)
-
-    def pages(self) -> Iterator[tuple[str, Page]]:
-        """Every page with each of its parts, one after the other."""
-        books, assets = self.window.books, self.window.assets
-        for stage in Stage:
-            self.window.show_stage(stage)
-            self.settle()
-            yield stage.value, self.window.pages[stage]
-        for besides in ("statements", "forms", "household", "a00003"):
-            self.window.show_stage(Stage.BOOKS)
-            books.choose(besides)
-            self.settle()
-            yield besides, books
-        for part in assets.offered:
-            self.window.show_stage(Stage.ASSETS)
-            assets.switch_to(part)
-            self.settle()
-            yield str(part), assets
 
     def test_at_every_size_no_button_cuts_its_words_and_nothing_stands_over_another(self) -> None:
         for width, height in ((853, 533), (960, 540), (960, 600), (1024, 700), (1366, 768), (1920, 1080)):

@@ -268,26 +268,9 @@ class Cursor(TableCase):
             if view.isVisible() and view.window() is self.window and tabbed and view.model().rowCount():
                 yield view
 
-    def pages(self) -> Iterator[str]:
-        books, assets = self.window.books, self.window.assets
-        for stage in Stage:
-            self.window.show_stage(stage)
-            self.settle()
-            yield stage.value
-        self.window.show_stage(Stage.BOOKS)
-        for besides in ("statements", "forms", "household"):
-            books.choose(besides)
-            self.settle()
-            yield besides
-        for part in assets.offered:
-            self.window.show_stage(Stage.ASSETS)
-            assets.switch_to(part)
-            self.settle()
-            yield f"assets: {part}"
-
     def test_what_takes_the_focus_has_a_cursor_and_the_selection_follows_it(self) -> None:
         seen = 0
-        for page in self.pages():
+        for page, _ in self.pages():
             for view in list(self.views()):
                 where = (page, view.accessibleName())
                 view.clearFocus()

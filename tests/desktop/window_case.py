@@ -6,7 +6,7 @@ import os
 import sys
 import tempfile
 import unittest
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from types import TracebackType
 
@@ -19,6 +19,8 @@ from PySide6.QtWidgets import QApplication, QWidget
 from half_yard.desktop.actions import Action
 from half_yard.desktop.app import make_application
 from half_yard.desktop.office import RecentFiles
+from half_yard.desktop.parts import Page
+from half_yard.desktop.stages import Stage
 from half_yard.desktop.window import MainWindow
 from half_yard.figures import Place
 
@@ -110,6 +112,27 @@ class WindowCase(unittest.TestCase):
         self.settle()
         for key in then:
             self.press(key)
+
+    def pages(self) -> Iterator[tuple[str, Page]]:
+        """Every page with each of its parts, shown one after the other, on a file that is open."""
+        window, books, assets = self.window, self.window.books, self.window.assets
+        for stage in Stage:
+            window.show_stage(stage)
+            self.settle()
+            yield stage.value, window.pages[stage]
+        window.show_stage(Stage.BOOKS)
+        for shown in ("statements", "forms", "household", *sorted(window.workspace.file.activities)):
+            books.choose(shown)
+            self.settle()
+            yield shown, books
+        books.activity.show_particulars(f"/activities/{window.workspace.activity}/name")
+        self.settle()
+        yield "particulars", books
+        window.show_stage(Stage.ASSETS)
+        for part in assets.offered:
+            assets.switch_to(part)
+            self.settle()
+            yield str(part), assets
 
     def find(self, words: str) -> None:
         """Go to something by the finder."""

@@ -21,7 +21,7 @@ from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import amount_text
 
-MOST = 60
+MOST, ALL_KEYS = 60, 1000
 WIDTH, HEIGHT = 620, 420
 FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
 
@@ -77,13 +77,13 @@ def lines_of_books(computation: Computation, show: Callable[[str, str], None]) -
             )
 
 
-def matching(words: str, known: list[tuple[str, Findable]]) -> list[Findable]:
+def matching(words: str, known: list[tuple[str, Findable]], most: int = MOST) -> list[Findable]:
     """The first findables that have every word, those that begin a word with the first one in front."""
     wanted = words.casefold().replace(",", "").split()
     found = [(text, item) for text, item in known if all(word in text for word in wanted)]
     if wanted:
         found.sort(key=lambda pair: f" {wanted[0]}" not in f" {pair[0]}")
-    return [item for _, item in found[:MOST]]
+    return [item for _, item in found[:most]]
 
 
 class Finder(QFrame):
@@ -101,6 +101,7 @@ class Finder(QFrame):
         self._actions, self._besides = actions, besides
         self._known: list[tuple[str, Findable]] = []
         self._back: QWidget | None = None
+        self._most = MOST
         self.setStyleSheet(
             f"Finder {{ background: {theme.BLEACHED.name()}; border: 2px solid {theme.WALNUT.name()}; }}"
         )
@@ -138,11 +139,13 @@ class Finder(QFrame):
         if self._workspace.is_open:
             known += findables(self._workspace.computation)
         self._title.setText("Find a line, entry, asset, activity or command")
+        self._most = MOST
         self._show(known)
 
     def open_keys(self, here: Sequence[Action]) -> None:
         """Show the keys and commands: those of the page that is shown, then those of everywhere."""
         self._title.setText("Keys and commands, of this page and of everywhere")
+        self._most = ALL_KEYS
         self._show(
             [
                 *(Findable(f"Here · {action.words}", act=action.trigger) for action in here),
@@ -176,7 +179,7 @@ class Finder(QFrame):
 
     def _search(self, words: str) -> None:
         self.list.clear()
-        for item in matching(words, self._known):
+        for item in matching(words, self._known, self._most):
             row = QListWidgetItem(item.words)
             row.setData(FOUND_ROLE, item)
             self.list.addItem(row)

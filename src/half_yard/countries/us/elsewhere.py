@@ -28,7 +28,7 @@ ELSEWHERE = (
         f"not recorded, and their credits not computed. {BESIDE}",
     ),
     Elsewhere(
-        ("Health insurance of the self-employed", "Medical"),
+        ("Health insurance of the owner", "Medical insurance"),
         f"not computed: it is no cost of the business. {BESIDE}",
     ),
     Elsewhere(

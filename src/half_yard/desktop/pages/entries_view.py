@@ -104,8 +104,11 @@ class EntriesView(QWidget):
     def _source(self) -> Source:
         return Source(
             "entries", "entry", Entry, self._start, ("amount",), "a new entry", hint_column=1,
-            belongs=self._belongs, beside=self._beside, remark=self._remark,
+            belongs=self._belongs, asked_for=self._asked_for, beside=self._beside, remark=self._remark,
         )  # fmt: skip
+
+    def _asked_for(self) -> object:
+        return (self._activity, self._lines, tuple(self._wanted), self._least)
 
     def _belongs(self, entry: Entry) -> bool:
         if entry.activity != self._activity:

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from pydantic import JsonValue
@@ -14,43 +13,19 @@ from half_yard.desktop import theme
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.headed_model import Index
 from half_yard.desktop.tables.pasting import read_rows
+from half_yard.desktop.tables.source import Source
 from half_yard.desktop.workspace import Workspace
-from half_yard.records import Change, Edit, Record, add, next_id, remove
+from half_yard.records import Change, Edit, add, next_id, remove
 from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import name_of
 
 PROBLEM_ROLE = Qt.ItemDataRole.UserRole + 1
 COLUMN_ROLE = Qt.ItemDataRole.UserRole + 2
 NEW = ""
+NEVER = object()
+"""What no table was ever asked for."""
 SHOWN_ORDER = {Kind.TEXT, Kind.CHOICE, Kind.COMPUTED, Kind.COMPUTED_AMOUNT}
 """The kinds of column that are sorted as they read; the others by their value."""
-
-
-@dataclass(frozen=True)
-class Source:
-    """Which records a table shows: a collection of the file and what to call one of it.
-
-    `start` gives what a new one begins with, `needed` the fields it can't do without; `new_hint` stands in
-    the row of a new one. `belongs` picks among the collection, which is shown whole otherwise. `beside` gives
-    what else than its own record a row shows, to be compared with what it was; `fill_in` what follows from
-    the fields typed so far, for those that are still empty; `ready` whether what was typed makes a
-    record, where that is another thing than having all that is needed; `remark` what is worth saying of a
-    record, whose amount then stands out; `group` what records are kept together by, while no column sorts.
-    """
-
-    collection: str
-    noun: str
-    record: type[Record]
-    start: Callable[[], Mapping[str, JsonValue]]
-    needed: Sequence[str]
-    new_hint: str
-    hint_column: int = 0
-    belongs: Callable[[Any], bool] = lambda _record: True
-    beside: Callable[[], object] = lambda: None
-    fill_in: Callable[[Mapping[str, JsonValue]], Mapping[str, JsonValue]] = lambda _typed: {}
-    ready: Callable[[Mapping[str, JsonValue]], bool] | None = None
-    remark: Callable[[str], str] = lambda _key: ""
-    group: Callable[[Any], str] | None = None
 
 
 class RecordModel(QAbstractTableModel):
@@ -71,6 +46,8 @@ class RecordModel(QAbstractTableModel):
         self._live = False
         self._sorted_by = (-1, False)
         self._shown_records: Mapping[str, Any] = {}
+        self._all: Mapping[str, Any] = {}
+        self._asked_for: object = NEVER
         self._beside: object = None
         self._draft: dict[str, JsonValue] = {}
         self._rejected: dict[tuple[str, int], tuple[str, str]] = {}
@@ -82,6 +59,7 @@ class RecordModel(QAbstractTableModel):
         self._rejected.clear()
         self.refused.emit("")
         self._live = False
+        self._asked_for = NEVER
         self.restarted.emit()
 
     # -- what is there -------------------------------------------------------------------------------
@@ -101,7 +79,10 @@ class RecordModel(QAbstractTableModel):
             self._live = self._workspace.is_open
             self._ids = []
             self.endResetModel()
+        if self._refresh_changed():
+            return
         belongs, before = self.source.belongs, self._shown_records
+        self._all, self._asked_for = self.records, (self.source.asked_for(), self._sorted_by)
         records = sorted(self.records.items())
         if (group := self.source.group) is not None:
             records.sort(key=lambda item: group(item[1]))
@@ -120,6 +101,27 @@ class RecordModel(QAbstractTableModel):
             self._ids = ids
             self.endResetModel()
 
+    def _refresh_changed(self) -> bool:
+        """Show what changed of a few records, where the same ones as before belong here and stay in their
+        order; says whether that was so. After an edit it is, and there may be thousands of others."""
+        records, before = self.records, self._all
+        asked_for = (self.source.asked_for(), self._sorted_by)
+        ordered = self._sorted_by[0] >= 0 or self.source.group is not None
+        if ordered or asked_for != self._asked_for or records.keys() != before.keys():
+            return False
+        changed = [key for key, record in records.items() if before[key] is not record]
+        shown, belongs = self._shown_records, self.source.belongs
+        if any(belongs(records[key]) is not (key in shown) for key in changed):
+            return False
+        self._all = records
+        here = {key: records[key] for key in changed if key in shown}
+        self._shown_records = {**shown, **here}
+        if not self._told_of_all():
+            rows = {key: row for row, key in enumerate(self._ids)} if len(here) > 1 else {}
+            for key in here:
+                self._tell_row(rows[key] if rows else self._ids.index(key))
+        return True
+
     def _forget_gone(self) -> None:
         """Nothing is refused any more of a record that is gone."""
         kept = {
@@ -131,16 +133,25 @@ class RecordModel(QAbstractTableModel):
 
     def _tell_changed(self, before: Mapping[str, Any]) -> None:
         """Have the rows drawn again whose records, or what is computed from them, are not as before."""
-        beside = self.source.beside() if self._live else None
-        everything = beside != self._beside
-        self._beside = beside
-        last = len(self.columns) - 1
-        if everything and self._ids:
-            self.dataChanged.emit(self.index(0, 0), self.index(len(self._ids) - 1, last))
+        if self._told_of_all():
             return
         for row, key in enumerate(self._ids):
             if before.get(key) is not self._shown_records[key]:
-                self.dataChanged.emit(self.index(row, 0), self.index(row, last))
+                self._tell_row(row)
+
+    def _told_of_all(self) -> bool:
+        """Have every row drawn again where what is shown beside the records changed; says whether it did."""
+        beside = self.source.beside() if self._live else None
+        if beside == self._beside:
+            return False
+        self._beside = beside
+        if self._ids:
+            last = self.index(len(self._ids) - 1, len(self.columns) - 1)
+            self.dataChanged.emit(self.index(0, 0), last)
+        return True
+
+    def _tell_row(self, row: int) -> None:
+        self.dataChanged.emit(self.index(row, 0), self.index(row, len(self.columns) - 1))
 
     def id_at(self, row: int) -> str:
         """The id of the record in a row; empty for the row of a new one, and for none."""
