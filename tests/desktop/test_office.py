@@ -99,3 +99,20 @@ class Failing(WindowCase):
         self.window.clients.make_new()
         self.assertIn("is not there", self.window.clients._problem.text())
         self.assertEqual(self.window.clients.first.text(), "Ada")
+
+
+class Elsewhere(WindowCase):
+    def test_a_file_opened_lately_from_another_folder_says_where_it_is(self) -> None:
+        other = self.folder.parent / "other office"
+        other.mkdir()
+        write_office(self.folder)
+        write_office(other)
+        self.window.open_path(other / MAIN_FILE)
+        self.window.recent.use_folder(self.folder)
+        self.window.clients.refresh_files()
+        self.window.clients.finish_listing()
+        files = self.window.clients.files
+        shown = [item.text() for row in range(files.rowCount()) if (item := files.item(row, 0)) is not None]
+        self.assertEqual(len(shown), 6)
+        self.assertTrue(shown[-1].endswith("other office"), shown)
+        self.assertFalse(any(" in " in text for text in shown[:-1]))

@@ -84,6 +84,11 @@ class RecentFiles:
         except OSError:
             return  # a list of conveniences is not worth a message
 
+    def place_of(self, path: Path) -> str:
+        """The folder of a file for reading, from the user's own on."""
+        folder, home = path.parent, Path.home()
+        return f"~/{folder.relative_to(home)}" if folder.is_relative_to(home) else str(folder)
+
     def paths(self) -> list[Path]:
         """The client files of the folder, then files opened lately from elsewhere."""
         own = sorted(self.folder.glob(f"*{SUFFIX}")) if self.folder and self.folder.is_dir() else []

@@ -241,7 +241,9 @@ class ClientsPage(Page):
 
     def _set_row(self, row: int, path: Path, standing: Standing) -> None:
         current = real_path(path) == self._workspace.path
-        for column, text in enumerate((standing.title, standing.year, standing.state, standing.result)):
+        elsewhere = f", in {self._recent.place_of(path)}" if path.parent != self._recent.folder else ""
+        cells = (f"{standing.title}{elsewhere}", standing.year, standing.state, standing.result)
+        for column, text in enumerate(cells):
             item = QTableWidgetItem(text)
             item.setData(PATH_ROLE, path)
             item.setToolTip(plain_tip(text if column > 1 else str(path)))
