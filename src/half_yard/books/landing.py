@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from half_yard.figures import Figure, entered
 from half_yard.records import Entry
 from half_yard.records.amounts import HUNDRED
+from half_yard.records.changing import changed_keys
 from half_yard.records.dates import date_text
 
 LOOKED_AT = 8
@@ -41,7 +42,7 @@ def landings(
     if last is None or (last.titles, last.year) != (titles, year) or _others(last.entries, entries):
         last = Landings({}, titles, year, {}, {})
     before, days = last.entries, span(year)
-    changed = [key for key, entry in entries.items() if before.get(key) is not entry]
+    changed = changed_keys(before, entries)
     gone = before.keys() - entries.keys()
     stops = dict(last.stops)
     opened: dict[tuple[str, str], dict[str, Figure]] = {}

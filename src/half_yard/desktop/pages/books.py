@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Sequence
 from decimal import Decimal
 from functools import cached_property
 from pathlib import Path
@@ -59,6 +59,8 @@ class BooksPage(Page):
         self._makers = QHBoxLayout()
         head.addLayout(self._makers)
         self._made_for = ""
+        self._fitted_for: tuple[object, ...] = ()
+        self._short: list[str] = []
         column.addLayout(head)
         self._office = office
         self.activity = ActivityView(workspace)
@@ -132,19 +134,28 @@ class BooksPage(Page):
         keys = sorted(file.activities)
         whole = [file.activities[key].name or "Not named" for key in keys]
         results = [money_text(computation.result_of_activity(key)) for key in keys]
-        besides = [title for _, title, _ in BESIDES]
-        short: list[str] = []
-        for longest in NAME_LENGTHS:
-            short = cut_short(whole, longest)
-            texts = [f"{name}   {result}" for name, result in zip(short, results, strict=True)]
-            if self.strip.width_of([*texts, *besides]) <= self.strip.viewport().width():
-                break
-        else:
-            short = cut_short(whole, MANY_LENGTH)
+        short = self._short_names(whole, results)
         return [
             (key, f"{name}   {result}", full)
             for key, name, result, full in zip(keys, short, results, whole, strict=True)
         ]
+
+    def _short_names(self, whole: Sequence[str], results: Sequence[str]) -> list[str]:
+        """The names as long as all fit in a row, worked out when they, their results' lengths or the room
+        are others than before."""
+        room = self.strip.viewport().width()
+        fitted_for = (*whole, *map(len, results), room)
+        if fitted_for != self._fitted_for:
+            self._fitted_for = fitted_for
+            besides = [title for _, title, _ in BESIDES]
+            for longest in NAME_LENGTHS:
+                self._short = cut_short(whole, longest)
+                texts = [f"{name}   {result}" for name, result in zip(self._short, results, strict=True)]
+                if self.strip.width_of([*texts, *besides]) <= room:
+                    break
+            else:
+                self._short = cut_short(whole, MANY_LENGTH)
+        return self._short
 
     def resizeEvent(self, event: QResizeEvent) -> None:
         super().resizeEvent(event)

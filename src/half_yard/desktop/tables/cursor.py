@@ -6,7 +6,7 @@ selection along; what is done is done to the rows that are selected, or else to 
 
 from __future__ import annotations
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from typing import TYPE_CHECKING, Any
 
 from PySide6.QtCore import QEvent, QItemSelectionModel, QModelIndex, QPoint, QSize, Qt
@@ -126,6 +126,7 @@ class TableRules(CursorRules):
     least_rows = 2
     """How many rows are seen at least."""
     _gone: frozenset[int] = frozenset()
+    _measured: Mapping[int, int] = {}
 
     def sizeHint(self) -> QSize:
         return QSize(NARROWEST, (self.least_rows + 1) * self.verticalHeader().defaultSectionSize() + 14)
@@ -153,20 +154,21 @@ class TableRules(CursorRules):
         room = self.viewport().width()
         columns = [column for column in range(self.model().columnCount()) if not self._is_left_out(column)]
         wanted = {column: self._wanted(column, range(MEASURED)) for column in columns}
-        for column in self._gone:
-            self.setColumnHidden(column, False)
-        gone = []
+        self._measured = dict(wanted)
+        gone = set()
         for column in self.goes_first:
             if column in wanted and sum(wanted.values()) > room:
                 wanted.pop(column)
-                gone.append(column)
-                self.setColumnHidden(column, True)
+                gone.add(column)
+        for column in gone ^ self._gone:
+            self.setColumnHidden(column, column in gone)
         self._gone = frozenset(gone)
         kept = list(wanted)
         least = [min(wanted[column], self._heading(column)) for column in kept]
         places = {number for number, column in enumerate(kept) if column in self.grows}
         for column, width in zip(kept, fitted(list(wanted.values()), least, room, places), strict=True):
-            self.setColumnWidth(column, width)
+            if width != self.columnWidth(column):
+                self.setColumnWidth(column, width)
 
     def _is_left_out(self, column: int) -> bool:
         """Whether a column is hidden, but not for want of room."""
@@ -183,12 +185,12 @@ class TableRules(CursorRules):
         return min(max(widest + PADDING, self._heading(column)), WIDEST_COLUMN)
 
     def _fit_changed(self, first: Index, last: Index) -> None:
-        """Fit anew where a cell that changed has become too wide for its column."""
+        """Fit anew where a cell that changed wants more than any of its column did."""
         if self.grows is None or last.row() - first.row() > FEW or first.row() >= MEASURED:
             return
         rows = range(first.row(), last.row() + 1)
-        changed = (c for c in range(first.column(), last.column() + 1) if not self.isColumnHidden(c))
-        if any(self._wanted(column, rows) > self.columnWidth(column) for column in changed):
+        changed = (column for column in range(first.column(), last.column() + 1) if column in self._measured)
+        if any(self._wanted(column, rows) > self._measured[column] for column in changed):
             self.fit_columns()
 
     def resizeEvent(self, event: QResizeEvent) -> None:

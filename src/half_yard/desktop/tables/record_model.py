@@ -16,6 +16,7 @@ from half_yard.desktop.tables.pasting import read_rows
 from half_yard.desktop.tables.source import Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, add, next_id, remove
+from half_yard.records.changing import changed_keys
 from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import name_of
 
@@ -109,7 +110,7 @@ class RecordModel(QAbstractTableModel):
         ordered = self._sorted_by[0] >= 0 or self.source.group is not None
         if ordered or asked_for != self._asked_for or records.keys() != before.keys():
             return False
-        changed = [key for key, record in records.items() if before[key] is not record]
+        changed = changed_keys(before, records)
         shown, belongs = self._shown_records, self.source.belongs
         if any(belongs(records[key]) is not (key in shown) for key in changed):
             return False
