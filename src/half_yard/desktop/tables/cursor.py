@@ -18,6 +18,8 @@ from half_yard.desktop.tables.fitting import fitted
 from half_yard.desktop.tables.headed_model import Index
 from half_yard.desktop.tables.pasting import as_rows
 
+# These rules stand before a view among the bases of each class below, and may not be one themselves: two
+# views can't be one. The type checker reads them as a view all the same.
 if TYPE_CHECKING:
     View = QTableView
 else:
