@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import unittest
+from unittest import mock
 
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
-from PySide6.QtCore import QPoint, QRect
+from PySide6.QtCore import QPoint, QRect, QSize
 from PySide6.QtGui import QColor, QFontMetrics
 from PySide6.QtWidgets import (
     QAbstractScrollArea,
@@ -21,6 +22,7 @@ from PySide6.QtWidgets import (
 
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop import theme
+from half_yard.desktop.app import show_to_fit
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.tables.fitting import fitted
@@ -143,6 +145,14 @@ class Room(WindowCase):
         self.window.resize(1400, 800)
         self.settle()
         self.assertFalse(self.window.thread_panel.isVisible(), "it was folded away on purpose")
+
+    def test_the_window_opens_to_fit_the_screen(self) -> None:
+        for room, size in (((1024, 700), (1024, 660)), ((2560, 1440), (1280, 800)), ((853, 533), (853, 500))):
+            window = MainWindow(RecentFiles())
+            self.addCleanup(window.close)
+            with mock.patch.object(window, "showMaximized", window.show):
+                show_to_fit(window, QSize(*room))
+            self.assertEqual((window.width(), window.height()), size)
 
     def test_the_window_opens_as_large_as_it_was(self) -> None:
         self.window.resize(1111, 666)

@@ -10,7 +10,7 @@ from importlib import resources
 from pathlib import Path
 from types import TracebackType
 
-from PySide6.QtCore import QLibraryInfo
+from PySide6.QtCore import QLibraryInfo, QSize
 from PySide6.QtGui import QIcon
 from PySide6.QtWidgets import QApplication
 
@@ -83,6 +83,17 @@ def _telling(window: MainWindow) -> ExceptHook:
     return tell
 
 
+def show_to_fit(window: MainWindow, room: QSize) -> None:
+    """Show the window as large as it wants to be, or else as large as the room on the screen, in
+    device-independent pixels."""
+    fits = window.size().boundedTo(QSize(room.width(), room.height() - TITLE_BAR))
+    if fits == window.size():
+        window.show()
+    else:
+        window.resize(fits)  # for a screen without a window manager, which alone can maximize
+        window.showMaximized()
+
+
 def run(arguments: Sequence[str]) -> int:
     """Open the window, with a client file or a folder of them where one is named. Raises NoWindowError."""
     see_that_windows_can_be_shown()
@@ -90,11 +101,7 @@ def run(arguments: Sequence[str]) -> int:
     recent = RecentFiles()
     window = MainWindow(recent)
     sys.excepthook = _telling(window)
-    room = application.primaryScreen().availableSize()
-    if room.height() < window.height() + TITLE_BAR or room.width() < window.width():
-        window.showMaximized()
-    else:
-        window.show()
+    show_to_fit(window, application.primaryScreen().availableSize())
     for argument in arguments[:1]:
         path = Path(argument)
         if path.is_dir():
