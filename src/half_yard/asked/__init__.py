@@ -1,6 +1,6 @@
 """What is asked of a file, described without a window: fields, columns, sections of records."""
 
-from half_yard.asked.columns import FILLER, Column, Kind, NameColumn
+from half_yard.asked.columns import Column, Kind, NameColumn
 from half_yard.asked.fields import (
     Field,
     FieldKind,
@@ -13,7 +13,6 @@ from half_yard.asked.fields import (
 from half_yard.asked.sections import Now, Section, people_of
 
 __all__ = [
-    "FILLER",
     "Column",
     "Field",
     "FieldKind",

@@ -51,7 +51,6 @@ class Column:
 
     title: str
     kind: Kind
-    width: int
     field: str = ""
     options: Callable[[Record | None], Sequence[Option]] | None = None
     shown: Callable[[str], str] | None = None
@@ -165,7 +164,5 @@ class NameColumn(Column):
         raise ChoiceError(f"Nobody in these books is called “{text}”. Pick a payee, or leave it empty.")
 
 
-FILLER = Column("", Kind.COMPUTED, 40, shown=lambda _key: "", stretch=True)
-"""Takes the width that a table of few columns leaves."""
 RECKONED = {"amount", "cost"}
 """The amount fields that keep the arithmetic as typed beside them."""

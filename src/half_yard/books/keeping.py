@@ -12,7 +12,7 @@ from collections.abc import Collection, Iterator, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.books.landing import Group, Landings, Lines, Span, landings
+from half_yard.books.landing import Group, Landings, Lines, Span, by_line, landings
 from half_yard.books.lines import StatementLines
 from half_yard.books.payers import MatchState, PayerMatch, PayersForms, match_payer
 from half_yard.figures import Ask, Figure, entered, total
@@ -37,9 +37,7 @@ class Books:
 
     def by_line(self) -> Iterator[tuple[str, str, Group]]:
         """Every activity and line on which entries landed, in order, with the entries."""
-        for activity, lines in self.entries.items():
-            for line, group in lines.items():
-                yield activity, line, group
+        return by_line(self.entries)
 
 
 def calendar_year(year: int) -> tuple[datetime.date, datetime.date]:
@@ -245,16 +243,11 @@ def _lines_of(landed: Landings, activity: str) -> Lines:
 
 
 def _entries_on(landed: Landings, activity: str, line: str) -> Group:
-    return landed.lines.get(activity, {}).get(line, {})
+    return _lines_of(landed, activity).get(line, {})
 
 
 def _entries_on_lines(landed: Landings, lines: Collection[str]) -> tuple[tuple[str, str, Group], ...]:
-    return tuple(
-        (activity, line, group)
-        for activity, of_lines in landed.lines.items()
-        for line, group in of_lines.items()
-        if line in lines
-    )
+    return tuple(place for place in by_line(landed.lines) if place[1] in lines)
 
 
 def _activity(file: ClientFile, key: str) -> Activity:

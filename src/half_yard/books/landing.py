@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 
 from half_yard.figures import Figure, entered
@@ -21,6 +21,13 @@ Titles = Mapping[str, Mapping[str, str]]
 """The titles of the statement lines by activity and line."""
 Span = Callable[[int], tuple[datetime.date, datetime.date]]
 """The first and the last day of a tax year."""
+
+
+def by_line(entries: Mapping[str, Lines]) -> Iterator[tuple[str, str, Group]]:
+    """Every activity and line on which entries landed, in order, with the entries."""
+    for activity, lines in entries.items():
+        for line, group in lines.items():
+            yield activity, line, group
 
 
 @dataclass(frozen=True, slots=True)

@@ -31,14 +31,14 @@ class Commands:
 
     def __init__(self, window: MainWindow) -> None:
         self._window = window
-        self._of_books, self._of_assets = self._books(), self._assets()
-        files, edits, going, helping = self._files(), self._edits(), self._going(), self._help()
+        files, edits, going = self._files(), self._edits(), self._going()
+        books, assets, helping = self._books(), self._assets(), self._help()
         self.menus: Mapping[str, Callable[[], tuple[Action, ...]]] = {
             "File": lambda: files,
             "Edit": lambda: edits,
             "Go": lambda: going,
-            "Books": lambda: (*self._new_activities(), *self._of_books),
-            "Assets": lambda: self._of_assets,
+            "Books": lambda: (*self._new_activities(), *books),
+            "Assets": lambda: assets,
             "Help": lambda: helping,
         }
 

@@ -20,6 +20,7 @@ from half_yard.desktop.subjects import Subject
 from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import amount_text
+from half_yard.records.choices import has_words
 
 MOST, ALL_KEYS = 60, 1000
 WIDTH, HEIGHT = 620, 420
@@ -80,7 +81,7 @@ def lines_of_books(computation: Computation, show: Callable[[str, str], None]) -
 def matching(words: str, known: list[tuple[str, Findable]], most: int = MOST) -> list[Findable]:
     """The first findables that have every word, those that begin a word with the first one in front."""
     wanted = words.casefold().replace(",", "").split()
-    found = [(text, item) for text, item in known if all(word in text for word in wanted)]
+    found = [(text, item) for text, item in known if has_words(text, wanted)]
     if wanted:
         found.sort(key=lambda pair: f" {wanted[0]}" not in f" {pair[0]}")
     return [item for _, item in found[:most]]

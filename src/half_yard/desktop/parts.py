@@ -23,6 +23,7 @@ from half_yard.desktop.panes import Pane
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.tables import RecordModel, RecordTable
 from half_yard.desktop.tables.cursor import CursorTableWidget
+from half_yard.desktop.tables.dress import dress
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 
@@ -107,27 +108,16 @@ class Page(Pane):
         return None
 
 
-def plain_table(
-    name: str, columns: Sequence[tuple[str, int]], right: Collection[int] = ()
-) -> CursorTableWidget:
-    """A table that is read and chosen from, of (heading, width); the first column takes what is left, the
-    headings of the columns numbered in `right` stand at the right."""
-    table = CursorTableWidget(0, len(columns))
-    table.setHorizontalHeaderLabels([heading for heading, _ in columns])
-    table.setAccessibleName(name)
-    table.verticalHeader().hide()
+def plain_table(name: str, headings: Sequence[str], right: Collection[int] = ()) -> CursorTableWidget:
+    """A table that is read and chosen from; the first column takes what is left, the headings of the columns
+    numbered in `right` stand at the right."""
+    table = CursorTableWidget(0, len(headings))
+    table.setHorizontalHeaderLabels(list(headings))
+    dress(table, name)
     table.verticalHeader().setDefaultSectionSize(theme.ROW_HEIGHT + 2)
-    table.setShowGrid(False)
-    table.setWordWrap(False)
-    table.setTabKeyNavigation(False)
-    table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
     table.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
     table.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
-    header = table.horizontalHeader()
-    header.setHighlightSections(False)
-    header.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
-    for section, (_, width) in enumerate(columns):
-        header.resizeSection(section, width)
+    table.horizontalHeader().setDefaultAlignment(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
     for section in right:
         if (heading := table.horizontalHeaderItem(section)) is not None:
             heading.setTextAlignment(RIGHT)

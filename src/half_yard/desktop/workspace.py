@@ -213,6 +213,10 @@ class Workspace(QObject):
         """A payer's number for showing, as the open file's country has it."""
         return self.pack.country.payer_number.masked(number)
 
+    def said_of(self, typed: str) -> str:
+        """What the open file's country says of a word that names something else than a line."""
+        return self.pack.asked.said_of(typed)
+
     # -- edits ---------------------------------------------------------------------------------------
 
     def do(self, edit: Edit) -> None:

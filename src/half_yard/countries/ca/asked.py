@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from half_yard.asked import FILLER, Column, Field, FieldKind, Kind, Now, Section, people_of
+from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
 from half_yard.countries.ca.classes import CLASSES, NUMBERS
@@ -57,8 +57,8 @@ class CanadaAsked(Asked):
 
     def sections(self, now: Now) -> Sequence[Section]:
         """Employment, interest and instalments."""
-        person = Column("Person", Kind.CHOICE, 136, "person", options=people_of(now))
-        tax = Column("Tax deducted", Kind.AMOUNT, 90, "withheld", optional=True, hint="box 22")
+        person = Column("Person", Kind.CHOICE, "person", options=people_of(now))
+        tax = Column("Tax deducted", Kind.AMOUNT, "withheld", optional=True, hint="box 22")
         owner = {"person": "owner"}
         return [
             Section(
@@ -69,13 +69,12 @@ class CanadaAsked(Asked):
                 new_hint="new employer",
                 needed=("wages",),
                 columns=(
-                    Column("Employer", Kind.TEXT, 120, "employer", stretch=True),
+                    Column("Employer", Kind.TEXT, "employer", stretch=True),
                     person,
-                    Column("Box 14", Kind.AMOUNT, 90, "wages", hint="employment income"),
+                    Column("Box 14", Kind.AMOUNT, "wages", hint="employment income"),
                     Column(
                         "Box 26",
                         Kind.AMOUNT,
-                        90,
                         "social_security_wages",
                         optional=True,
                         hint="pensionable earnings; left empty, they are taken to be the same as box 14",
@@ -94,9 +93,9 @@ class CanadaAsked(Asked):
                 new_hint="new payer",
                 needed=("interest",),
                 columns=(
-                    Column("Payer", Kind.TEXT, 120, "payer", stretch=True),
+                    Column("Payer", Kind.TEXT, "payer", stretch=True),
                     person,
-                    Column("Interest", Kind.AMOUNT, 90, "interest"),
+                    Column("Interest", Kind.AMOUNT, "interest"),
                 ),
                 start=owner,
                 payer="payer",
@@ -109,10 +108,9 @@ class CanadaAsked(Asked):
                 new_hint="day/month",
                 needed=("amount",),
                 columns=(
-                    Column("Paid on", Kind.DATE, 110, "date"),
+                    Column("Paid on", Kind.DATE, "date"),
                     person,
-                    Column("Amount", Kind.AMOUNT, 110, "amount"),
-                    FILLER,
+                    Column("Amount", Kind.AMOUNT, "amount"),
                 ),
                 start=owner,
             ),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from half_yard.asked import FILLER, Column, Field, FieldKind, Kind, Now, Section, people_of
+from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
 from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question
@@ -49,13 +49,13 @@ class UnitedStatesAsked(Asked):
 
     def sections(self, now: Now) -> Sequence[Section]:
         """Wages, interest, dividends and estimated payments."""
-        person = Column("Person", Kind.CHOICE, 112, "person", options=people_of(now))
+        person = Column("Person", Kind.CHOICE, "person", options=people_of(now))
         number = Column(
-            "Number", Kind.TEXT, 86, "payer_number", hint="a known number fills in the payer",
+            "Number", Kind.TEXT, "payer_number", hint="a known number fills in the payer",
             masks=masked_payer,
         )  # fmt: skip
-        payer = Column("Payer", Kind.TEXT, 120, "payer", stretch=True)
-        withheld = Column("Withheld", Kind.AMOUNT, 84, "withheld", optional=True)
+        payer = Column("Payer", Kind.TEXT, "payer", stretch=True)
+        withheld = Column("Withheld", Kind.AMOUNT, "withheld", optional=True)
         owner = {"person": "owner"}
         return [
             Section(
@@ -67,13 +67,12 @@ class UnitedStatesAsked(Asked):
                 needed=("wages",),
                 columns=(
                     number,
-                    Column("Employer", Kind.TEXT, 120, "employer", stretch=True),
+                    Column("Employer", Kind.TEXT, "employer", stretch=True),
                     person,
-                    Column("Box 1", Kind.AMOUNT, 84, "wages", hint="taxable wages"),
+                    Column("Box 1", Kind.AMOUNT, "wages", hint="taxable wages"),
                     Column(
                         "Box 3",
                         Kind.AMOUNT,
-                        84,
                         "social_security_wages",
                         optional=True,
                         hint="social security wages; left empty, they are taken to be the same as box 1",
@@ -96,7 +95,7 @@ class UnitedStatesAsked(Asked):
                     number,
                     payer,
                     person,
-                    Column("Interest", Kind.AMOUNT, 84, "interest", hint="box 1"),
+                    Column("Interest", Kind.AMOUNT, "interest", hint="box 1"),
                     withheld,
                 ),
                 start=owner,
@@ -115,8 +114,8 @@ class UnitedStatesAsked(Asked):
                     number,
                     payer,
                     person,
-                    Column("Ordinary", Kind.AMOUNT, 84, "ordinary", hint="box 1a, with the qualified"),
-                    Column("Qualified", Kind.AMOUNT, 84, "qualified", optional=True, hint="box 1b"),
+                    Column("Ordinary", Kind.AMOUNT, "ordinary", hint="box 1a, with the qualified"),
+                    Column("Qualified", Kind.AMOUNT, "qualified", optional=True, hint="box 1b"),
                     withheld,
                 ),
                 start=owner,
@@ -132,9 +131,8 @@ class UnitedStatesAsked(Asked):
                 new_hint="month/day",
                 needed=("amount",),
                 columns=(
-                    Column("Paid on", Kind.DATE, 110, "date", next_year_until=LAST_PAYMENT_MONTH),
-                    Column("Amount", Kind.AMOUNT, 110, "amount"),
-                    FILLER,
+                    Column("Paid on", Kind.DATE, "date", next_year_until=LAST_PAYMENT_MONTH),
+                    Column("Amount", Kind.AMOUNT, "amount"),
                 ),
             ),
         ]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from abc import abstractmethod
 from collections.abc import Sequence
 
 from PySide6.QtWidgets import QVBoxLayout, QWidget
@@ -25,9 +26,9 @@ class AssetPart(QWidget):
         self.column.addWidget(self.heading)
         self.column.addWidget(self.words)
 
+    @abstractmethod
     def show_assets(self, current: str, selected: Sequence[str]) -> None:
         """Show the part for the current asset's id, empty where there is none, and the selected ones'."""
-        raise NotImplementedError
 
     def focus_on(self, path: str) -> bool:
         """Put the cursor on the field at a path; says whether the part has it."""

@@ -16,8 +16,8 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 
 COLUMNS = (
-    ("From which table, and what else counts", 250), ("Year", 46), ("Takes", 84), ("Of", 90), ("Rate", 66),
-    ("By hand", 84), ("Beyond it", 66), ("The same by hand", 250),
+    "From which table, and what else counts", "Year", "Takes", "Of", "Rate",
+    "By hand", "Beyond it", "The same by hand",
 )  # fmt: skip
 WORDS = {0, 7}
 NUMBERS = range(1, 7)

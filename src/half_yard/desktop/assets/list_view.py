@@ -36,8 +36,8 @@ from half_yard.interop.asset_list import (
 
 SHOWN = 4
 COLUMNS = (
-    ("Remarks", 240), ("Line", 40), ("Asset", 150), ("Class", 150), ("In service", 90), ("Cost", 90),
-    ("Earlier years", 90), ("Computed", 90),
+    "Remarks", "Line", "Asset", "Class", "In service", "Cost",
+    "Earlier years", "Computed",
 )  # fmt: skip
 NUMBERS = {5, 6, 7}
 NO_ROWS = "Choose a list: CSV or XLSX, with a line of headings."

@@ -183,7 +183,7 @@ class AssetsPage(Page):
 
     def selected(self) -> list[str]:
         """The ids of the selected assets."""
-        rows = sorted({index.row() for index in self.assets.table.selectionModel().selectedRows()})
+        rows = self.assets.table.rows_selected()
         return [key for key in map(self.model.id_at, rows) if key]
 
     def _selected_others(self) -> None:
@@ -213,17 +213,17 @@ class AssetsPage(Page):
 
     def _columns(self) -> Sequence[Column]:
         return (
-            Column("Asset", Kind.TEXT, 160, "name", stretch=True),
-            Column("Activity", Kind.CHOICE, 152, "activity", options=self._activities),
-            Column("Class", Kind.CHOICE, 174, "asset_class", options=self._classes),
-            Column("In service", Kind.DATE, 88, "in_service", hint="month/day/year"),
-            Column("Cost", Kind.AMOUNT, 94, "cost"),
+            Column("Asset", Kind.TEXT, "name", stretch=True),
+            Column("Activity", Kind.CHOICE, "activity", options=self._activities),
+            Column("Class", Kind.CHOICE, "asset_class", options=self._classes),
+            Column("In service", Kind.DATE, "in_service", hint="month/day/year"),
+            Column("Cost", Kind.AMOUNT, "cost"),
             Column(
-                "Earlier years", Kind.AMOUNT, 90, "prior_depreciation", optional=True,
+                "Earlier years", Kind.AMOUNT, "prior_depreciation", optional=True,
                 hint="depreciation taken before this year; left empty, by the table",
             ),
-            Column("This year", Kind.COMPUTED_AMOUNT, 82, shown=self._this_year),
-            Column("Next year", Kind.COMPUTED_AMOUNT, 82, shown=self._next_year),
+            Column("This year", Kind.COMPUTED_AMOUNT, shown=self._this_year),
+            Column("Next year", Kind.COMPUTED_AMOUNT, shown=self._next_year),
         )  # fmt: skip
 
     def _activities(self, record: Record | None) -> Sequence[Option]:

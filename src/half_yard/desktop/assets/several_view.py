@@ -49,7 +49,7 @@ class SeveralView(AssetPart):
         self.costs = named_line("Cost of the sale of all", "cost of the sale", 110)
         self.leave = button("Leave together", "Price and cost are divided by the values below")
         self.leave.clicked.connect(self.let_leave)
-        columns = (("Asset", 240), ("Cost", 110), ("Left of its basis", 120), ("Value", 110))
+        columns = ("Asset", "Cost", "Left of its basis", "Value")
         self.table = plain_table("The selected assets", columns, range(1, len(columns)))
         self.table.setItemDelegateForColumn(VALUE, TypedCellDelegate(self.table))
         self.table.setEditTriggers(self.table.EditTrigger.AllEditTriggers)

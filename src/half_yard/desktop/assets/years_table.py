@@ -16,7 +16,7 @@ NAME_WIDTH, WIDEST_NAME, PADDING, YEAR_WIDTH = 200, 340, 20, 84
 
 def years_table(name: str, heading: str) -> QTableWidget:
     """A table of years: names in the first column, a column a year behind it."""
-    table = plain_table(name, ((heading, NAME_WIDTH),))
+    table = plain_table(name, (heading,))
     table.grows = None
     table.setColumnWidth(0, NAME_WIDTH)
     return table

@@ -267,7 +267,7 @@ class BooksPage(Page):
         """Where the rows of statements are found, or the entries of an activity."""
         if self._chosen == STATEMENTS:
             return self.tray.words
-        if self._chosen in self._workspace.file.activities if self._workspace.is_open else False:
+        if self._workspace.is_open and self._chosen in self._workspace.file.activities:
             self.activity.switch_to(ActivityPart.ENTRIES)
             return self.activity.entries_view.words
         return None

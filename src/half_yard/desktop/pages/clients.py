@@ -40,7 +40,7 @@ from half_yard.storage import (
 from half_yard.storage.file_names import file_name
 
 PATH_ROLE = Qt.ItemDataRole.UserRole + 1
-COLUMNS = (("Client", 170), ("Year", 46), ("Stands at", 114), ("Result", 128))
+COLUMNS = ("Client", "Year", "Stands at", "Result")
 LEFT_WIDTH = 470
 
 

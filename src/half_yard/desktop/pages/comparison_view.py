@@ -24,9 +24,9 @@ from half_yard.storage import SUFFIX, FileRefusedError, SealedFileError, read_fi
 
 LINE, NUMBER, TYPED, SHARE, COUNTS, LAST_YEAR, CHANGE, LIMIT = range(8)
 COLUMNS = (
-    ("This activity", 190),
-    ("Line", 40), ("Typed", 88), ("Share", 52), ("Counts", 88), ("Last year", 88), ("Change", 88),
-    ("What limits it", 150),
+    "This activity",
+    "Line", "Typed", "Share", "Counts", "Last year", "Change",
+    "What limits it",
 )  # fmt: skip
 AMOUNTS = (TYPED, SHARE, COUNTS, LAST_YEAR, CHANGE)
 KEY_ROLE = Qt.ItemDataRole.UserRole + 9
@@ -39,7 +39,7 @@ class ComparisonView(QWidget):
         super().__init__()
         self._workspace = workspace
         self._activity = ""
-        self._column = Column("Last year", Kind.AMOUNT, 88)
+        self._column = Column("Last year", Kind.AMOUNT)
         self.table = plain_table("Lines beside last year's", COLUMNS, right=AMOUNTS)
         self.table.setEditTriggers(
             self.table.EditTrigger.AnyKeyPressed

@@ -26,7 +26,7 @@ from half_yard.storage import (
     real_path,
 )
 
-COLUMNS = (("State", 180), ("When", 124), ("Differs", 60), ("Result", 104))
+COLUMNS = ("State", "When", "Differs", "Result")
 NOTHING = "No earlier state is kept yet: the first save makes one."
 SEALED = "It is sealed. Open it first: its earlier states are shown then."
 ABOUT = (

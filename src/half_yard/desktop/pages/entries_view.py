@@ -22,7 +22,7 @@ from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, Entry, Record
 from half_yard.records.capitalizing import into_asset
-from half_yard.records.choices import Option, with_all_words
+from half_yard.records.choices import Option, has_words, with_all_words
 from half_yard.records.dates import Calendar
 from half_yard.records.reckoning import reckon
 from half_yard.statements.targets import read_target, split_share, target_options
@@ -120,7 +120,7 @@ class EntriesView(QWidget):
         if not self._wanted:
             return True
         text = f"{entry.payee} {entry.memo} {entry.note} {entry.amount:.2f}".casefold()
-        return all(word in text for word in self._wanted)
+        return has_words(text, self._wanted)
 
     def _beside(self) -> object:
         computation = self._workspace.computation
@@ -135,24 +135,20 @@ class EntriesView(QWidget):
 
     def _columns(self) -> Sequence[Column]:
         return (
-            Column("Date", Kind.DATE, 70, "date", hint="month/day; may be left empty"),
-            Column("Payee", Kind.TEXT, 130, "payee", stretch=True),
-            Column("Memo", Kind.TEXT, 130, "memo", stretch=True),
+            Column("Date", Kind.DATE, "date", hint="month/day; may be left empty"),
+            Column("Payee", Kind.TEXT, "payee", stretch=True),
+            Column("Memo", Kind.TEXT, "memo", stretch=True),
             LineColumn(
                 "Line",
                 Kind.CHOICE,
-                96,
                 "line",
                 options=self._line_options,
                 later=True,
-                said_of=self._said_of,
+                said_of=self._workspace.said_of,
             ),
-            Column("Amount", Kind.AMOUNT, 94, "amount", hint="an amount or arithmetic such as 120*12+35"),
-            Column("Lands on", Kind.COMPUTED, 84, shown=self._lands, goes_first=True),
+            Column("Amount", Kind.AMOUNT, "amount", hint="an amount or arithmetic such as 120*12+35"),
+            Column("Lands on", Kind.COMPUTED, shown=self._lands, goes_first=True),
         )
-
-    def _said_of(self, typed: str) -> str:
-        return self._workspace.pack.asked.said_of(typed)
 
     def _known(self) -> Sequence[StatementLine]:
         file = self._workspace.file
@@ -261,7 +257,7 @@ class EntriesView(QWidget):
     # -- doing ---------------------------------------------------------------------------------------
 
     def _selected(self) -> list[str]:
-        rows = sorted({index.row() for index in self.block.table.selectionModel().selectedRows()})
+        rows = self.block.table.rows_selected()
         return [key for key in map(self.model.id_at, rows) if key]
 
     def move_selected(self) -> None:

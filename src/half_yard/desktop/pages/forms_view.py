@@ -26,8 +26,8 @@ from half_yard.records.choices import Option
 from half_yard.records.naming import same_name
 
 PAYER_COLUMNS = (
-    ("Payer", 160), ("Activity", 150), ("Line", 46), ("On forms", 92), ("In the books", 92),
-    ("Difference", 92), ("State", 262),
+    "Payer", "Activity", "Line", "On forms", "In the books",
+    "Difference", "State",
 )  # fmt: skip
 ACROSS = 4
 AMOUNTS = (3, 4, 5)
@@ -91,25 +91,23 @@ class FormsView(QWidget):
 
     def _columns(self) -> Sequence[Column]:
         return (
-            Column("Form", Kind.CHOICE, 118, "kind", options=self._kinds, said_of=self._said_of),
-            Column("Activity", Kind.CHOICE, 116, "activity", options=self._activities),
+            Column("Form", Kind.CHOICE, "kind", options=self._kinds, said_of=self._workspace.said_of),
+            Column("Activity", Kind.CHOICE, "activity", options=self._activities),
             Column(
                 "Number",
                 Kind.TEXT,
-                88,
                 "payer_number",
                 hint="the payer's employer or personal number",
                 masks=self._workspace.masked_payer,
             ),
-            NameColumn("Payer", Kind.TEXT, 140, "payer", options=self._payees, stretch=True),
-            Column("Amount", Kind.AMOUNT, 88, "amount", hint="as the form prints it, before any fees"),
-            Column("Fees", Kind.AMOUNT, 62, "fees", optional=True, hint="kept of a gross amount"),
-            Column("Refunds", Kind.AMOUNT, 66, "refunds", optional=True, hint="given back out of a gross"),
-            Column("Withheld", Kind.AMOUNT, 70, "withheld", optional=True),
+            NameColumn("Payer", Kind.TEXT, "payer", options=self._payees, stretch=True),
+            Column("Amount", Kind.AMOUNT, "amount", hint="as the form prints it, before any fees"),
+            Column("Fees", Kind.AMOUNT, "fees", optional=True, hint="kept of a gross amount"),
+            Column("Refunds", Kind.AMOUNT, "refunds", optional=True, hint="given back out of a gross"),
+            Column("Withheld", Kind.AMOUNT, "withheld", optional=True),
             NameColumn(
                 "In the books as",
                 Kind.TEXT,
-                112,
                 "payee_in_books",
                 options=self._payees,
                 hint="if under another name",
@@ -131,9 +129,6 @@ class FormsView(QWidget):
     def _kinds(self, record: Record | None) -> Sequence[Option]:
         del record
         return [(kind.key, kind.title) for kind in self._workspace.pack.ledger.form_kinds]
-
-    def _said_of(self, typed: str) -> str:
-        return self._workspace.pack.asked.said_of(typed)
 
     def _payees(self, record: Record | None) -> Sequence[Option]:
         """The names in the books: those of the form's activity, or of all for a new form."""

@@ -82,22 +82,20 @@ class HouseholdView(QWidget):
                 Column(
                     "What",
                     Kind.CHOICE,
-                    200,
                     "kind",
                     options=lambda _record: list(kinds.items()),
                     stretch=True,
                 ),
-                Column("Of", Kind.CHOICE, 150, "of", options=self._carried_of),
+                Column("Of", Kind.CHOICE, "of", options=self._carried_of),
                 Column(
                     "Year",
                     Kind.CHOICE,
-                    60,
                     "year",
                     options=self._earlier_years,
                     optional=True,
                     hint="that it comes from, where that matters",
                 ),
-                Column("Amount", Kind.AMOUNT, 94, "amount"),
+                Column("Amount", Kind.AMOUNT, "amount"),
             ),
         )
 

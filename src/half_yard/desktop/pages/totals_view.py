@@ -18,7 +18,7 @@ from half_yard.records.dates import MONTHS
 
 IN, OUT, COUNT = 1, 2, 3
 AMOUNTS = (IN, OUT, COUNT)
-WIDTHS = (("In", 82), ("Out", 82), ("Entries", 56))
+AMOUNT_HEADINGS = ("In", "Out", "Entries")
 
 
 class TotalsView(QWidget):
@@ -67,7 +67,7 @@ class TotalsView(QWidget):
 
 
 def _table(name: str, heading: str) -> QTableWidget:
-    table = plain_table(name, ((heading, 70), *WIDTHS))
+    table = plain_table(name, (heading, *AMOUNT_HEADINGS))
     for section in AMOUNTS:
         if item := table.horizontalHeaderItem(section):
             item.setTextAlignment(RIGHT)

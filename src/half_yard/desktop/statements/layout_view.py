@@ -34,7 +34,7 @@ ROLE_NAMES: Mapping[str, str] = {
     "": "not taken", "date": "Date", "payee": "Payee", "memo": "Memo", "amount": "Amount",
     "paid_in": "Money in", "paid_out": "Money out", "balance": "Balance", "reference": "Reference",
 }  # fmt: skip
-READ_COLUMNS = (("Payee", 180), ("Line", 46), ("Date", 100), ("Memo", 180), ("Amount", 110), ("Balance", 110))
+READ_COLUMNS = ("Payee", "Line", "Date", "Memo", "Amount", "Balance")
 AMOUNTS = (4, 5)
 
 

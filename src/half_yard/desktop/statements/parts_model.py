@@ -37,11 +37,11 @@ class PartsModel(HeadedModel):
         self._problem: tuple[int, int, str, str] | None = None
         self._columns = (
             TargetColumn(
-                "Goes to", Kind.CHOICE, 0, options=lambda _record: self._options(), workspace=workspace,
+                "Goes to", Kind.CHOICE, options=lambda _record: self._options(), workspace=workspace,
                 asides=True,
             ),
-            Column("Amount", Kind.AMOUNT, 0),
-            Column("Memo", Kind.TEXT, 0),
+            Column("Amount", Kind.AMOUNT),
+            Column("Memo", Kind.TEXT),
         )  # fmt: skip
 
     def _options(self) -> list[tuple[str, str]]:

@@ -30,12 +30,12 @@ class RulesView(QWidget):
             ready=lambda draft: bool(draft.get("words") and (draft.get("line") or draft.get("set_aside"))),
         )  # fmt: skip
         columns = (
-            Column("Payee or memo has", Kind.TEXT, 200, "words", stretch=True),
+            Column("Payee or memo has", Kind.TEXT, "words", stretch=True),
             TargetColumn(
-                "Goes to", Kind.CHOICE, 300, "line", options=self._options, workspace=workspace, asides=True,
+                "Goes to", Kind.CHOICE, "line", options=self._options, workspace=workspace, asides=True,
                 hint="a line, with a share behind it where there is one, or “Aside:” and the reason",
             ),
-            Column("Rows", Kind.COMPUTED, 60, shown=lambda key: str(self._fits[key])),
+            Column("Rows", Kind.COMPUTED, shown=lambda key: str(self._fits[key])),
         )  # fmt: skip
         self.rules = TableBlock(
             "Sorting rules",

@@ -21,7 +21,6 @@ from half_yard.figures.explain import exact_text
 from half_yard.statements import TrayRow
 
 HEIGHT = 138
-WIDTHS = {GOES_TO: 330, AMOUNT: 100}
 
 
 class PartsTable(TypedTable):
@@ -32,8 +31,6 @@ class PartsTable(TypedTable):
         self._parts = model
         self.setModel(model)
         dress(self, "Parts of the row")
-        for column, width in WIDTHS.items():
-            self.horizontalHeader().resizeSection(column, width)
         self.fit_to((MEMO,))
         self._place = (0, 0)
         self._typed: str | None = None

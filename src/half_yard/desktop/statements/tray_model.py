@@ -16,7 +16,7 @@ from half_yard.desktop.targets import TargetColumn
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
 from half_yard.records import ClientFile
-from half_yard.records.choices import LATER, Option, is_later
+from half_yard.records.choices import LATER, Option, has_words, is_later
 from half_yard.statements import Proposal, RowState, Target, Tray, TrayRow, proposals, set_aside, sort_rows
 from half_yard.statements.targets import read_target, target_options, target_words
 
@@ -44,7 +44,7 @@ class TrayModel(HeadedModel):
         self.options: list[Option] = []
         self.applies_to: Callable[[int], Sequence[int]] = lambda row: (row,)
         self._column = TargetColumn(
-            "Goes to", Kind.CHOICE, 0, options=lambda _record: self.options, workspace=workspace, asides=True
+            "Goes to", Kind.CHOICE, options=lambda _record: self.options, workspace=workspace, asides=True
         )
         self._problem: tuple[str, str, str] | None = None
 
@@ -204,7 +204,7 @@ class TrayModel(HeadedModel):
         try:
             read_target(typed, self.options)
         except ValueError as error:
-            said = f"{error} {self._workspace.pack.asked.said_of(typed)}".strip()
+            said = f"{error} {self._workspace.said_of(typed)}".strip()
             self._refuse(index, typed, f"{said} “{LATER}” leaves it waiting.")
             return True
         return False
@@ -249,7 +249,7 @@ def _is_shown(row: TrayRow, wanted: Sequence[str], *, open_only: bool) -> bool:
     if not wanted:
         return True
     text = f"{row.row.payee} {row.row.memo} {_plain(row.row.amount)} {row.row.set_aside}".casefold()
-    return all(word in text for word in wanted)
+    return has_words(text, wanted)
 
 
 def _plain(amount: Decimal) -> str:

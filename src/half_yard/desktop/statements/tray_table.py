@@ -11,21 +11,15 @@ from PySide6.QtWidgets import (
 
 from half_yard.desktop.actions import Action
 from half_yard.desktop.statements.tray_model import (
-    DATE,
     GOES_TO,
-    IN,
     MEMO,
-    OUT,
     PAYEE,
-    STATE,
     TrayModel,
 )
 from half_yard.desktop.tables.cursor import CursorTable
 from half_yard.desktop.tables.dress import dress
 from half_yard.desktop.tables.headed_model import Index
 from half_yard.desktop.tables.typed_table import ENTER, Hint, TypedTable
-
-WIDTHS = {DATE: 62, IN: 78, OUT: 78, GOES_TO: 278, STATE: 132}
 
 
 class TrayTable(TypedTable):
@@ -41,9 +35,6 @@ class TrayTable(TypedTable):
         self._typed: str | None = None
         self.setModel(model)
         dress(self, "Rows of statements")
-        header = self.horizontalHeader()
-        for column, width in WIDTHS.items():
-            header.resizeSection(column, width)
         self.fit_to((PAYEE, MEMO))
         model.applies_to = self._applies_to
         model.modelReset.connect(self._after_reset)
@@ -61,7 +52,7 @@ class TrayTable(TypedTable):
 
     def selected_rows(self) -> list[int]:
         """The numbers of the rows that are selected, where there are several; otherwise all."""
-        selected = sorted({index.row() for index in self.selectionModel().selectedRows()})
+        selected = self.rows_selected()
         return selected if len(selected) > 1 else list(range(self._rows.rowCount()))
 
     def show_row(self, name: str) -> bool:

@@ -88,8 +88,11 @@ class CursorRules(View):
         """The rows that something is done to, from above: those that are seen to be selected, which follow
         the cursor, or else its own."""
         current = self.currentIndex().row()
-        selected = sorted({index.row() for index in self.selectionModel().selectedRows()})
-        return selected or ([current] if current >= 0 else [])
+        return self.rows_selected() or ([current] if current >= 0 else [])
+
+    def rows_selected(self) -> list[int]:
+        """The rows that are selected, from above."""
+        return sorted({index.row() for index in self.selectionModel().selectedRows()})
 
     def has_rows(self) -> bool:
         """Whether there is a row that something can be done to."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from abc import abstractmethod
 from collections.abc import Collection, Sequence
 from typing import Any
 
@@ -21,9 +22,9 @@ class HeadedModel(QAbstractTableModel):
         super().__init__(parent)
         self._headings, self._right = headings, right
 
+    @abstractmethod
     def row_total(self) -> int:
         """How many rows there are."""
-        raise NotImplementedError
 
     def alignment(self, section: int) -> Qt.AlignmentFlag:
         """Where a column stands."""

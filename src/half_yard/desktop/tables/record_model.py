@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from typing import Any
 
 from pydantic import JsonValue
@@ -92,7 +92,7 @@ class RecordModel(QAbstractTableModel):
         ids, old = self._in_order(shown), self._ids
         self._shown_records = shown
         if ids == old:
-            self._tell_changed(before)
+            self._tell_changed(changed_keys(before, shown))
         elif (row := _added_at(old, ids)) is not None:
             self.beginInsertRows(QModelIndex(), row, row)
             self._ids = ids
@@ -117,10 +117,7 @@ class RecordModel(QAbstractTableModel):
         self._all = records
         here = {key: records[key] for key in changed if key in shown}
         self._shown_records = {**shown, **here}
-        if not self._told_of_all():
-            rows = {key: row for row, key in enumerate(self._ids)} if len(here) > 1 else {}
-            for key in here:
-                self._tell_row(rows[key] if rows else self._ids.index(key))
+        self._tell_changed(here)
         return True
 
     def _forget_gone(self) -> None:
@@ -132,27 +129,18 @@ class RecordModel(QAbstractTableModel):
             self._rejected = kept
             self.refused.emit(self.problem())
 
-    def _tell_changed(self, before: Mapping[str, Any]) -> None:
-        """Have the rows drawn again whose records, or what is computed from them, are not as before."""
-        if self._told_of_all():
-            return
-        for row, key in enumerate(self._ids):
-            if before.get(key) is not self._shown_records[key]:
-                self._tell_row(row)
-
-    def _told_of_all(self) -> bool:
-        """Have every row drawn again where what is shown beside the records changed; says whether it did."""
+    def _tell_changed(self, changed: Collection[str]) -> None:
+        """Have the rows drawn again whose records changed; all of them where what is computed beside did."""
         beside = self.source.beside() if self._live else None
-        if beside == self._beside:
-            return False
-        self._beside = beside
-        if self._ids:
-            last = self.index(len(self._ids) - 1, len(self.columns) - 1)
-            self.dataChanged.emit(self.index(0, 0), last)
-        return True
-
-    def _tell_row(self, row: int) -> None:
-        self.dataChanged.emit(self.index(row, 0), self.index(row, len(self.columns) - 1))
+        last = len(self.columns) - 1
+        if beside != self._beside:
+            self._beside = beside
+            if self._ids:
+                self.dataChanged.emit(self.index(0, 0), self.index(len(self._ids) - 1, last))
+        elif changed:
+            rows = {key: row for row, key in enumerate(self._ids)}
+            for key in changed:
+                self.dataChanged.emit(self.index(rows[key], 0), self.index(rows[key], last))
 
     def id_at(self, row: int) -> str:
         """The id of the record in a row; empty for the row of a new one, and for none."""

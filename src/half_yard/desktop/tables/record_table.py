@@ -44,8 +44,6 @@ class RecordTable(TypedTable):
         header = self.horizontalHeader()
         header.setSectionsClickable(True)
         header.sectionClicked.connect(self.sort_by)
-        for number, column in enumerate(model.columns):
-            header.resizeSection(number, column.width)
         stretch = [number for number, column in enumerate(model.columns) if column.stretch]
         self.fit_to(stretch, [number for number, column in enumerate(model.columns) if column.goes_first])
         model.modelReset.connect(self._after_reset)
