@@ -25,7 +25,8 @@ PARTS = st.sampled_from(["0", "0.4", "0.6", "0.8", "1"]).map(Decimal)
 @st.composite
 def terms(draw: st.DrawFn) -> Terms:
     key = draw(st.sampled_from(["three_year", "seven_year", "twenty_year", "passenger_auto"]))
-    rates = Way(key, draw(st.sampled_from(STARTS)), draw(st.sampled_from(sorted(METHODS)))).rates
+    method = draw(st.sampled_from(sorted(METHODS)))
+    rates = Way(key, draw(st.sampled_from(STARTS)), method, by_formula=draw(st.booleans())).rates
     basis = draw(st.decimals(0, 20_000_000, places=2))
     shares = draw(st.lists(st.decimals(0, 1, places=4), min_size=1, max_size=9).map(tuple))
     limits = (
@@ -47,6 +48,14 @@ class AtOnce(unittest.TestCase):
             alone = [int(taken * 100) for taken in yearly(each)]
             self.assertEqual(row[: len(alone)], alone, each)
             self.assertFalse(any(row[len(alone) :]))
+
+    def test_rates_by_a_formula_keep_their_places(self) -> None:
+        """The first rate is a whole number when counted, those behind it are not."""
+        by_formula = Terms(Decimal("144.69"), Way("twenty_year", STARTS[0], by_formula=True).rates)
+        self.assertEqual(by_formula.rates[0], Decimal("0.0375"))
+        years = years_of_all([by_formula])[0].tolist()
+        self.assertEqual(years, [int(taken * 100) for taken in yearly(by_formula)])
+        self.assertEqual(years[9], 646)
 
     def test_none_at_all(self) -> None:
         self.assertEqual(years_of_all([]).shape[0], 0)

@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
+from functools import lru_cache
 
 import numpy as np
 import numpy.typing as npt
@@ -101,8 +102,14 @@ def _fits(terms: Terms) -> bool:
         terms.limits is None
         and terms.basis <= LARGEST
         and (len(terms.shares) == 1 or all(share * SHARE % 1 == 0 for share in terms.shares))
-        and terms.rates[0] * RATE % 1 == 0
+        and _whole(terms.rates)
     )
+
+
+@lru_cache(maxsize=1024)
+def _whole(rates: tuple[Decimal, ...]) -> bool:
+    """Whether rates are whole numbers when counted: those of tables are, by a formula later ones seldom."""
+    return all(rate * RATE % 1 == 0 for rate in rates)
 
 
 def _of_plain(terms: Sequence[Terms], longest: int) -> Cents:
