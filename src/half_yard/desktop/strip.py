@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from PySide6.QtCore import Qt, Signal
-from PySide6.QtGui import QResizeEvent
-from PySide6.QtWidgets import QListView, QListWidgetItem, QWidget
+from PySide6.QtCore import QModelIndex, QPersistentModelIndex, Qt, Signal
+from PySide6.QtGui import QPainter, QResizeEvent
+from PySide6.QtWidgets import QListView, QListWidgetItem, QStyledItemDelegate, QStyleOptionViewItem, QWidget
 
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.cursor import CursorList
+from half_yard.desktop.tables.drawn_once import DrawnOnce
 
 KEY_ROLE = Qt.ItemDataRole.UserRole + 1
 TALLEST = 128
@@ -35,6 +36,18 @@ def cut_short(names: Sequence[str], longest: int) -> list[str]:
     ]
 
 
+class _Name(DrawnOnce):
+    """A name of the strip, as the list itself would draw it."""
+
+    def looks(self, index: QModelIndex | QPersistentModelIndex) -> str:
+        return str(index.data())
+
+    def draw(
+        self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
+    ) -> None:
+        QStyledItemDelegate.paint(self, painter, option, index)
+
+
 class Strip(CursorList):
     """Names in reading order, as many rows as they need up to a limit. Signals `chosen` with a key."""
 
@@ -54,6 +67,7 @@ class Strip(CursorList):
             f"QListWidget::item {{ padding: 2px 7px; border-bottom: 1px dashed {theme.STITCH.name()}; }}"
             f"QListWidget::item:selected {{ border-bottom: 2px solid {theme.INDIGO.name()}; }}"
         )
+        self.setItemDelegate(_Name(self, theme.LINEN))
         self._shown: list[tuple[str, str, str]] = []
         self.currentItemChanged.connect(self._changed)
 

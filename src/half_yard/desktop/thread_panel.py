@@ -10,7 +10,6 @@ from PySide6.QtWidgets import (
     QAbstractItemView,
     QListWidgetItem,
     QStyle,
-    QStyledItemDelegate,
     QStyleOptionViewItem,
     QVBoxLayout,
 )
@@ -22,6 +21,7 @@ from half_yard.desktop.panes import Pane
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject, collection_and_id, find_record, record_of
 from half_yard.desktop.tables.cursor import CursorList
+from half_yard.desktop.tables.drawn_once import DrawnOnce
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place, amount_text
 from half_yard.figures.explain import money_text
@@ -57,7 +57,7 @@ class ThreadPanel(Pane):
         self._amount = PlainLabel()
         self._amount.setFont(theme.text_font(19, bold=True))
         self.list = CursorList()
-        self.list.setItemDelegate(_StepDelegate(self.list))
+        self.list.setItemDelegate(_StepDelegate(self.list, theme.SHADE))
         self.list.setProperty("role", "bare")
         self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.list.setVerticalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
@@ -140,7 +140,7 @@ class ThreadPanel(Pane):
             self._workspace.go_to(record_of(row.subject))
 
 
-class _StepDelegate(QStyledItemDelegate):
+class _StepDelegate(DrawnOnce):
     """Paints a step: the thread on the left with its knots, words and number, the rule in small."""
 
     def sizeHint(self, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex) -> QSize:
@@ -152,7 +152,11 @@ class _StepDelegate(QStyledItemDelegate):
         words, below = _boxes(row)
         return QSize(width, 8 + words.height() + below.height())
 
-    def paint(
+    def looks(self, index: QModelIndex | QPersistentModelIndex) -> Row:
+        row: Row = index.data(ROW_ROLE)
+        return row
+
+    def draw(
         self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
     ) -> None:
         row: Row = index.data(ROW_ROLE)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
@@ -84,19 +84,44 @@ class Threads:
         return tuple(line for each in feeding for line in each.fed.get(place, ()))
 
     def landing_of(self, path: str) -> tuple[Line, ...]:
-        """The lines on which the value entered at this path, or any value below it, arrives first."""
+        """The lines on which the value entered at this path, or any value below it, arrives first; the path
+        is that of a record or of something in it."""
         below = f"{path}/"
-
-        def lands(figure: Figure) -> bool:
-            origin = figure.origin
-            return isinstance(origin, Entered) and (origin.path == path or origin.path.startswith(below))
-
         return tuple(
             line
             for sheet in self._sheets.values()
-            for line in sheet.lines
-            if lands(line.figure) or any(part.place is None and lands(part) for part in _below(line))
+            for line, entered in _landed_of(sheet).get(_record_of(path), ())
+            if any(each == path or each.startswith(below) for each in entered)
         )
+
+
+Landed = Mapping[str, Sequence[tuple[Line, Sequence[str]]]]
+"""The lines on which something of a record arrives first, by the record's path, each with the paths of what
+was entered there."""
+LANDED: Remembered[Landed] = Remembered()
+
+
+def _landed_of(sheet: Sheet) -> Landed:
+    """What lands on a sheet, found when it is first asked for."""
+    return LANDED.get(sheet.key, (sheet.lines,), partial(_find_landed, sheet))
+
+
+def _find_landed(sheet: Sheet) -> Landed:
+    found: dict[str, list[tuple[Line, Sequence[str]]]] = {}
+    for line in sheet.lines:
+        by_record: dict[str, list[str]] = {}
+        for figure in (line.figure, *(part for part in _below(line) if part.place is None)):
+            if isinstance(figure.origin, Entered):
+                path = figure.origin.path
+                by_record.setdefault(_record_of(path), []).append(path)
+        for record, entered in by_record.items():
+            found.setdefault(record, []).append((line, entered))
+    return found
+
+
+def _record_of(path: str) -> str:
+    """The path of the record, or of the part of the household, in which something was entered."""
+    return "/".join(path.split("/", 3)[:3])
 
 
 FEEDING: Remembered[_Feeding] = Remembered()

@@ -138,9 +138,8 @@ class RecordModel(QAbstractTableModel):
             if self._ids:
                 self.dataChanged.emit(self.index(0, 0), self.index(len(self._ids) - 1, last))
         elif changed:
-            rows = {key: row for row, key in enumerate(self._ids)}
-            for key in changed:
-                self.dataChanged.emit(self.index(rows[key], 0), self.index(rows[key], last))
+            for row in map(self.row_of, changed):
+                self.dataChanged.emit(self.index(row, 0), self.index(row, last))
 
     def id_at(self, row: int) -> str:
         """The id of the record in a row; empty for the row of a new one, and for none."""
