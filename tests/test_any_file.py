@@ -20,6 +20,9 @@ from half_yard.countries.us.assets.sold import DISPOSALS
 from half_yard.countries.us.carried_in import KINDS
 from half_yard.countries.us.frame import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY
+from half_yard.countries.us.shared.days import STAYS
+from half_yard.countries.us.shared.kinds import KINDS as THING_KINDS
+from half_yard.countries.us.shared.kinds import MEASURES
 from half_yard.countries.us.statement_lines import BY_KIND
 from half_yard.figures import recompute
 from half_yard.figures.remembered import Memory
@@ -35,6 +38,10 @@ from half_yard.records import (
     InterestStatement,
     Person,
     ReceivedForm,
+    Stay,
+    Thing,
+    Trip,
+    Use,
     WageStatement,
 )
 from half_yard.records.amounts import LARGEST
@@ -54,7 +61,8 @@ DATES = (
 )
 SHARES = st.sampled_from(["0", "12.5", "33.3333", "50", "66.6667", "100"]).map(Decimal)
 OTHERS = {"", "no such line", "own.o00001", "own.o00009"}
-LINES = sorted({line.key for lines in BY_KIND.values() for line in lines} | OTHERS)
+THING_LINES = {line.key for kind in THING_KINDS.values() for line in kind.lines}
+LINES = sorted({line.key for lines in BY_KIND.values() for line in lines} | OTHERS | THING_LINES)
 KEPT_LINES = [line for line in LINES if line and " " not in line]
 BOXES = (
     "points",
@@ -71,8 +79,27 @@ QUESTIONS = sorted({question.key for questions in ACTIVITY.values() for question
 SPOUSES = ("", "community", "joint_venture", "partnership", "odd")
 COLLECTIONS = (
     "entries", "assets", "activities", "forms", "people", "household", "elections", "wages", "short_years",
+    "things", "uses", "trips", "stays",
 )  # fmt: skip
-KEYS = st.sampled_from(["a00001", "a00002", "a00003", "a00009"])
+KEYS = st.sampled_from(["a00001", "a00002", "a00003", "a00009", "h00001", "h00002"])
+THINGS = st.sampled_from(["h00001", "h00001", "h00001", "h00002", "h00009"])
+MEASURED = st.none() | st.sampled_from(["0", "1", "12.5", "100", "2000", "-3"]).map(Decimal)
+DAYS = st.none() | st.dates(datetime.date(2020, 11, 1), datetime.date(2027, 2, 1))
+FACTS = st.dictionaries(
+    st.sampled_from([
+        "excess_tax", "odometer_begun", "odometer_ended", "care_hours", "income_share", "area_let", "area",
+        "second_half",
+    ]),
+    st.sampled_from(["0", "10", "50", "900", "5000"]).map(Decimal), max_size=3,
+)  # fmt: skip
+METHOD_CHOICES: st.SearchStrategy[dict[str, str]] = st.fixed_dictionaries(
+    {},
+    optional={
+        "method": st.sampled_from(["standard", "actual", "odd"]),
+        "method.a00001": st.just("simplified"),
+        "interest_by": st.sampled_from(["court", "agency"]),
+    },
+)
 
 
 def of_years(values: st.SearchStrategy[Decimal]) -> st.SearchStrategy[dict[str, Decimal]]:
@@ -116,7 +143,8 @@ SHOP = Activity(kind="business", name="Shop", owners={"owner": Decimal(100)})
 def files(draw: st.DrawFn) -> ClientFile:
     entry = st.builds(
         Entry, activity=KEYS, date=DATES, payee=st.just("P"), line=st.sampled_from(LINES), amount=AMOUNTS,
-        share=st.none() | SHARES, from_row=st.sampled_from(["", "b00001/r00001"]),
+        share=st.none() | SHARES, only=st.sampled_from(["", "a00001", "personal", "odd"]),
+        from_row=st.sampled_from(["", "b00001/r00001"]),
     )  # fmt: skip
     owned = st.builds(
         Asset, activity=KEYS, name=st.just("A"), asset_class=st.sampled_from([*CLASSES, "boat"]),
@@ -145,7 +173,27 @@ def files(draw: st.DrawFn) -> ClientFile:
         ReceivedForm, kind=st.sampled_from(["1099-NEC", "1099-K", "1098", "W-9"]), activity=KEYS,
         payer=st.just("P"), amount=AMOUNTS, boxes=boxes, withheld=st.none() | AMOUNTS,
     )  # fmt: skip
-    carried = st.builds(Carryover, kind=st.sampled_from([*KINDS, "odd"]), amount=AMOUNTS)
+    carried = st.builds(
+        Carryover, kind=st.sampled_from([*KINDS, "odd"]), amount=AMOUNTS,
+        of=st.sampled_from(["", "a00001", "a00002", "h00001"]),
+    )  # fmt: skip
+    thing = st.builds(
+        Thing, kind=st.sampled_from([*THING_KINDS, "odd"]), name=st.just("T"),
+        measure=st.sampled_from([*MEASURES, ""]), whole=MEASURED, begins=DAYS, ends=DAYS, facts=FACTS,
+        choices=METHOD_CHOICES,
+    )  # fmt: skip
+    use = st.builds(
+        Use, thing=THINGS, activity=st.sampled_from(["a00001", "a00001", "", "a00002", "a00009"]),
+        amount=MEASURED,
+        begins=DAYS, ends=DAYS, facts=FACTS,
+        choices=st.dictionaries(st.just("rests_on"), st.sampled_from(["principal", "day_care"]), max_size=1),
+        answers=st.dictionaries(st.just("exclusive"), st.booleans(), max_size=1),
+    )  # fmt: skip
+    trip = st.builds(
+        Trip, thing=THINGS, activity=st.sampled_from(["", "a00001", "commuting"]), date=DAYS,
+        amount=st.sampled_from(["0", "12.5", "900"]).map(Decimal),
+    )  # fmt: skip
+    stay = st.builds(Stay, thing=THINGS, begins=DAYS, ends=DAYS, kind=st.sampled_from([*STAYS, "odd"]))
     payment = st.builds(EstimatedPayment, date=DATES, amount=AMOUNTS)
     people = {"owner": draw(person), **({"spouse": draw(person)} if draw(st.booleans()) else {})}
     owned_here = draw(st.lists(owned, max_size=2)) + draw(st.lists(SOUND, max_size=3))
@@ -163,6 +211,10 @@ def files(draw: st.DrawFn) -> ClientFile:
             "forms": numbered("forms", draw(st.lists(form, max_size=2))),
             "estimated_payments": numbered("estimated_payments", draw(st.lists(payment, max_size=2))),
             "carryovers": numbered("carryovers", draw(st.lists(carried, max_size=3))),
+            "things": numbered("things", draw(st.lists(thing, max_size=2))),
+            "uses": numbered("uses", draw(st.lists(use, max_size=4))),
+            "trips": numbered("trips", draw(st.lists(trip, max_size=3))),
+            "stays": numbered("stays", draw(st.lists(stay, max_size=3))),
             "short_years": draw(
                 st.dictionaries(st.sampled_from(["2024", "2025"]), st.integers(1, 12), max_size=1)
             ),
@@ -226,8 +278,35 @@ class AnyFile(unittest.TestCase):
             self.assertIn("more than a file can hold", str(error))
             return
         for key, story in computation.stories.items():
+            if file.assets[key].activity in file.things:
+                continue  # its use is measured anew
             self.assertEqual(then.stories[key].prior.amount, story.taken.amount, key)
             self.assertEqual(then.stories[key].this_year.amount, story.next_year.amount, key)
+
+    @settings(max_examples=80, deadline=None)
+    @given(files())
+    def test_shared_costs_add_up_and_stay_within_their_limits(self, file: ClientFile) -> None:
+        for sheet in compute(file).sheets:
+            at = {line.place.line: line.figure.amount for line in sheet.lines}
+            match sheet.key.partition(".")[0]:
+                case "shared":
+                    for key in [key for key in at if f"{key}.personal" in at]:
+                        parts = [amount for part, amount in at.items() if part.startswith(f"{key}.")]
+                        self.assertEqual(at[key], sum(parts), key)
+                case "form_8829":
+                    self.assertLessEqual(
+                        at["allowed"], max(at["anyway"], at["income"], at["left"] + at["anyway"])
+                    )
+                    for begun, taken, out in (
+                        ("operating", "operating_allowed", "operating_out"),
+                        ("depreciation_all", "depreciation_allowed", "depreciation_out"),
+                    ):
+                        self.assertEqual(at[begun], at[taken] + at[out])
+                case "dwelling" if "sent" in at:
+                    self.assertEqual(at["operating"], at["operating_allowed"] + at["operating_out"])
+                    self.assertEqual(
+                        at["depreciation_all"], at["depreciation_allowed"] + at["depreciation_out"]
+                    )
 
     @settings(max_examples=50, deadline=None)
     @given(files())

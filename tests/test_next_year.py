@@ -32,6 +32,12 @@ CARRYING = {
     ("us/forms/section_1231_losses.py", "left"),
     ("us/forms/section_1231_losses.py", "own"),
     ("us/forms/schedule_c.py", "inventory_closing"),
+    ("us/forms/form_8829.py", "operating_out"),
+    ("us/forms/form_8829.py", "depreciation_out"),
+    ("us/forms/simplified_home_office.py", "key"),
+    ("us/forms/dwelling.py", "operating_out"),
+    ("us/forms/dwelling.py", "depreciation_out"),
+    ("us/forms/waiting.py", "kind"),
     ("ca/forms/t2125.py", "closing_inventory"),
     ("ca/forms/cca.py", "closing"),
 }
@@ -108,6 +114,10 @@ class Lines(unittest.TestCase):
         shop = entries(BUSINESS, gross_receipts="9000", purchases="4000", inventory_closing="1500.40")
         file = client(activities={BUSINESS: business()}, entries=numbered("entries", shop))
         self.assertEqual(amount(after(file), f"schedule_c.{BUSINESS}.owner/inventory_opening"), 1500)
+        tool = asset("seven_year", "2025-03-01", "900", expensed=Decimal(900))
+        with_tool = file.model_copy(update={"assets": numbered("assets", [tool])})
+        opening = [each.amount for each in after(with_tool).entries.values()]
+        self.assertEqual(opening, [1500], "the worksheet before section 179 carries nothing")
         goods = [Entry(activity=SHOP, line="closing_inventory", amount=Decimal("1985.40"))]
         other = business_of("9000", 2024).model_copy(update={"entries": numbered("entries", goods)})
         self.assertEqual(amount(after(other), f"t2125.{SHOP}/opening_inventory"), Decimal("1985.40"))

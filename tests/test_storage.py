@@ -174,7 +174,7 @@ class Refusal(OnDisk):
         self.assertIn("not text in UTF-8", self.refused(b"\xff\xfe\x00"))
         self.assertIn("not a Half Yard client file", self.refused('{"hello": 1}'))
         self.assertIn("not a Half Yard client file", self.refused("[1, 2]"))
-        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 4})))
+        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 5})))
         self.assertIn("/tax_year", self.refused(json.dumps({**document, "tax_year": "soon"})))
         self.assertIn("/extra", self.refused(json.dumps({**document, "extra": 1})))
         document["entries"]["e00001"]["amount"] = 12.5
@@ -581,6 +581,22 @@ class OlderFormats(OnDisk):
         opened.save()
         self.assertEqual(read_file(self.path), opened.file)
 
+    def test_a_file_its_journal_and_its_copies_of_version_3_open(self) -> None:
+        """It knew nothing of things that serve several uses."""
+        self.of_version(3)
+        before = self.path.read_bytes()
+        self.assertIn(b'"format_version": 3', before)
+        opened = self.open()
+        self.assertEqual(opened.file.entries["e00001"].memo, "unsaved")
+        self.assertEqual(opened.file.carryovers["c00009"].kind, "section_179")
+        self.assertEqual((opened.file.things, opened.file.entries["e00001"].only), ({}, ""))
+        self.assertEqual(self.path.read_bytes(), before, "only saving changes what is on disk")
+        states = [state.read() for state in earlier_states(self.path, Keys(), opened)]
+        amounts = sorted(str(state.entries["e00001"].amount) for state in states)
+        self.assertEqual(amounts, ["14760.00", "14800.00"])
+        opened.save()
+        self.assertEqual(read_file(self.path), opened.file)
+
     def test_a_file_its_journal_and_its_copies_of_version_1_open(self) -> None:
         self.of_version(1)
         before = self.path.read_bytes()
@@ -592,6 +608,6 @@ class OlderFormats(OnDisk):
         amounts = sorted(str(state.entries["e00001"].amount) for state in states)
         self.assertEqual(amounts, ["14760.00", "14800.00"])
         opened.save()
-        self.assertIn(b'"format_version": 3', self.path.read_bytes())
+        self.assertIn(b'"format_version": 4', self.path.read_bytes())
         self.assertEqual(len(copies_of(self.path)), 2)
         self.assertEqual(read_file(self.path), opened.file)

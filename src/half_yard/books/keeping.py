@@ -8,15 +8,15 @@ it.
 from __future__ import annotations
 
 import datetime
-from collections.abc import Collection, Iterator, Mapping
-from dataclasses import dataclass
+from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
 from decimal import Decimal
 
 from half_yard.books.landing import Group, Landings, Lines, Span, by_line, landings
 from half_yard.books.lines import StatementLines
 from half_yard.books.payers import MatchState, PayerMatch, PayersForms, match_payer
 from half_yard.figures import Ask, Figure, entered, total
-from half_yard.records import Activity, ClientFile, ReceivedForm
+from half_yard.records import ClientFile, ReceivedForm
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.naming import same_name
 from half_yard.sharing import split
@@ -45,15 +45,29 @@ def calendar_year(year: int) -> tuple[datetime.date, datetime.date]:
     return datetime.date(year, 1, 1), datetime.date(year, 12, 31)
 
 
+Brought = Mapping[str, Sequence[Figure]]
+"""What shared things bring to an activity, by statement line, in cents."""
+
+
+def nothing_brought(ask: Ask[ClientFile], activity: str) -> Brought:
+    """What is brought where a country knows no shared things."""
+    del ask, activity
+    return {}
+
+
 @dataclass(frozen=True, eq=False)
 class BookKeeping:
     """How a country keeps books: the lines of its statements, the payers' forms, what a person without a name
-    is called, and the days of a tax year. Its methods that take an `Ask` are parts to ask for."""
+    is called, and the days of a tax year; `things` are the titles of the cost lines of things that serve
+    several uses, by kind, and `brought` a part that says what such things bring to the lines of an activity.
+    Its methods that take an `Ask` are parts to ask for."""
 
     lines: StatementLines
     forms: PayersForms
     roles: Mapping[str, str]
     span: Span = calendar_year
+    things: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
+    brought: Callable[[Ask[ClientFile], str], Brought] = nothing_brought
 
     # -- entries -------------------------------------------------------------------------------------
 
@@ -65,7 +79,8 @@ class BookKeeping:
         return landings(entries, titles, year, self.span, ask.last)
 
     def _titles(self, file: ClientFile) -> dict[str, Mapping[str, str]]:
-        return {key: self.lines.titles(activity) for key, activity in file.activities.items()}
+        things = {key: self.things.get(thing.kind, {}) for key, thing in file.things.items()}
+        return {**{key: self.lines.titles(activity) for key, activity in file.activities.items()}, **things}
 
     def entries_of(self, ask: Ask[ClientFile], activity: str) -> Lines:
         """The entries that land in an activity, as leaves by line and id: no part, taken out of one."""
@@ -181,11 +196,28 @@ class BookKeeping:
     # -- lines ---------------------------------------------------------------------------------------
 
     def titles(self, ask: Ask[ClientFile], activity: str) -> Mapping[str, str]:
-        """The titles of an activity's lines, by key."""
-        return self.lines.titles(ask.of(_activity, activity))
+        """The titles of the lines of an activity, or of the costs of a thing, by key."""
+        return ask.of(self._titles_of, activity)
+
+    def _titles_of(self, file: ClientFile, key: str) -> Mapping[str, str]:
+        if key in file.things:
+            return self.things.get(file.things[key].kind, {})
+        return self.lines.titles(file.activities[key])
 
     def totals(self, ask: Ask[ClientFile], activity: str) -> dict[str, Figure]:
-        """What stands on every line of an activity that is used, in cents, of all owners together."""
+        """What stands on every line of an activity that is used, in cents, of all owners together: its own
+        books, and what shared things bring."""
+        own, brought = ask(self.booked, activity), ask(self.brought, activity)
+        if not brought:
+            return own
+        titles = ask(self.titles, activity)
+        return {
+            line: total((*([own[line]] if line in own else ()), *brought.get(line, ())), titles[line])
+            for line in sorted({*own, *brought})
+        }
+
+    def booked(self, ask: Ask[ClientFile], activity: str) -> dict[str, Figure]:
+        """What the books and the payers' forms of an activity put on its lines, in cents."""
         titles, entries = ask(self.titles, activity), self.entries_of(ask, activity)
         on_forms = {line: ask(self.matched, activity, line)[1] for line in ask(self.form_lines, activity)}
         return {
@@ -207,8 +239,9 @@ class BookKeeping:
 
     def books(self, ask: Ask[ClientFile]) -> Books:
         """The books as they stand."""
-        entries = ask(self.landings).lines
-        return Books(ask(self.statements), entries, ask(self.matches), ask(self.stops))
+        statements, landed = ask(self.statements), ask(self.landings).lines
+        entries = {key: lines for key, lines in landed.items() if key in statements}
+        return Books(statements, entries, ask(self.matches), ask(self.stops))
 
     # -- owners --------------------------------------------------------------------------------------
 
@@ -248,10 +281,6 @@ def _entries_on(landed: Landings, activity: str, line: str) -> Group:
 
 def _entries_on_lines(landed: Landings, lines: Collection[str]) -> tuple[tuple[str, str, Group], ...]:
     return tuple(place for place in by_line(landed.lines) if place[1] in lines)
-
-
-def _activity(file: ClientFile, key: str) -> Activity:
-    return file.activities[key]
 
 
 def _kinds(file: ClientFile) -> dict[str, str]:

@@ -102,7 +102,7 @@ def _land(
 ) -> Figure | str:
     """An entry as a leaf of its line, or in words what stops it."""
     if titles is None:
-        return "It belongs to no activity of this file. Choose one."
+        return "It belongs to no activity and no shared thing of this file. Choose one."
     if not entry.line:
         return "No line is chosen yet. Choose the line of the statement that it belongs to."
     if entry.line not in titles:

@@ -39,10 +39,10 @@ def carried_on(computation: Computation) -> Iterator[Carried]:
 def next_year(computation: Computation, pack: Pack) -> ClientFile:
     """The file with which next year begins.
 
-    People, activities, assets with what was taken of them, elections and the rules of sorting go on; what
-    the lines carry becomes carryovers, or the first entry of the line that begins a year with it; the
-    amounts of this year stand beside those to come. Entries, statements, payers' forms and payments are of
-    their year and stay behind. Raises ValueError where an amount is more than a file can hold.
+    People, activities, shared things, assets with what was taken of them, elections and the rules of sorting
+    go on; what the lines carry becomes carryovers, or the first entry of the line that begins a year with it;
+    the amounts of this year stand beside those to come. Entries, statements, payers' forms and payments are
+    of their year and stay behind. Raises ValueError where an amount is more than a file can hold.
     """
     file = computation.file
     ended = {key for key, activity in file.activities.items() if _has_ended(file, key, activity)}
@@ -67,6 +67,7 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
         for (carries, of), amount in together.items()
         if carries.kind not in opening
     ]  # fmt: skip
+    things, uses = pack.shared.next_year(file)
     return ClientFile(
         format=file.format,
         format_version=file.format_version,
@@ -76,12 +77,16 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
         people=file.people,
         activities=activities,
         entries=numbered("entries", entries),
-        assets={key: _asset(computation, key, asset) for key, asset in file.assets.items()},
+        assets={
+            key: _asset(computation, key, each) for key, each in pack.shared.assets_next_year(file).items()
+        },
         account_answers=file.account_answers,
         sorting_rules=file.sorting_rules,
         elections=pack.assets.elections_next_year(file),
         short_years=file.short_years,
         carryovers=numbered("carryovers", carryovers),
+        things=things,
+        uses={key: use for key, use in uses.items() if not use.activity or use.activity in activities},
     )
 
 

@@ -10,6 +10,7 @@ from half_yard.countries.asset_keeping import AssetKeeping, OneByOne
 from half_yard.countries.country import Country
 from half_yard.countries.ledger import Ledger
 from half_yard.countries.results import Computation
+from half_yard.countries.shared_use import SharedUse
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
 
@@ -24,6 +25,7 @@ class Pack:
     compute: Callable[[ClientFile, Memory], Computation]
     asked: Asked = field(default_factory=Asked)
     assets: AssetKeeping = field(default_factory=AssetKeeping)
+    shared: SharedUse = field(default_factory=SharedUse)
 
     @property
     def one_by_one(self) -> OneByOne:

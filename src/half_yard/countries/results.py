@@ -152,7 +152,7 @@ class AssetStory:
 
 @dataclass(frozen=True, slots=True)
 class Projection:
-    """What assets take every year from `first_year` on, in dollars, by activity."""
+    """What assets take every year from `first_year` on, in dollars, by activity or shared thing."""
 
     first_year: int
     by_activity: Mapping[str, tuple[Decimal, ...]]

@@ -5,6 +5,7 @@ from __future__ import annotations
 import datetime
 from decimal import Decimal
 
+from half_yard.demo import hallowell_shared as shared
 from half_yard.demo.builder import AssetRow, Row, assets, entries, new_file, payments
 from half_yard.demo.hallowell_statement import rules, statements
 from half_yard.records import (
@@ -98,8 +99,10 @@ HOUSE_ROWS: tuple[Row, ...] = (
     ("12-31", "Town of Belfast", "Water and sewer", "utilities", "1104.48"),
     ("05-19", "Nail and Shingle", "Paint and locks", "supplies", "218.93"),
 )
-LOFT_ASSETS: tuple[AssetRow, ...] = (
+VAN_ASSETS: tuple[AssetRow, ...] = (
     ("Cargo van, 9,350 lb", "five_year", "2023-05-11", "31480.00", "none", "16369.60"),
+)
+LOFT_ASSETS: tuple[AssetRow, ...] = (
     ("Cutting table and rails", "seven_year", "2022-02-16", "6240.00", "none", "3511.25"),
     ("Long-arm sewing machine", "seven_year", "2025-03-20", "8940.00", "none", None),
     ("Pattern plotter", "five_year", "2025-10-14", "3275.40", "none", None),
@@ -178,7 +181,12 @@ def hallowell() -> ClientFile:
     books, known = statements(
         numbered(
             "entries",
-            [*entries(LOFT, LOFT_ROWS), *entries(TUNING, TUNING_ROWS), *entries(HOUSE, HOUSE_ROWS)],
+            [
+                *entries(LOFT, LOFT_ROWS),
+                *entries(TUNING, TUNING_ROWS),
+                *entries(HOUSE, HOUSE_ROWS),
+                *shared.shared_entries(),
+            ],
         )
     )
     return new_file().model_copy(
@@ -194,14 +202,24 @@ def hallowell() -> ClientFile:
                     identity_number="000-63-1958",
                 ),
             },
-            "activities": {LOFT: loft, TUNING: tuning, HOUSE: house},
+            "activities": {LOFT: loft, TUNING: tuning, HOUSE: house, shared.CABIN: shared.cabin()},
             "entries": known,
             "statements": books,
             "sorting_rules": rules(TUNING),
             "assets": numbered(
                 "assets",
-                [*assets(LOFT, LOFT_ASSETS), *assets(TUNING, TUNING_ASSETS), *assets(HOUSE, HOUSE_ASSETS)],
+                [
+                    *assets(shared.VAN, VAN_ASSETS),
+                    *assets(LOFT, LOFT_ASSETS),
+                    *assets(TUNING, TUNING_ASSETS),
+                    *assets(HOUSE, HOUSE_ASSETS),
+                    *shared.shared_assets(),
+                ],
             ),
+            "things": shared.things(),
+            "uses": shared.uses(LOFT, TUNING),
+            "trips": shared.trips(),
+            "stays": shared.stays(),
             "forms": numbered(
                 "forms",
                 [

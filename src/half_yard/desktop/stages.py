@@ -7,7 +7,8 @@ from enum import Enum
 
 from half_yard.countries import Computation
 from half_yard.figures import Place
-from half_yard.records.collections import Work, work_on
+from half_yard.records import ClientFile
+from half_yard.records.collections import Work, collection_and_id, work_on
 from half_yard.review import Level
 
 
@@ -16,6 +17,7 @@ class Stage(Enum):
 
     CLIENTS = "Clients"
     BOOKS = "Books"
+    SHARED = "Shared use"
     ASSETS = "Assets"
     RETURN = "Return"
 
@@ -26,6 +28,7 @@ OF_WORK = {
     Work.STATEMENTS: Stage.BOOKS,
     Work.FORMS: Stage.BOOKS,
     Work.HOUSEHOLD: Stage.BOOKS,
+    Work.SHARED: Stage.SHARED,
     Work.ASSETS: Stage.ASSETS,
 }
 OPEN_LEVELS = {Level.ERROR, Level.INCOMPLETE, Level.WARNING}
@@ -37,6 +40,12 @@ def stage_of(subject: Place | str) -> Stage:
         return Stage.RETURN
     work = work_on(subject)
     return Stage.RETURN if work is None else OF_WORK[work]
+
+
+def is_shared(file: ClientFile, path: str) -> bool:
+    """Whether an entry is a cost of a thing that serves several uses, which is worked on with the thing."""
+    collection, key = collection_and_id(path)
+    return collection == "entries" and key in file.entries and file.entries[key].activity in file.things
 
 
 def open_counts(computation: Computation) -> Mapping[Stage, int]:

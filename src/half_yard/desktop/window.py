@@ -24,12 +24,12 @@ from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.commands import Commands
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
-from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage
+from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage, SharedPage
 from half_yard.desktop.panes import Pane, tab_stops
 from half_yard.desktop.parts import Page, button, scrolled
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.safe_keeping import SafeKeeping
-from half_yard.desktop.stages import Stage, open_counts, stage_of
+from half_yard.desktop.stages import Stage, is_shared, open_counts, stage_of
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.tape import Tape
 from half_yard.desktop.thread_panel import ThreadPanel
@@ -60,11 +60,13 @@ class MainWindow(QMainWindow):
         self.tape = Tape()
         self.clients = ClientsPage(self.workspace, recent)
         self.books = BooksPage(self.workspace, recent.paths)
+        self.shared = SharedPage(self.workspace)
         self.assets = AssetsPage(self.workspace)
         self.returns = ReturnPage(self.workspace)
         self.pages: dict[Stage, Page] = {
             Stage.CLIENTS: self.clients,
             Stage.BOOKS: self.books,
+            Stage.SHARED: self.shared,
             Stage.ASSETS: self.assets,
             Stage.RETURN: self.returns,
         }
@@ -251,6 +253,8 @@ class MainWindow(QMainWindow):
         if self.workspace.subject is not None and self.workspace.subject != subject:
             self._back = [*self._back[-MOST_BACK:], self.workspace.subject]
         stage = stage_of(subject)
+        if isinstance(subject, str) and is_shared(self.workspace.file, subject):
+            stage = Stage.SHARED
         self._stack.setCurrentIndex(list(self.pages).index(stage))
         self.tape.show_stage(stage)
         if isinstance(subject, Place):
@@ -259,6 +263,8 @@ class MainWindow(QMainWindow):
             self.clients.particulars.focus_on(subject)
         elif stage is Stage.BOOKS:
             self.books.show_subject(subject)
+        elif stage is Stage.SHARED:
+            self.shared.show_subject(subject)
         elif stage is Stage.ASSETS:
             self.assets.show_subject(subject)
 

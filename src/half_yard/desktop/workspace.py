@@ -106,6 +106,7 @@ class Workspace(QObject):
         self.release()
         opened.tell(self._tell_of_flush)
         self._open, self._computation, self._memory = opened, computation, memory
+        self._otherwise = Memory()
         self._before, self.subject = {}, None
         self._activity = ""
         if opened.messages:
@@ -263,6 +264,10 @@ class Workspace(QObject):
             self._before = self._carried(self._computation)
         self._computation = compute(self.file, self._memory)
         self.changed.emit()
+
+    def compute_if(self, file: ClientFile) -> Computation:
+        """What would follow from the file if it were so, with a memory of what would be."""
+        return compute(file, self._otherwise)
 
     @staticmethod
     def _carried(computation: Computation) -> dict[Place, Decimal]:

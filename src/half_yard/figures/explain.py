@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from decimal import Decimal
+from decimal import ROUND_DOWN, Decimal
 
 from half_yard.figures.figure import Figure, Operation, RuleValue
 from half_yard.figures.rounding import to_cents
@@ -24,6 +24,9 @@ WORDS = {
     Operation.CARRIED: "carried from",
     Operation.DECIDED: "decided by a test",
 }
+
+SHOWN_PLACES = Decimal("0.0001")
+"""So far a number that is no amount of money is shown."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,10 +109,13 @@ def exact_text(amount: Decimal) -> str:
 
 
 def money_text(amount: Decimal) -> str:
-    """Dollars as `exact_text` has them, without cents where there are none, with more places if need be."""
+    """Dollars as `exact_text` has them, without cents where there are none, with more places if need be: up
+    to four, and three dots where there are more."""
     if amount == to_cents(amount):
         return exact_text(amount).removesuffix(".00")
-    return _signed(amount, f"{abs(amount):,f}".rstrip("0"))
+    shown = amount.quantize(SHOWN_PLACES, ROUND_DOWN)
+    more = "" if shown == amount else "…"
+    return _signed(amount, f"{abs(shown):,f}" + more if more else f"{abs(shown):,f}".rstrip("0"))
 
 
 def _signed(amount: Decimal, shown: str) -> str:

@@ -111,7 +111,8 @@ class Page:
     """A sheet while it is being filled in, line after line, as its form reads.
 
     `numbers` are the year's own line numbers where they differ from the usual ones, by line key; `in_cents`
-    says that the form keeps cents.
+    says that the form keeps cents, `supposed` that it shows what would be under an assumption, so that
+    nothing of it is carried to next year.
     """
 
     key: str
@@ -125,6 +126,7 @@ class Page:
     statement: bool = False
     assets: bool = False
     in_cents: bool = False
+    supposed: bool = False
     lines: list[Line] = field(default_factory=list)
 
     def line(
@@ -167,7 +169,7 @@ class Page:
                 figure=placed,
                 section=self.section,
                 role=role,
-                carries=carries,
+                carries=None if self.supposed else carries,
             )
         )
         return placed

@@ -24,6 +24,7 @@ from half_yard.records.forms import DividendStatement, InterestStatement, Receiv
 from half_yard.records.identifiers import next_id
 from half_yard.records.record import Address, Record
 from half_yard.records.statements import AccountAnswer, AsidePart, SortingRule, Statement, StatementRow
+from half_yard.records.things import Stay, Thing, Trip, Use
 
 __all__ = [
     "AccountAnswer",
@@ -47,6 +48,10 @@ __all__ = [
     "SortingRule",
     "Statement",
     "StatementRow",
+    "Stay",
+    "Thing",
+    "Trip",
+    "Use",
     "WageStatement",
     "add",
     "apply",

@@ -17,8 +17,9 @@ from half_yard.records.amounts import HUNDRED, Amount, Percent
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.record import Address, Date, Days, Key, Record, Text, Year
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
+from half_yard.records.things import Stay, Thing, Trip, Use
 
-FORMAT_VERSION: Final = 3
+FORMAT_VERSION: Final = 4
 """Of the client file as it is written; `storage/upgrading.py` brings older ones up."""
 
 
@@ -81,11 +82,13 @@ class Activity(Record):
 
 
 class Entry(Record):
-    """One receipt or cost. `line` is a key of the activity's statement; empty while not sorted.
+    """One receipt or cost of an activity, or a cost of a thing that serves several uses, which `activity`
+    then names. `line` is a key of its statement, or of the thing's costs; empty while not sorted.
 
-    `reckoning` is the arithmetic as typed, where the amount was typed as arithmetic; `share` the percent of
-    it that belongs to the activity, all of it where there is none; `from_row` the statement row that it was
-    sorted from, as `STATEMENT/ROW`.
+    `only` says of a thing's cost which use alone it is for: an activity, or a key of the pack. `reckoning` is
+    the arithmetic as typed, where the amount was typed as arithmetic; `share` the percent of it that belongs
+    to the activity, or to the use that it is for, all of it where there is none; `from_row` the statement row
+    that it was sorted from, as `STATEMENT/ROW`.
     """
 
     activity: Text
@@ -96,6 +99,7 @@ class Entry(Record):
     amount: Amount
     reckoning: Text = ""
     share: Percent | None = None
+    only: Text = ""
     note: Text = ""
     from_row: Text = ""
 
@@ -106,7 +110,9 @@ class Entry(Record):
 
 
 class Asset(Record):
-    """A depreciable asset or land, amounts in dollars.
+    """A depreciable asset or land, amounts in dollars. `activity` may also name a thing that serves several
+    uses, whose measure is then its business use; while a file is computed, `thing` names that one and
+    `activity` the only one that it serves.
 
     `cost` is what its basis begins with, `origin` how it came (a key of the pack), `basis` the further
     amounts of its basis by the pack's keys; `part_of` the asset that it improves or was divided from;
@@ -121,6 +127,7 @@ class Asset(Record):
     activity; `made_from` the entry that it was, where it was typed as a cost first."""
 
     activity: Text
+    thing: Text = ""
     name: Text = ""
     asset_class: Text = ""
     in_service: Date = None
@@ -178,7 +185,7 @@ class ClientFile(Record):
     """
 
     format: Literal["half-yard client file"]
-    format_version: Literal[3]
+    format_version: Literal[4]
     country: Text
     tax_year: Annotated[int, Field(ge=1900, le=2200)]
     household: Household = Household()
@@ -197,6 +204,10 @@ class ClientFile(Record):
     elections: Mapping[Key, Text] = {}
     short_years: Mapping[Year, Annotated[int, Field(ge=1, le=12)]] = {}
     carryovers: Mapping[Key, Carryover] = {}
+    things: Mapping[Key, Thing] = {}
+    uses: Mapping[Key, Use] = {}
+    trips: Mapping[Key, Trip] = {}
+    stays: Mapping[Key, Stay] = {}
 
     @staticmethod
     def new(country: str, tax_year: int) -> ClientFile:

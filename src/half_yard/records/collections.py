@@ -18,6 +18,7 @@ from half_yard.records.client_file import (
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.record import Record
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
+from half_yard.records.things import Stay, Thing, Trip, Use
 
 
 class Work(StrEnum):
@@ -28,6 +29,7 @@ class Work(StrEnum):
     STATEMENTS = "statements"
     FORMS = "forms"
     HOUSEHOLD = "household"
+    SHARED = "shared use"
     ASSETS = "assets"
 
 
@@ -54,6 +56,10 @@ COLLECTIONS: Mapping[str, Collection] = {
     "dividends": Collection(DividendStatement, "Dividends", Work.HOUSEHOLD, "d"),
     "estimated_payments": Collection(EstimatedPayment, "Payment", Work.HOUSEHOLD, "p"),
     "carryovers": Collection(Carryover, "Carried in", Work.HOUSEHOLD, "c"),
+    "things": Collection(Thing, "Shared thing", Work.SHARED, "h", in_rows=False),
+    "uses": Collection(Use, "Use", Work.SHARED, "k"),
+    "trips": Collection(Trip, "Trip", Work.SHARED, "t"),
+    "stays": Collection(Stay, "Stay", Work.SHARED, "y"),
     "statements": Collection(Statement, "Statement", Work.STATEMENTS, "b", in_rows=False),
     "sorting_rules": Collection(SortingRule, "Sorting rule", Work.STATEMENTS, "u", in_rows=False),
     "account_answers": Collection(AccountAnswer, "Account", Work.STATEMENTS, "n", in_rows=False),

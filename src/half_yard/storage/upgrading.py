@@ -52,7 +52,13 @@ def _size(kind: str, amount: Any) -> Any:
     return amount.strip().removeprefix("-") if is_loss else amount
 
 
-STEPS: dict[int, Callable[[Document], Document]] = {1: _accounts_and_parts, 2: _carryovers}
+def _shared_things(document: Document) -> Document:
+    """From version 4 on a file keeps what serves several uses. There was none of it before, and nothing else
+    is otherwise."""
+    return document
+
+
+STEPS: dict[int, Callable[[Document], Document]] = {1: _accounts_and_parts, 2: _carryovers, 3: _shared_things}
 """The step that brings a version up to the next, by version."""
 
 

@@ -10,13 +10,14 @@ from half_yard.countries.asked import Asked
 from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.business_or_rental import advise
-from half_yard.countries.us.carried_in import KINDS
+from half_yard.countries.us.carried_in import KINDS, OF_THINGS
 from half_yard.countries.us.elsewhere import ELSEWHERE
 from half_yard.countries.us.form_boxes import PERSONS_BOXES
 from half_yard.countries.us.frame import FILING_STATUSES
 from half_yard.countries.us.identity import masked_payer
-from half_yard.countries.us.questions import ACTIVITY, CHOICES, SPOUSES
-from half_yard.records import Activity, ClientFile
+from half_yard.countries.us.questions import ACTIVITY, CHOICES, ITEMIZES, SPOUSES
+from half_yard.countries.us.shared.kinds import VEHICLE, WITH_INTEREST
+from half_yard.records import Activity, ClientFile, Thing
 from half_yard.records.choices import Option
 
 LAST_PAYMENT_MONTH = 3
@@ -37,10 +38,17 @@ class UnitedStatesAsked(Asked):
     regional_boxes = True
 
     def household_fields(self, file: ClientFile) -> Sequence[Field]:
-        """The filing status."""
-        del file
+        """The filing status; where there is a home or dwelling, whether deductions are itemized."""
         options = tuple(FILING_STATUSES.items())
-        return [Field("/household/filing_status", "Filing status", FieldKind.CHOICE, options)]
+        fields = [Field("/household/filing_status", "Filing status", FieldKind.CHOICE, options)]
+        if any(thing.kind in WITH_INTEREST for thing in file.things.values()):
+            path = f"/household/answers/{ITEMIZES.key}"
+            fields.append(
+                Field(
+                    path, ITEMIZES.text, FieldKind.ANSWER, default=ITEMIZES.default, hint=ITEMIZES.explanation
+                )
+            )
+        return fields
 
     def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:
         """Blindness, for the additional standard deduction."""
@@ -140,6 +148,20 @@ class UnitedStatesAsked(Asked):
     def boxes(self, collection: str) -> Sequence[Box]:
         """The further boxes of Forms W-2, 1099-INT and 1099-DIV."""
         return PERSONS_BOXES.get(collection, ())
+
+    def carried_of(self, file: ClientFile, kind: str) -> Sequence[Option]:
+        """The activity of a home or dwelling, or the vehicle."""
+        records: Mapping[str, Activity | Thing]
+        match OF_THINGS.get(kind):
+            case None:
+                return ()
+            case "vehicle":
+                records = {key: thing for key, thing in file.things.items() if thing.kind == VEHICLE}
+            case "home":
+                records = {key: each for key, each in file.activities.items() if each.kind == "business"}
+            case _:
+                records = {key: each for key, each in file.activities.items() if each.kind == "rental"}
+        return [(key, record.name or "Not named") for key, record in sorted(records.items())]
 
     def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
         """A business's code; a rental's kind of property and its days."""

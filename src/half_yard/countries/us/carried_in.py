@@ -9,12 +9,28 @@ from half_yard.records import Carryover, ClientFile
 SECTION_179 = "section_179"
 SECTION_1231 = "section_1231_loss"
 QUALIFIED_LOSS = "qualified_business_loss"
+HOME_OPERATING, HOME_DEPRECIATION = "home_operating", "home_depreciation"
+DWELLING_OPERATING, DWELLING_DEPRECIATION = "dwelling_operating", "dwelling_depreciation"
+MILEAGE_PART = "mileage_depreciation"
 KINDS = {
     SECTION_179: "Section 179 deduction that was not allowed",
     SECTION_1231: "Section 1231 losses of the last five years, not yet recaptured",
     QUALIFIED_LOSS: "Qualified business loss (Form 8995, line 3)",
+    HOME_OPERATING: "Home office: operating expenses not allowed (Form 8829, line 43)",
+    HOME_DEPRECIATION: "Home office: depreciation not allowed (Form 8829, line 44)",
+    DWELLING_OPERATING: "Dwelling: operating expenses not allowed (Pub. 527, worksheet 5-1, line 7a)",
+    DWELLING_DEPRECIATION: "Dwelling: depreciation not allowed (Pub. 527, worksheet 5-1, line 7b)",
+    MILEAGE_PART: "Vehicle: depreciation parts of the standard rate up to now",
 }
 """What may be carried in, by kind."""
+OF_THINGS = {
+    HOME_OPERATING: "home",
+    HOME_DEPRECIATION: "home",
+    DWELLING_OPERATING: "dwelling",
+    DWELLING_DEPRECIATION: "dwelling",
+    MILEAGE_PART: "vehicle",
+}
+"""Kinds that belong to the activity of a home or a dwelling, or to a vehicle."""
 LOSSES = {SECTION_1231, QUALIFIED_LOSS}
 """Kinds that are losses: typed below zero they count by their size."""
 BELOW_ZERO = "What is carried in of this kind is not below zero. Type it as last year's form prints it."
@@ -41,6 +57,18 @@ def each_carried_in(ask: Ask, kind: str) -> tuple[tuple[int | None, Figure], ...
         for key, item in ask.of(_of_kind, kind)
         if f"/carryovers/{key}" not in stopped
     )
+
+
+def carried_of(ask: Ask, kind: str, of: str) -> Figure:
+    """What is carried in of a kind for one activity or thing, as an amount above zero; nothing where nothing
+    is."""
+    stopped = ask(carryover_stops)
+    leaves = [
+        entered(abs(item.amount), KINDS[kind], f"/carryovers/{key}/amount", item.reckoning)
+        for key, item in ask.of(_of_kind, kind)
+        if item.of == of and f"/carryovers/{key}" not in stopped
+    ]
+    return leaves[0] if len(leaves) == 1 else total(leaves, KINDS[kind])
 
 
 def carryover_stops(ask: Ask) -> dict[str, str]:

@@ -14,23 +14,33 @@ from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.carried_in import carryover_stops
 from half_yard.countries.us.checks import findings_of
 from half_yard.countries.us.forms import (
+    dwelling,
     form_1040,
     form_4562,
     form_4797,
     form_4797_part_iv,
+    form_8829,
     form_8995,
+    home_office,
     mid_quarter_worksheet,
     schedule_1,
     schedule_2,
+    schedule_a,
     schedule_c,
     schedule_e,
     schedule_se,
     section_179,
     section_1231_losses,
+    shared_costs,
+    simplified_home_office,
     tax_computation,
+    vehicle,
+    waiting,
 )
 from half_yard.countries.us.frame import BOOKS, OnReturn, left_out, people, rules
 from half_yard.countries.us.own_income import own_stops
+from half_yard.countries.us.shared.as_used import as_used
+from half_yard.countries.us.shared.divided import things
 from half_yard.figures import Asking, MarkKind, Place, Sheet
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
@@ -50,9 +60,10 @@ CARRY = (
 
 def compute(file: ClientFile, memory: Memory) -> Computation:
     """Every sheet of the file. Raises KeyError for a tax year without rules."""
-    asking = Asking(file, memory)
+    used = as_used(file)
+    asking = Asking(used, memory)
     sheets, stops, unusual, books, lives = asking.run(everything)
-    frame = OnReturn.of(file)
+    frame = OnReturn.of(used)
     return Computation(
         file=file,
         sheets=sheets,
@@ -82,7 +93,7 @@ def sheets_of(ask: Ask) -> tuple[Sheet, ...]:
 def _sheets(ask: Ask) -> Iterator[Sheet]:
     if ask(mid_quarter_worksheet.applies):
         yield ask(mid_quarter_worksheet.mid_quarter_worksheet.sheet)
-    businesses = ask(schedule_c.businesses)
+    yield from _of_things(ask)
     if ask(section_179.applies):
         yield from _before_expensing(ask)
         yield ask(section_179.part_i.sheet)
@@ -91,12 +102,7 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
         yield ask(form_4562.form_4562.sheet, key)
     for key in ask(form_4797_part_iv.with_recapture):
         yield ask(form_4797_part_iv.part_iv.sheet, key)
-    for business in businesses:
-        yield ask(schedule_c.schedule_c.sheet, *business)
-    for key in ask(schedule_e.properties):
-        yield ask(schedule_e.property_lines.sheet, key)
-    if ask(schedule_e.properties):
-        yield ask(schedule_e.schedule_e.sheet)
+    yield from _statements(ask)
     if ask(form_4797.lost):
         yield ask(form_4797.form_4684.sheet)
     if ask(form_4797.gone):
@@ -113,6 +119,33 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
     yield ask(form_1040.form_1040.sheet)
 
 
+def _statements(ask: Ask) -> Iterator[Sheet]:
+    """The schedules of the activities, with what is worked out for each before."""
+    for office in ask(home_office.offices):
+        yield ask(form_8829.form_8829.sheet, *office)
+        yield ask(simplified_home_office.simplified.sheet, *office)
+    for business in ask(schedule_c.businesses):
+        yield ask(schedule_c.schedule_c.sheet, *business)
+    for place in ask(dwelling.dwellings):
+        yield ask(dwelling.worksheet.sheet, *place)
+    for key in ask(schedule_e.properties):
+        yield ask(schedule_e.property_lines.sheet, key)
+    if ask(schedule_e.properties):
+        yield ask(schedule_e.schedule_e.sheet)
+
+
+def _of_things(ask: Ask) -> Iterator[Sheet]:
+    """The sheets of things that serve several uses."""
+    for thing in ask(things):
+        yield ask(shared_costs.shared_costs.sheet, thing)
+    for thing in ask(vehicle.vehicles):
+        yield ask(vehicle.vehicle.sheet, thing)
+    for of in ask(waiting.waiting):
+        yield ask(waiting.waits.sheet, of)
+    if ask(schedule_a.applies):
+        yield ask(schedule_a.schedule_a.sheet)
+
+
 def _before_expensing(ask: Ask) -> Iterator[Sheet]:
     """The worksheets of the businesses that have part of a section 179 deduction, without it."""
     before = ask.under(section_179.WITHOUT_EXPENSING)
@@ -120,6 +153,10 @@ def _before_expensing(ask: Ask) -> Iterator[Sheet]:
     for key in expensing:
         if key in ask(form_4562.with_form):
             yield before(form_4562.form_4562.sheet, key)
+    for office in ask(home_office.offices):
+        if office.activity in expensing:
+            yield before(form_8829.form_8829.sheet, *office)
+            yield before(simplified_home_office.simplified.sheet, *office)
     for business in ask(schedule_c.businesses):
         if business[0] in expensing:
             yield before(schedule_c.schedule_c.sheet, *business)

@@ -5,12 +5,14 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from half_yard.books import BookKeeping, PayersForms
+from half_yard.books.keeping import Brought
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.country import ROLES
 from half_yard.countries.us.form_boxes import FORM_KINDS
 from half_yard.countries.us.identity import masked
-from half_yard.countries.us.left_out import left_out_activities
+from half_yard.countries.us.left_out import SHORT, left_out_activities
+from half_yard.countries.us.shared.kinds import KINDS
 from half_yard.countries.us.statement_lines import LINES
 from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.figures import Choice, Mark
@@ -23,6 +25,16 @@ FILING_STATUSES = {
     "head_of_household": "Head of household",
 }
 TAXPAYERS = (("owner", "Taxpayer"), ("spouse", "Spouse"))
+
+
+def _brought(ask: Ask, activity: str) -> Brought:
+    """What shared things bring to an activity."""
+    # The forms of things are made on this frame.
+    from half_yard.countries.us.shared import brought  # noqa: PLC0415
+
+    return ask(brought.brought, activity)
+
+
 BOOKS = BookKeeping(
     LINES,
     PayersForms(
@@ -31,6 +43,8 @@ BOOKS = BookKeeping(
         {"business": "returns"},
     ),
     ROLES,
+    things={kind.key: {line.key: line.title for line in kind.lines} for kind in KINDS.values()},
+    brought=_brought,
 )
 
 
@@ -131,7 +145,13 @@ def _names(file: ClientFile) -> tuple[tuple[str, str], ...]:
 
 def left_out(ask: Ask) -> dict[str, str]:
     """The ids of the activities that are not on the return, and why."""
-    return left_out_activities(ask.of(lambda file: file.activities), ask(rules))
+    # The calendar of a dwelling is counted on this frame.
+    from half_yard.countries.us.forms import dwelling  # noqa: PLC0415
+
+    by_records = left_out_activities(ask.of(lambda file: file.activities), ask(rules))
+    return by_records | {
+        rental: SHORT for thing, rental in ask(dwelling.dwellings) if ask(dwelling.too_short, thing)
+    }
 
 
 def of_kind(ask: Ask, kind: str) -> tuple[str, ...]:

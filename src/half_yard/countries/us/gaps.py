@@ -44,6 +44,12 @@ SEPARATE_SPOUSE_ITEMIZES = gap(
 )
 
 
+ITEMIZED = gap(
+    "Deductions are said to be itemized: Schedule A is not computed, and the standard deduction is taken.",
+    path="/household/answers/itemizes",
+)
+
+
 def rental_loss_limited(path: str) -> Mark:
     """A rental loss that the passive-loss rules may limit."""
     return gap("A rental loss may be limited: Form 8582 is not computed.", path=path)

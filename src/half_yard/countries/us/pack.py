@@ -6,6 +6,7 @@ from half_yard.countries.us.assets.keeping import UnitedStatesAssetKeeping
 from half_yard.countries.us.compute import compute
 from half_yard.countries.us.country import COUNTRY
 from half_yard.countries.us.ledger import UnitedStatesLedger
+from half_yard.countries.us.shared.use import UnitedStatesSharedUse
 
 PACK = Pack(
     COUNTRY,
@@ -13,5 +14,6 @@ PACK = Pack(
     compute,
     UnitedStatesAsked(),
     UnitedStatesAssetKeeping(),
+    UnitedStatesSharedUse(),
 )
 """Federal income tax of sole proprietors and small landlords."""

@@ -14,6 +14,10 @@ FORMULA = Question(
     "by_formula", "By the formula, without tables", False,
     "Instead of the printed tables; once chosen, it stays for its life (Rev. Proc. 87-57, section 8).",
 )  # fmt: skip
+ITEMIZES = Question(
+    "itemizes", "Deductions are itemized (Schedule A)", False,
+    "Then interest and taxes of a home come before its other costs (Form 8829, lines 10 and 11)",
+)  # fmt: skip
 PAID = Question(
     "paid_contractors", "Made payments that call for Forms 1099", False,
     "Schedule C, line I; Schedule E, line A: such as 600 or more to one contractor (2,000 from 2026)",
@@ -30,6 +34,10 @@ VEHICLES = Question(
     "vehicles_only_here", "Its vehicles are used for nothing else", False,
     "Only then do their costs count in full without a share (26 U.S.C. 274(d))",
 )  # fmt: skip
+LINES_HERE = Question(
+    "lines_only_here", "Its phone and internet lines are used for nothing else", False,
+    "Then their cost counts in full; otherwise make the line a shared thing",
+)  # fmt: skip
 WHICH = "Business or rental?"
 ACTIVITY = {
     "business": (
@@ -39,8 +47,10 @@ ACTIVITY = {
         FILED,
         Question("has_employees", "It has employees", False, "Wages need an employer number"),
         VEHICLES,
+        LINES_HERE,
     ),
     "rental": (
+        LINES_HERE,
         Question("active_participation", "The owner takes part actively", True, "26 U.S.C. 469(i)(6)"),
         Question(
             "trade_or_business",

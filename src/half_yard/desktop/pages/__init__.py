@@ -4,5 +4,6 @@ from half_yard.desktop.assets.page import AssetsPage
 from half_yard.desktop.pages.books import BooksPage
 from half_yard.desktop.pages.clients import ClientsPage
 from half_yard.desktop.pages.return_page import ReturnPage
+from half_yard.desktop.shared.page import SharedPage
 
-__all__ = ["AssetsPage", "BooksPage", "ClientsPage", "ReturnPage"]
+__all__ = ["AssetsPage", "BooksPage", "ClientsPage", "ReturnPage", "SharedPage"]

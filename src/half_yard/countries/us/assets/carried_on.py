@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from half_yard.countries.asking import Ask
 from half_yard.countries.us.forms import form_4562, form_4797_part_iv
 from half_yard.countries.us.frame import BOOKS
+from half_yard.countries.us.shared import brought
 from half_yard.figures import NOTHING_ENTERED, Figure, total
 from half_yard.sharing import split
 
@@ -41,8 +42,10 @@ def of_activity(ask: Ask, activity: str) -> OfAssets:
     """What the assets of an activity carry on, of all owners together."""
     has_form = activity in ask(form_4562.with_form)
     taken_back = activity in ask(form_4797_part_iv.with_recapture)
+    own = ask(form_4562.summary, activity)["total"] if has_form else NOTHING_ENTERED
+    shared = brought.depreciation_brought(ask, activity)
     return OfAssets(
-        ask(form_4562.summary, activity)["total"] if has_form else NOTHING_ENTERED,
+        total((own, *shared), "depreciation") if shared else own,
         ask(form_4562.amortization, activity).get("amortization", NOTHING_ENTERED)
         if has_form
         else NOTHING_ENTERED,

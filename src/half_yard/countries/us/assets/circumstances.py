@@ -5,12 +5,16 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from half_yard.countries.us.assets.special_allowance import election_key
+from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.records import ClientFile
+
+SHARED, BY_THE_MILE = "shared", "by the mile"
 
 
 class Circumstances(NamedTuple):
-    """The kind of the asset's activity (None where there is none), the tax year of the file, the month in
-    which the tax year of its first day in service begins, and what was elected for its class in that
+    """The kind of the asset's activity (None where there is none; `SHARED` where it belongs to a thing of
+    several uses, `BY_THE_MILE` where the standard mileage rate stands for it), the tax year of the file, the
+    month in which the tax year of its first day in service begins, and what was elected for its class in that
     year."""
 
     kind: str | None
@@ -22,6 +26,8 @@ class Circumstances(NamedTuple):
 def circumstances(file: ClientFile) -> dict[str, Circumstances]:
     """Those of every asset of a file, by id in order."""
     kinds = {key: activity.kind for key, activity in file.activities.items()}
+    for key, thing in file.things.items():
+        kinds[key] = BY_THE_MILE if goes_by_the_mile(thing) else SHARED
     year, short_years, elections = file.tax_year, file.short_years, file.elections
     found = {}
     for key, asset in sorted(file.assets.items()):

@@ -34,6 +34,7 @@ from half_yard.countries.us.assets.special_allowance import (
 )
 from half_yard.countries.us.expensing_for_income import expensing_for_income
 from half_yard.countries.us.questions import ALLOWANCE, FORMULA
+from half_yard.countries.us.shared.as_used import as_used
 from half_yard.records import Asset, ClientFile, Edit
 from half_yard.records.scenarios import Scenario
 
@@ -67,13 +68,13 @@ class UnitedStatesAssets:
         # NumPy is imported when it is first needed: it would be a tenth of the start.
         from half_yard.countries.us.assets.treatments import treatments  # noqa: PLC0415
 
-        return treatments(file)
+        return treatments(as_used(file))
 
     def projection(self, file: ClientFile) -> Projection:
         """The depreciation of all assets that count, regular tax."""
         from half_yard.countries.us.assets.projection import project  # noqa: PLC0415
 
-        return project(file)
+        return project(as_used(file))
 
     def otherwise(self, file: ClientFile, asked: WhatIf) -> Scenario:
         """Other elections, or an asset sold."""

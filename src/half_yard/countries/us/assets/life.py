@@ -230,13 +230,18 @@ class Life:
             return limit
         return (limit * self._use(index)).in_cents().named(limit.label)
 
-    def _regular(self, index: int) -> Figure:
+    def rate(self, index: int) -> Figure:
+        """The rate of a year of its life; of the year in which it left service, the part of it that
+        counts."""
         rate = self.way.rate(index)
         left_in = self.terms.left_in
         if left_in is not None and index == left_in[0]:
             part = stated(left_in[1], "part of the year in which it left service", "26 CFR 1.168(d)-1(b)")
             rate = (rate * part).named(rate.label)
-        product = (self.basis_of_rate(index) * rate).named(f"{self.asset.name}: basis times rate")
+        return rate
+
+    def _regular(self, index: int) -> Figure:
+        product = (self.basis_of_rate(index) * self.rate(index)).named(f"{self.asset.name}: basis times rate")
         return product.in_cents().named(f"{self.asset.name}: depreciation")
 
     @cached_property

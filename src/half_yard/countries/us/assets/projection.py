@@ -18,7 +18,7 @@ NONE_YET = Decimal(0)
 
 
 def project(file: ClientFile) -> Projection:
-    """The years from the file's own on, at most 40 of them, by activity."""
+    """The years from the file's own on, at most 40 of them, by activity or shared thing."""
     every = lives(file)
     groups = [file.assets[key].activity for key in every]
     together = years_of_lives([*every.values()]).by_group(groups, file.tax_year, MOST_YEARS)
@@ -28,7 +28,8 @@ def project(file: ClientFile) -> Projection:
         together[activity] = [taken + more for taken, more in pairs]
     last = max((_last(years) for years in together.values()), default=0)
     without = [NONE_YET] * last
-    held = sorted({asset.activity for asset in file.assets.values()} & set(file.activities))
+    known = {*file.activities, *file.things}
+    held = sorted({asset.activity for asset in file.assets.values()} & known)
     return Projection(file.tax_year, {key: tuple([*together.get(key, []), *without][:last]) for key in held})
 
 

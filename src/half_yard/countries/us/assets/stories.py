@@ -59,8 +59,13 @@ def counted(ask: Ask) -> tuple[str, ...]:
 
 def by_activity(ask: Ask) -> dict[str, tuple[str, ...]]:
     """The assets that nothing stops, by activity, of those that are on the return."""
-    out = ask(left_out)
-    return {key: keys for key, keys in ask(counted_by_activity).items() if key not in out}
+    out, known = ask(left_out), ask.of(lambda file: tuple(file.activities))
+    return {key: keys for key, keys in ask(counted_by_activity).items() if key in known and key not in out}
+
+
+def of_thing(ask: Ask, thing: str) -> tuple[str, ...]:
+    """The assets that nothing stops of a thing that serves several uses."""
+    return ask(counted_by_activity).get(thing, ())
 
 
 def _by_activity(file: ClientFile, keys: tuple[str, ...]) -> dict[str, tuple[str, ...]]:
@@ -139,6 +144,17 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
 def story_of(ask: Ask, key: str) -> AssetStory:
     """What depreciation does to one asset that nothing stops. It is no part of its own."""
     return ask(story, key, ask(around_all)[key])
+
+
+def rate_of(ask: Ask, key: str) -> Figure:
+    """The rate of the tax year of a depreciated asset, of the year in which it left service its part. Raises
+    IndexError outside of its years. It is no part of its own."""
+    asset, around = ask.of(asset_of, key), ask(around_all)[key]
+    year = tested_in(asset)
+    life = _life(
+        key, asset, around, rules_for(around.tax_year), None if year is None else ask(test_of_year, year)
+    )
+    return life.rate(around.tax_year - life.first)
 
 
 def first_part_of(ask: Ask, key: str) -> FirstPart | None:

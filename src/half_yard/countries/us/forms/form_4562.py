@@ -64,7 +64,10 @@ def form_4562(ask: Ask, activity: str) -> Page:
     without = activity in ask(section_179.expensing_activities) and ask.assumes(section_179.WITHOUT_EXPENSING)
     begins, form = ("before_section_179.", "Form 4562 before section 179") if without else ("", "Form 4562")
     name, numbers = ask.of(activity_of, activity).name, ask(rules).numbers("form_4562")
-    return Page(f"{begins}form_4562.{activity}", form, name, numbers, about=activity, assets=not without)
+    return Page(
+        f"{begins}form_4562.{activity}", form, name, numbers, about=activity, assets=not without,
+        supposed=without,
+    )  # fmt: skip
 
 
 @form_4562.part

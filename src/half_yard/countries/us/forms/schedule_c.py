@@ -7,7 +7,7 @@ from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import carried_on
-from half_yard.countries.us.forms import section_179
+from half_yard.countries.us.forms import home_office, section_179
 from half_yard.countries.us.forms.other_expenses import other_expenses
 from half_yard.countries.us.frame import BOOKS, household, of_kind, one_line, owners_on_return, rules
 from half_yard.countries.us.questions import answer_title, ask_answer
@@ -40,6 +40,7 @@ def schedule_c(ask: Ask, key: str, person: str) -> Page:
         ask(rules).numbers("schedule_c"),
         about=key,
         statement=not without,
+        supposed=without,
         facts=(
             ("Proprietor", owner),
             ("A · Principal business", activity.description),
@@ -123,13 +124,29 @@ def deductible_meals(ask: Ask, key: str, person: str) -> Figure:
 
 
 @schedule_c.part
-def result(page: Page, ask: Ask, key: str, person: str) -> None:
-    """Lines 29 to 31, with what shaped the whole schedule."""
+def tentative(page: Page, ask: Ask, key: str, person: str) -> None:
+    """Line 29, before the use of a home."""
     gross = ask(income, key, person)["gross_income"]
     costs = ask(expenses, key, person)["total_expenses"]
-    tentative = page.line("tentative_profit", "29", "Tentative profit", gross - costs)
+    page.line("tentative_profit", "29", "Tentative profit", gross - costs)
+
+
+@schedule_c.part
+def result(page: Page, ask: Ask, key: str, person: str) -> None:
+    """Lines 30 and 31, with what shaped the whole schedule."""
+    before = ask(tentative, key, person)["tentative_profit"]
+    profit = carried(before)
+    if any(office[1:] == (key, person) for office in ask(home_office.offices)):
+        home = page.line(
+            "home_office",
+            "30",
+            "Business use of the home",
+            ask(home_office.home_office, key, person),
+            Role.COST,
+        )
+        profit = before - home
     activity = ask.of(activity_of, key)
-    profit = carried(tentative).because(*_share_choice(ask, key, person)).marked(*_marks(key, activity))
+    profit = profit.because(*_share_choice(ask, key, person)).marked(*_marks(key, activity))
     if profit.amount < 0 and not ask_answer("business", "at_risk", activity.answers):
         profit = profit.marked(gaps.at_risk(f"/activities/{key}/answers"))
     page.line("net_profit", "31", "Net profit or loss", profit, Role.RESULT)

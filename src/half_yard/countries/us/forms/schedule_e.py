@@ -7,7 +7,7 @@ from half_yard.countries.gaps import shares_gap
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import carried_on
 from half_yard.countries.us.assets.carried_on import OfAssets
-from half_yard.countries.us.forms import form_8582
+from half_yard.countries.us.forms import dwelling, form_8582
 from half_yard.countries.us.forms.other_expenses import other_expenses
 from half_yard.countries.us.frame import BOOKS, of_kind, one_line, owners_on_return, rules, wholly_on_return
 from half_yard.countries.us.questions import ask_answer
@@ -34,8 +34,7 @@ def property_lines(ask: Ask, key: str) -> Page:
         facts=(
             ("1a · Address", one_line(activity.address)),
             ("1b · Type", activity.property_type),
-            ("2 · Fair rental days", _count(activity.days_rented)),
-            ("2 · Personal use days", _count(activity.days_personal)),
+            *ask(day_facts, key),
             (
                 "2 · Qualified joint venture",
                 "Yes" if activity.choices.get("spouses") == "joint_venture" else "",
@@ -46,6 +45,17 @@ def property_lines(ask: Ask, key: str) -> Page:
             ),
         ),
     )  # fmt: skip
+
+
+def day_facts(ask: Ask, key: str) -> tuple[tuple[str, str], ...]:
+    """Line 2: the days by the calendar of the dwelling, or as they were typed."""
+    thing = {rental: thing for thing, rental in ask(dwelling.dwellings)}.get(key)
+    if thing is None:
+        activity = ask.of(activity_of, key)
+        let, lived_in = activity.days_rented, activity.days_personal
+    else:
+        let, lived_in = ask(dwelling.days_of, thing).let, ask(dwelling.days_of, thing).lived_in
+    return ("2 · Fair rental days", _count(let)), ("2 · Personal use days", _count(lived_in))
 
 
 def _count(days: int | None) -> str:
@@ -83,7 +93,7 @@ def result(page: Page, ask: Ask, key: str) -> None:
     received = on("rents")
     if assets.taken_back.amount:
         received += assets.taken_back  # Form 4797, line 35: on the form of the deduction
-    rents = page.line("rents", "3", "Rents received", received.marked(*_marks(key, activity)))
+    rents = page.line("rents", "3", "Rents received", received.marked(*_marks(ask, key, activity)))
     page.section = "Expenses"
     expenses = []
     for line in RENTAL_EXPENSES:
@@ -100,9 +110,9 @@ def result(page: Page, ask: Ask, key: str) -> None:
     page.line("income_or_loss", "21", "Income or loss", rents - costs, Role.RESULT)
 
 
-def _marks(key: str, activity: Activity) -> list[Mark]:
+def _marks(ask: Ask, key: str, activity: Activity) -> list[Mark]:
     marks = []
-    if activity.days_personal:
+    if activity.days_personal and key not in {rental for _, rental in ask(dwelling.dwellings)}:
         marks.append(gaps.personal_use(f"/activities/{key}"))
     if not shares_add_up(activity):
         marks.append(shares_gap(key))

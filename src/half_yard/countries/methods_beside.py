@@ -1,0 +1,72 @@
+"""The methods that the law leaves for a shared thing, beside each other: what each deducts, what the result
+would be, what it carries on."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+
+from half_yard.countries.pack import Pack
+from half_yard.countries.results import Computation
+from half_yard.countries.shared_use import Method
+from half_yard.figures import Figure, Line, Place, Role
+from half_yard.records import ClientFile, apply
+
+Compute = Callable[[ClientFile], Computation]
+
+
+@dataclass(frozen=True, slots=True)
+class MethodBeside:
+    """A method with what it comes to: its deduction, what the owner gets back (below zero: pays) with it, and
+    what it carries to next year, in dollars."""
+
+    method: Method
+    deduction: Figure | None
+    place: Place
+    result: Decimal
+    carried: Decimal
+
+
+def methods_beside(
+    computation: Computation, pack: Pack, thing: str, compute: Compute
+) -> Sequence[Sequence[MethodBeside]]:
+    """Every choice of method that a thing has, with all its methods; those that are not chosen are computed
+    as if they were."""
+    return [
+        [_beside(computation, pack, thing, method, compute) for method in choice]
+        for choice in pack.shared.methods(computation.file, thing)
+    ]
+
+
+def _beside(
+    computation: Computation, pack: Pack, thing: str, method: Method, compute: Compute
+) -> MethodBeside:
+    then = computation if method.chosen else compute(apply(computation.file, method.edit)[0])
+    place = Place(*method.amount)
+    sheet = then.sheet(place.sheet) if then.has_sheet(place.sheet) else None
+    found = sheet[place.line] if sheet is not None and sheet.has(place.line) else None
+    carried = sum((line.figure.amount for line in carried_lines(then, pack, thing)), Decimal(0))
+    return MethodBeside(method, found, place, result_of(then), carried)
+
+
+def result_of(computation: Computation) -> Decimal:
+    """What the owners get back of all returns of a file, in dollars; below zero what they pay."""
+    found = Decimal(0)
+    for each in computation.returns:
+        refund = computation.result_of(each, Role.REFUND)
+        owed = computation.result_of(each, Role.OWED)
+        found += (refund.figure.amount if refund else 0) - (owed.figure.amount if owed else 0)
+    return found
+
+
+def carried_lines(computation: Computation, pack: Pack, thing: str) -> list[Line]:
+    """What the sheets of a thing carry to next year, where it is anything."""
+    begins = tuple(pack.shared.sheets(computation.file, thing))
+    return [
+        line
+        for sheet in computation.sheets
+        if sheet.key.startswith(begins)
+        for line in sheet.lines
+        if line.carries is not None and line.figure.amount
+    ]

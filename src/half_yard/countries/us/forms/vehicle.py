@@ -1,0 +1,238 @@
+"""A vehicle that serves several uses: the standard mileage rate and its actual costs beside each other (Rev.
+Proc. 2019-46; 26 CFR 1.274-5T; Schedule C, part IV; Form 4562, part V)."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.us.assets import stories
+from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
+from half_yard.countries.us.forms import shared_costs
+from half_yard.countries.us.frame import rules
+from half_yard.countries.us.shared.divided import measure_of, thing_of, things
+from half_yard.countries.us.shared.kinds import (
+    ACTUAL,
+    LEASE,
+    METHOD,
+    METHODS,
+    RUNNING,
+    STANDARD,
+    VEHICLE,
+    goes_by_the_mile,
+)
+from half_yard.countries.us.shared.measured import MeasuredUse
+from half_yard.figures import (
+    NOTHING_ENTERED,
+    Carries,
+    Choice,
+    Figure,
+    Form,
+    Page,
+    Role,
+    difference,
+    entered,
+    not_below_zero,
+    total,
+)
+from half_yard.records import ClientFile
+
+SECOND_HALF = "second_half"
+JULY = 7
+
+
+def vehicles(ask: Ask) -> tuple[str, ...]:
+    """The vehicles that serve an activity."""
+    kept = ask.of(
+        lambda file: tuple(key for key, item in sorted(file.things.items()) if item.kind == VEHICLE)
+    )
+    return tuple(key for key in kept if key in ask(things) and ask(measure_of, key).activities)
+
+
+@Form
+def vehicle(ask: Ask, thing: str) -> Page:
+    """One for each vehicle, with what Schedule C asks of it."""
+    record = ask.of(thing_of, thing)
+    known = ask(measure_of, thing)
+    business = sum((use.amount for use in known.uses if use.activity), Decimal(0))
+    commuting = ask.of(_commuting, thing)
+
+    def yes(key: str) -> str:
+        return {True: "Yes", False: "No"}.get(record.answers.get(key, None), "not answered")  # type: ignore[arg-type]
+
+    return Page(
+        f"vehicle.{thing}", "Vehicle", record.name or "Not named", about=thing, in_cents=True,
+        facts=(
+            ("43 · In service", f"{record.begins:%b %-d, %Y}" if record.begins else ""),
+            ("44a · Business miles", f"{business:,f}"),
+            ("44b · Commuting miles", f"{commuting:,f}"),
+            ("44c · Other miles", f"{max(known.whole - business - commuting, Decimal(0)):,f}"),
+            ("45 · Available off duty", yes("off_duty")),
+            ("46 · Another vehicle for personal use", yes("another")),
+            ("47a · Evidence", yes("evidence")),
+            ("47b · Written", yes("written")),
+        ),
+    )  # fmt: skip
+
+
+def _commuting(file: ClientFile, thing: str) -> Decimal:
+    logged = sum((t.amount for t in file.trips.values() if t.thing == thing and t.activity == "commuting"),
+                 Decimal(0))  # fmt: skip
+    return logged or file.things[thing].facts.get("commuting", Decimal(0))
+
+
+@vehicle.part
+def standard(page: Page, ask: Ask, thing: str) -> None:
+    """Each use by the standard mileage rate: its miles at the rate of their day."""
+    page.section = "By the standard mileage rate"
+    known = ask(measure_of, thing)
+    every = []
+    for activity in known.activities:
+        figure = total(
+            [part for use in known.of_activity(activity) for part in _at_rate(ask, thing, use)],
+            "miles at the standard rate",
+        )
+        title = f"{shared_costs.name(ask, activity)}: miles at the rate"
+        every.append(page.line(f"rate.{activity}", "", title, figure, Role.COST))
+    page.line("rate", "", "Miles at the standard rate", total(every), Role.SUBTOTAL)
+
+
+def _at_rate(ask: Ask, thing: str, use: MeasuredUse) -> list[Figure]:
+    values = ask(rules)
+    rate = values.figure("standard_mileage_business", label="standard mileage rate")
+    later = Decimal(0)
+    if values.has("standard_mileage_business_second_half"):
+        later = ask.of(_in_second_half, thing, use.key, use.activity)
+    first = use.amount - later
+    parts = []
+    if first or not later:
+        miles = entered(first, "business miles" + (" to June" if later else ""), use.path)
+        parts.append((miles * rate).in_cents().named("miles at the rate"))
+    if later:
+        second = values.figure(
+            "standard_mileage_business_second_half", label="standard mileage rate from July on"
+        )
+        miles = entered(later, "business miles from July on", use.path)
+        parts.append((miles * second).in_cents().named("miles at the rate from July on"))
+    return parts
+
+
+def _in_second_half(file: ClientFile, thing: str, use: str, activity: str) -> Decimal:
+    """The miles of a use from July on: by the log, or as they were typed apart."""
+    if use:
+        return file.uses[use].facts.get(SECOND_HALF, Decimal(0))
+    return sum(
+        (
+            trip.amount
+            for trip in file.trips.values()
+            if trip.thing == thing and trip.activity == activity and trip.date is not None
+            if trip.date.month >= JULY
+        ),
+        Decimal(0),
+    )  # fmt: skip
+
+
+@vehicle.part
+def actual(page: Page, ask: Ask, thing: str) -> None:
+    """Each use by actual costs: its part of what the vehicle cost, and of its depreciation."""
+    page.section = "By actual costs"
+    of_lines, known = ask(shared_costs.by_use, thing), ask(measure_of, thing)
+    every = []
+    for activity in known.activities:
+        costs = [
+            of_lines[f"{line}.{activity}"] for line in (*RUNNING, LEASE) if f"{line}.{activity}" in of_lines
+        ]
+        called = shared_costs.name(ask, activity)
+        running = page.line(
+            f"costs.{activity}", "", f"{called}: its part of the costs", total(costs), Role.COST
+        )
+        worn = page.line(
+            f"depreciation.{activity}", "", f"{called}: its part of the depreciation",
+            ask(depreciation_of, thing, activity), Role.COST,
+        )  # fmt: skip
+        every += [running, worn]
+    page.line("actual", "", "Actual costs", total(every), Role.SUBTOTAL)
+
+
+def depreciation_of(ask: Ask, thing: str, activity: str) -> Figure:
+    """The part that a use has of the depreciation of a thing's assets."""
+    alone = ask.of(_assets_alone, thing, activity)
+    if alone:
+        worn = [stories.story_of(ask, key).this_year for key in alone if key in ask(stories.counted)]
+        return worn[0] if len(worn) == 1 else total(worn, "depreciation of its assets")
+    return ask(shared_depreciation, thing, activity)
+
+
+def _assets_alone(file: ClientFile, thing: str, activity: str) -> tuple[str, ...]:
+    """The assets of a thing that serves one activity alone, which are assets of that one."""
+    return tuple(
+        key
+        for key, asset in sorted(file.assets.items())
+        if (asset.thing, asset.activity) == (thing, activity)
+    )
+
+
+def shared_depreciation(ask: Ask, thing: str, activity: str) -> Figure:
+    """The part that a use has of the depreciation of assets that serve several; nothing where they serve one
+    alone, whose own they are."""
+    keys = ask(stories.of_thing, thing)
+    known = ask(measure_of, thing)
+    shares = {each: known.share(each) for each in known.activities}
+    together = sum(shares.values(), Decimal(0))
+    if not keys or not together:
+        return NOTHING_ENTERED
+    worn = [stories.story_of(ask, key).this_year for key in keys]
+    whole = worn[0] if len(worn) == 1 else total(worn, "depreciation of its assets")
+    if shares[activity] == together:
+        return whole
+    part = entered(shares[activity] / together, "its part of all business use", f"/things/{thing}")
+    return (whole * part).in_cents().named("its part of the depreciation")
+
+
+@vehicle.part
+def chosen(page: Page, ask: Ask, thing: str) -> None:
+    """What goes on to the activities by the method that was chosen, and parking and tolls by either."""
+    page.section = "Goes on to the activities"
+    record, known = ask.of(thing_of, thing), ask(measure_of, thing)
+    by_the_mile = goes_by_the_mile(record)
+    words = METHODS[STANDARD if by_the_mile else ACTUAL].lower()
+    choice = Choice(f"{record.name or 'Vehicle'}: {words}", f"/things/{thing}/choices/{METHOD}")
+    of_lines = ask(shared_costs.by_use, thing)
+    every = []
+    for activity in known.activities:
+        if by_the_mile:
+            parts = [ask(standard, thing)[f"rate.{activity}"]]
+        else:
+            parts = [of_lines[key] for line in RUNNING if (key := f"{line}.{activity}") in of_lines]
+        parking = f"parking.{activity}"
+        parts += [of_lines[parking]] if parking in of_lines else []
+        title = f"{shared_costs.name(ask, activity)}: {words}, parking and tolls"
+        made = total(parts, "driving for it").because(choice)
+        every.append(page.line(f"driving.{activity}", "", title, made, Role.COST))
+    page.line("driving", "", "Driving in all", total(every), Role.TOTAL)
+
+
+@vehicle.part
+def basis(page: Page, ask: Ask, thing: str) -> None:
+    """What the standard rate takes off the basis: its depreciation part for the business miles."""
+    if not goes_by_the_mile(ask.of(thing_of, thing)):
+        return
+    page.section = "Basis"
+    known = ask(measure_of, thing)
+    part = ask(rules).figure("mileage_rate_depreciation_part", label="depreciation part of the rate")
+    miles = [entered(use.amount, "business miles", use.path) for use in known.uses if use.activity]
+    taken = (total(miles, "business miles") * part).in_cents()
+    before = ask(carried_of, MILEAGE_PART, thing)
+    title = "Depreciation parts of the rate up to now"
+    together = page.line(
+        "basis_taken", "", title, total((before, taken), title), Role.SUBTOTAL, Carries(MILEAGE_PART)
+    )
+    costs = [entered(cost, "cost", f"/assets/{key}/cost") for key, cost in ask.of(_costs, thing)]
+    if costs:
+        rest = difference(total(costs, "cost"), together, label="basis that is left")
+        page.line("basis_left", "", "Adjusted basis, not below zero", not_below_zero(rest), Role.TOTAL)
+
+
+def _costs(file: ClientFile, thing: str) -> tuple[tuple[str, Decimal], ...]:
+    """What a vehicle and its parts cost, by asset."""
+    return tuple((key, asset.cost) for key, asset in sorted(file.assets.items()) if asset.activity == thing)

@@ -1,0 +1,1 @@
+"""Things that serve several uses, by the law of the United States."""

@@ -1,0 +1,63 @@
+"""What shared things bring to the lines of an activity's statement."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from half_yard.books.keeping import Brought
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.us.forms import dwelling, shared_costs, vehicle
+from half_yard.countries.us.shared.divided import measure_of, thing_of, things
+from half_yard.countries.us.shared.kinds import (
+    DWELLING,
+    HOME,
+    LEASE,
+    RATE,
+    RUNNING,
+    VEHICLE,
+    arrives_on,
+    goes_by_the_mile,
+)
+from half_yard.figures import Figure
+
+
+def brought(ask: Ask, activity: str) -> Brought:
+    """What things bring to an activity, by statement line. A home with an office is deducted on a form of its
+    own (Form 8829), not on the lines."""
+    found: dict[str, list[Figure]] = {}
+    for thing in ask(things):
+        if activity in ask(measure_of, thing).activities:
+            for line, figure in _of_thing(ask, thing, activity):
+                found.setdefault(line, []).append(figure)
+    return found
+
+
+def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure]]:
+    record, kind = ask.of(thing_of, thing), ask.of(activity_of, activity).kind
+    if record.kind == HOME or kind not in RATE:
+        return
+    if record.kind == DWELLING:
+        yield from dwelling.allowed_lines(ask, thing, activity)
+        return
+    of_lines = ask(shared_costs.by_use, thing)
+    skipped: set[str] = set()
+    if record.kind == VEHICLE:
+        yield RATE[kind], ask(vehicle.chosen, thing)[f"driving.{activity}"]
+        skipped = {*RUNNING, "parking", *([LEASE] if goes_by_the_mile(record) else [])}
+    for line in ask(shared_costs.lines_of, thing):
+        if line not in skipped and (key := f"{line}.{activity}") in of_lines:
+            yield arrives_on(record.kind, line, kind), of_lines[key]
+
+
+def depreciation_brought(ask: Ask, activity: str) -> tuple[Figure, ...]:
+    """An activity's parts of the depreciation of things with several uses."""
+    found: list[Figure] = []
+    for thing in ask(things):
+        if activity not in ask(measure_of, thing).activities:
+            continue
+        kind = ask.of(thing_of, thing).kind
+        if kind == DWELLING:
+            found += dwelling.allowed_depreciation(ask, thing, activity)
+        elif kind != HOME and (part := ask(vehicle.shared_depreciation, thing, activity)).amount:
+            found.append(ask(vehicle.actual, thing)[f"depreciation.{activity}"] if kind == VEHICLE else part)
+    return tuple(found)

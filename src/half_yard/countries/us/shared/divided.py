@@ -1,0 +1,181 @@
+"""The costs of a thing divided between its uses: every cost goes to uses or stays personal, to the cent."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+from functools import partial
+from typing import NamedTuple
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.us import frame
+from half_yard.countries.us.shared.days import counted_days
+from half_yard.countries.us.shared.kinds import DWELLING, MEASURES, ON_BUSINESS, ONLY
+from half_yard.countries.us.shared.measured import MONTHS, Measured, MeasuredUse, Period, measured
+from half_yard.figures import NOTHING_ENTERED, Figure, difference, entered, stated, total
+from half_yard.records import ClientFile, Thing
+
+
+class Cost(NamedTuple):
+    """What an entry says of itself besides its amount."""
+
+    key: str
+    date: datetime.date | None
+    only: str
+    shared: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Divided:
+    """A line of a thing's costs, in cents: the whole; what is for one use alone (`direct`) and the part of
+    what is shared (`indirect`), by activity; and what stays personal. `in_period` is what was shared while
+    an activity used the thing."""
+
+    whole: Figure
+    direct: Mapping[str, Figure]
+    indirect: Mapping[str, Figure]
+    in_period: Mapping[str, Figure]
+    personal: Figure
+
+    def part(self, activity: str) -> Figure:
+        """All that an activity has of the line."""
+        parts = [each[activity] for each in (self.direct, self.indirect) if activity in each]
+        return parts[0] if len(parts) == 1 else total(parts, self.whole.label)
+
+
+def thing_of(file: ClientFile, key: str) -> Thing:
+    """A thing, to be read of the file. Raises KeyError if there is none."""
+    return file.things[key]
+
+
+def things(ask: Ask) -> tuple[str, ...]:
+    """The ids of all things, in order."""
+    return ask.of(lambda file: tuple(sorted(file.things)))
+
+
+def measure_of(ask: Ask, thing: str) -> Measured:
+    """A thing as it was measured."""
+    return ask.of(measured, thing)
+
+
+def use_share(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
+    """The part of a thing that is a use's, as a part of one, of the days on which it is so. It is no part of
+    its own."""
+    known, record = ask(measure_of, thing), ask.of(thing_of, thing)
+    if record.kind == DWELLING:
+        return _by_days(ask, thing, record)
+    unit = MEASURES[record.measure].unit if record.measure in MEASURES else "not measured"
+    amount = entered(use.amount, f"{_used_by(ask, use)}, {unit}", use.path)
+    whole = entered(known.whole, f"all of {record.name or 'it'}, {unit}", known.path)
+    return (amount / whole).named(f"share of {record.name or 'it'}: {_used_by(ask, use)}")
+
+
+def _by_days(ask: Ask, thing: str, record: Thing) -> Figure:
+    """The days let of all days on which a dwelling was used; of a part that is let, by its area too."""
+    days = ask.of(counted_days, thing)
+    name = record.name or "the dwelling"
+    let = entered(Decimal(days.let), f"days let of {name}", f"/things/{thing}")
+    used = entered(Decimal(days.let + days.lived_in), f"days on which {name} was used", f"/things/{thing}")
+    share = (let / used).named(f"days let of the days used of {name}")
+    part, whole = record.facts.get("area_let"), record.facts.get("area")
+    if part is None or not whole:
+        return share
+    area = entered(part, "floor area of what is let", f"/things/{thing}/facts/area_let")
+    of = entered(whole, f"floor area of {name}", f"/things/{thing}/facts/area")
+    return (share * (area / of).named("part that is let, by floor area")).named(
+        f"share of {name} that is let"
+    )
+
+
+def _used_by(ask: Ask, use: MeasuredUse) -> str:
+    if not use.activity:
+        return "the household"
+    return ask.of(lambda file, key: file.activities[key].name, use.activity) or "an activity"
+
+
+def divided(ask: Ask, thing: str) -> dict[str, Divided]:
+    """Every line of a thing's costs that is used, divided between its uses."""
+    known = ask(measure_of, thing)
+    found = {}
+    for line, group in frame.BOOKS.entries_of(ask, thing).items():
+        costs = ask.of(_costs, tuple(group), tuple(known.activities))
+        whole = total(map(_typed, group.values()), ask(frame.BOOKS.titles, thing)[line])
+        share = business_share if line in ON_BUSINESS else use_share
+        found[line] = _divide(whole, group, costs, known, partial(share, ask, thing))
+    return found
+
+
+def business_share(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
+    """A use's part of all business use of a thing: for costs that are business alone. It is no part of its
+    own."""
+    known = ask(measure_of, thing)
+    together = sum((each.amount for each in known.uses if each.activity and each.counts), Decimal(0))
+    amount = entered(use.amount, f"{_used_by(ask, use)}", use.path)
+    return (amount / entered(together, "all business use", known.path)).named("part of all business use")
+
+
+def _costs(file: ClientFile, keys: tuple[str, ...], activities: tuple[str, ...]) -> tuple[Cost, ...]:
+    """The entries by id. One that is for a use that the thing does not have is shared by all."""
+    known = {*activities, *ONLY}
+    found = []
+    for key in keys:
+        entry = file.entries[key]
+        only = entry.only if entry.only in known else ""
+        if not only and entry.share is not None and len(activities) == 1:
+            only = activities[0]
+        found.append(Cost(key, entry.date, only, not only))
+    return tuple(found)
+
+
+def _typed(leaf: Figure) -> Figure:
+    """A cost as it was typed, before any share of it is taken."""
+    while leaf.parts:
+        leaf = leaf.parts[0]
+    return leaf
+
+
+def _divide(
+    whole: Figure,
+    group: Mapping[str, Figure],
+    costs: Sequence[Cost],
+    known: Measured,
+    share_of: Callable[[MeasuredUse], Figure],
+) -> Divided:
+    label = whole.label
+    shared = [cost for cost in costs if cost.shared]
+    direct: dict[str, Figure] = {}
+    indirect: dict[str, Figure] = {}
+    in_period: dict[str, Figure] = {}
+    for activity in known.activities:
+        own = [group[cost.key] for cost in costs if cost.only == activity]
+        if own:
+            direct[activity] = total(own, f"{label}, for it alone")
+        parts = []
+        for use in known.of_activity(activity):
+            during = _during(group, shared, use.period, known.period, label)
+            if during.amount:
+                in_period.setdefault(activity, during)
+                parts.append((during * share_of(use)).in_cents().named(f"{label}, its part"))
+        if parts:
+            indirect[activity] = parts[0] if len(parts) == 1 else total(parts, f"{label}, its part")
+    taken = [*direct.values(), *indirect.values()]
+    personal = difference(whole, *taken, label=f"{label}, personal") if taken else whole
+    return Divided(whole, direct, indirect, in_period, personal)
+
+
+def _during(
+    group: Mapping[str, Figure], costs: Sequence[Cost], period: Period, of: Period, label: str
+) -> Figure:
+    """The costs of the days of a use: those dated then, and of what has no date so many of the months."""
+    if period == of:
+        kept = [_typed(group[cost.key]) for cost in costs if cost.date is None or of.has(cost.date)]
+        return total(kept, label) if kept else NOTHING_ENTERED
+    parts = [_typed(group[cost.key]) for cost in costs if cost.date is not None and period.has(cost.date)]
+    undated = [_typed(group[cost.key]) for cost in costs if cost.date is None]
+    if undated:
+        used, there = len(period.months), len(of.months) or MONTHS
+        months = stated(Decimal(used) / there, f"{used} of {there} months")
+        parts.append((total(undated, f"{label} without a date") * months).in_cents().named(label))
+    return total(parts, label) if parts else NOTHING_ENTERED

@@ -1,0 +1,201 @@
+"""What the United States offers for things that serve several uses."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+
+from half_yard.asked import Field, FieldKind
+from half_yard.countries.shared_use import Method, SharedUse
+from half_yard.countries.us.forms.dwelling import AGENCY, COURT, SHARED_BY
+from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
+from half_yard.countries.us.forms.vehicle import SECOND_HALF
+from half_yard.countries.us.questions import ITEMIZES
+from half_yard.countries.us.shared.as_used import as_used
+from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
+from half_yard.countries.us.shared.days import STAYS
+from half_yard.countries.us.shared.kinds import (
+    ACTUAL,
+    DWELLING,
+    HOME,
+    KINDS,
+    MEASURES,
+    METHOD,
+    METHODS,
+    ONLY,
+    SIMPLIFIED,
+    STANDARD,
+    VEHICLE,
+)
+from half_yard.countries.us.shared.measured import SIDE_BY_SIDE, measured
+from half_yard.countries.us.shared_checks import barred_from_the_rate
+from half_yard.countries.us.year_rules import rules_for
+from half_yard.records import Asset, Change, ClientFile, Edit, Thing, Use
+
+COMMUTING = "commuting"
+OF_THE_YEAR = {"excess_interest", "excess_tax", "odometer_ended", "commuting", SECOND_HALF, HOURS}
+"""Facts that are asked anew every year."""
+
+
+class UnitedStatesSharedUse(SharedUse):
+    """Homes, vehicles, dwellings, lines and machines (26 U.S.C. 262, 274(d), 280A, 280F)."""
+
+    kinds = KINDS
+    measures = MEASURES
+    only = ONLY
+    stays = {key: counts.title for key, counts in STAYS.items()}
+    trips = {COMMUTING: "Commuting", "": "Personal"}
+
+    def fields(self, file: ClientFile, thing: str) -> Sequence[Field]:
+        """What a home, a vehicle or a dwelling is asked besides."""
+        record, path = file.things[thing], f"/things/{thing}"
+        match record.kind:
+            case "home":
+                if not file.household.answers.get(ITEMIZES.key, ITEMIZES.default):
+                    return []
+                return [
+                    _fact(path, "excess_interest", "Interest above its limit", "deductible nowhere else"),
+                    _fact(path, "excess_tax", "Taxes above their limit", "deductible nowhere else"),
+                ]
+            case "vehicle":
+                return [
+                    _fact(path, "odometer_begun", "Odometer, first day"),
+                    _fact(path, "odometer_ended", "Odometer, last day"),
+                    _fact(path, "commuting", "Commuting miles", "never business"),
+                    _answer(path, "off_duty", "Available for personal use off duty"),
+                    _answer(path, "another", "Another vehicle for personal use"),
+                    _answer(path, "evidence", "Evidence of the miles"),
+                    _answer(path, "written", "The evidence is written"),
+                    _answer(path, "standard_before", "Went by the standard rate in its first year"),
+                    _answer(path, "actual_before", "Was depreciated faster than by straight line"),
+                ]
+            case "dwelling":
+                ways = ((AGENCY, "By the days used"), (COURT, "By the days of the year"))
+                return [
+                    Field(
+                        f"{path}/choices/{SHARED_BY}",
+                        "Interest and tax",
+                        FieldKind.CHOICE,
+                        ways[1:],
+                        empty=ways[0][1],
+                    ),
+                    _fact(path, "area_let", "Floor area that is let", "where a part is let"),
+                    _fact(path, "area", "Floor area of all of it"),
+                ]
+        return []
+
+    def use_fields(self, file: ClientFile, use: str) -> Sequence[Field]:
+        """On what a place at home rests, and hours of day care; the miles of half a year with two rates."""
+        record, path = file.uses[use], f"/uses/{use}"
+        kind = file.things[record.thing].kind if record.thing in file.things else ""
+        if kind == HOME and record.activity:
+            return [
+                Field(f"{path}/choices/{RESTS_ON.key}", RESTS_ON.text, FieldKind.CHOICE, RESTS_ON.options),
+                Field(
+                    f"{path}/answers/{EXCLUSIVE.key}",
+                    EXCLUSIVE.text,
+                    FieldKind.ANSWER,
+                    default=EXCLUSIVE.default,
+                ),
+                _fact(path, HOURS, "Hours of day care in the year", "only for day care"),
+                _fact(path, FROM_HERE, "Percent of the gross income from here", "all of it"),
+            ]
+        two_rates = rules_for(file.tax_year).has("standard_mileage_business_second_half")
+        if kind == VEHICLE and record.activity and two_rates:
+            return [_fact(path, SECOND_HALF, "Of the miles, those from July on")]
+        return []
+
+    def methods(self, file: ClientFile, thing: str) -> Sequence[Sequence[Method]]:
+        """Actual costs and the standard rate; Form 8829 and the simplified method, of each business; the two
+        ways of sharing a dwelling's interest and tax."""
+        return list(_choices(file, thing))
+
+    def sheets(self, file: ClientFile, thing: str) -> Sequence[str]:
+        """The sheets of a thing, the chief one first."""
+        begins = {VEHICLE: ["vehicle"], HOME: ["form_8829", "simplified"], DWELLING: ["dwelling"]}
+        return [f"{each}.{thing}" for each in [*begins.get(file.things[thing].kind, []), "shared"]]
+
+    def next_year(self, file: ClientFile) -> tuple[Mapping[str, Thing], Mapping[str, Use]]:
+        """Things and uses as they go on: what was measured of the year is measured anew; area and percent
+        stay."""
+        things = {
+            key: _thing_next_year(thing)
+            for key, thing in file.things.items()
+            if thing.ends is None or thing.ends.year > file.tax_year
+        }
+        uses = {}
+        for key, use in file.uses.items():
+            if use.thing not in things or (use.ends is not None and use.ends.year <= file.tax_year):
+                continue
+            stays = things[use.thing].measure in SIDE_BY_SIDE
+            facts = {name: value for name, value in use.facts.items() if name not in OF_THE_YEAR}
+            uses[key] = use.model_copy(
+                update={"facts": facts} if stays else {"facts": facts, "amount": None, "reckoning": ""}
+            )
+        return things, uses
+
+    def assets_next_year(self, file: ClientFile) -> Mapping[str, Asset]:
+        """The assets, those of things with the business use that was measured this year."""
+        year, used = str(file.tax_year), as_used(file).assets
+        return {
+            key: asset.model_copy(update={"shares": used[key].shares}) if year in used[key].shares else asset
+            for key, asset in file.assets.items()
+        }
+
+
+def _fact(path: str, key: str, title: str, hint: str = "") -> Field:
+    return Field(f"{path}/facts/{key}", title, FieldKind.AMOUNT, hint=hint, optional=True)
+
+
+def _answer(path: str, key: str, title: str) -> Field:
+    return Field(f"{path}/answers/{key}", title, FieldKind.ANSWER, default=False)
+
+
+def _thing_next_year(thing: Thing) -> Thing:
+    facts = {key: value for key, value in thing.facts.items() if key not in OF_THE_YEAR}
+    if (ended := thing.facts.get("odometer_ended")) is not None:
+        facts["odometer_begun"] = ended
+    stays = thing.measure in SIDE_BY_SIDE
+    return thing.model_copy(update={"facts": facts, "whole": thing.whole if stays else None})
+
+
+def _choices(file: ClientFile, thing: str) -> Iterator[Sequence[Method]]:
+    record = file.things[thing]
+    match record.kind:
+        case "vehicle":
+            barred = barred_from_the_rate(file, thing)
+            sheet = f"vehicle.{thing}"
+            yield [
+                _method(file, thing, METHOD, ACTUAL, (sheet, "actual"), default=ACTUAL),
+                _method(file, thing, METHOD, STANDARD, (sheet, "rate"), default=ACTUAL, barred=barred),
+            ]
+        case "home":
+            for activity in measured(file, thing).activities:
+                person = next(iter(sorted(file.activities[activity].owners)), "owner")
+                place = f"{thing}.{activity}.{person}"
+                key = method_key(activity)
+                yield [
+                    _method(file, thing, key, ACTUAL, (f"form_8829.{place}", "allowed"), default=ACTUAL),
+                    _method(file, thing, key, SIMPLIFIED, (f"simplified.{place}", "allowed"), default=ACTUAL),
+                ]
+        case "dwelling":
+            sheet = f"dwelling.{thing}"
+            titles = {AGENCY: "Interest and tax by the days used", COURT: "By the days of the year"}
+            yield [
+                _method(file, thing, SHARED_BY, way, (sheet, "sent"), default=AGENCY, title=titles[way])
+                for way in (AGENCY, COURT)
+            ]
+
+
+def _method(
+    file: ClientFile, thing: str, key: str, value: str, amount: tuple[str, str], *, default: str,
+    barred: str = "", title: str = "",
+) -> Method:  # fmt: skip
+    record = file.things[thing]
+    words = title or METHODS[value]
+    if record.kind == HOME and value == ACTUAL:
+        words = "Form 8829"
+    op = "replace" if key in record.choices else "add"
+    change = Change.model_validate({"op": op, "path": f"/things/{thing}/choices/{key}", "value": value})
+    label = f"{record.name or 'Shared thing'}: {words.lower() if not words.startswith('Form') else words}"
+    chosen = record.choices.get(key, default) == value
+    return Method(words, Edit(label=label, changes=(change,)), chosen, amount, barred)

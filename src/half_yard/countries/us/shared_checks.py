@@ -1,0 +1,278 @@
+"""Checks of things that serve several uses: what was measured, whether it can be, what is missing."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from decimal import Decimal
+
+from half_yard.books import Books
+from half_yard.countries.us.carried_in import MILEAGE_PART
+from half_yard.countries.us.frame import OnReturn
+from half_yard.countries.us.questions import LINES_HERE, ask_answer
+from half_yard.countries.us.shared.claims import RESTS_ON, is_claimed
+from half_yard.countries.us.shared.days import STAYS, counted_days
+from half_yard.countries.us.shared.kinds import (
+    DWELLING,
+    HOME,
+    KINDS,
+    MEASURES,
+    goes_by_the_mile,
+)
+from half_yard.countries.us.shared.measured import Measured, Period, measured
+from half_yard.records import Asset, ClientFile, Thing
+from half_yard.review import Finding, Level
+
+LINE_WORDS = re.compile(r"\b(phone|mobile|cell|wireless|internet|broadband|telecom)", re.IGNORECASE)
+HOME_WORDS = re.compile(r"\b(home|house|office at)\b", re.IGNORECASE)
+
+
+def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
+    """Everything found of shared things, and what looks shared and is taken whole."""
+    file = frame.file
+    for key, thing in sorted(file.things.items()):
+        if thing.kind not in KINDS:
+            yield Finding(
+                Level.ERROR,
+                f"{_called(thing)}: no kind of thing is chosen.",
+                f"/things/{key}/kind",
+                "Choose one.",
+            )
+            continue
+        known = measured(file, key)
+        yield from _measure(file, key, thing, known)
+        yield from _uses(file, key, thing)
+        match thing.kind:
+            case "vehicle":
+                yield from _vehicle(file, key, thing, known)
+            case "home":
+                yield from _home(file, key, thing)
+            case "dwelling":
+                yield from _dwelling(frame, key, thing)
+        yield from _sold(file, key, thing, known)
+    yield from _fleet(frame)
+    yield from _taken_whole(file, books)
+
+
+def is_dwelling(file: ClientFile, key: str) -> bool:
+    """Whether a thing is a dwelling, whose calendar has the days of its rental."""
+    return key in file.things and file.things[key].kind == DWELLING
+
+
+def _called(thing: Thing) -> str:
+    return thing.name or "A shared thing"
+
+
+def _measure(file: ClientFile, key: str, thing: Thing, known: Measured) -> Iterator[Finding]:
+    path, name = f"/things/{key}", _called(thing)
+    if thing.begins is not None and thing.ends is not None and thing.ends < thing.begins:
+        yield Finding(Level.ERROR, f"{name} ends before it begins.", f"{path}/ends", "Mend a day.")
+    if known.over:
+        unit = MEASURES[thing.measure].unit if thing.measure in MEASURES else ""
+        yield Finding(
+            Level.ERROR,
+            f"{name}: its uses are {known.over.normalize():,f} {unit} more than all of it.", known.path,
+            "Mend the whole or a use. Until then the uses together are taken to be the whole.",
+        )  # fmt: skip
+    has_costs = any(entry.activity == key for entry in file.entries.values())
+    if has_costs and not known.activities:
+        yield Finding(
+            Level.INCOMPLETE, f"{name} has costs, and nothing measured says how much of it is for what.",
+            path, "Give its uses, or its distance or days; until then all of it is personal.",
+        )  # fmt: skip
+    if thing.measure == "percent" and known.activities and not thing.reason:
+        yield Finding(
+            Level.WARNING, f"{name}: a stated percentage needs what it rests on.", f"{path}/reason", "Say it."
+        )
+
+
+def _uses(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
+    year = Period.of(file.tax_year, thing.begins, thing.ends)
+    for use_key, use in sorted(file.uses.items()):
+        if use.thing != key:
+            continue
+        path = f"/uses/{use_key}"
+        if use.activity and use.activity not in file.activities:
+            yield Finding(
+                Level.ERROR,
+                f"{_called(thing)}: a use is of no activity of this file.",
+                f"{path}/activity",
+                "Choose one.",
+            )
+            continue
+        if use.amount is not None and use.amount < 0:
+            yield Finding(
+                Level.ERROR, f"{_called(thing)}: a use is below zero.", f"{path}/amount", "Mend it."
+            )
+        if not Period.of(file.tax_year, use.begins, use.ends).within(year).days:
+            yield Finding(
+                Level.ERROR, f"{_called(thing)}: a use is outside the days on which it was there.",
+                f"{path}/begins",
+                "Mend a day.",
+            )  # fmt: skip
+        ended = file.activities[use.activity].ended if use.activity else None
+        if ended is not None and (use.begins or year.first) > ended:
+            yield Finding(
+                Level.ERROR, f"{_called(thing)}: {file.activities[use.activity].name} ended before this use.",
+                f"{path}/activity", "Mend the use, or the day on which the activity ended.",
+            )  # fmt: skip
+
+
+def _vehicle(file: ClientFile, key: str, thing: Thing, known: Measured) -> Iterator[Finding]:
+    path, name = f"/things/{key}", _called(thing)
+    begun, ended = thing.facts.get("odometer_begun"), thing.facts.get("odometer_ended")
+    if begun is not None and ended is not None and ended < begun:
+        yield Finding(
+            Level.ERROR, f"{name}: the odometer runs backwards, from {begun:,f} to {ended:,f}.",
+            f"{path}/facts/odometer_ended", "Mend a reading.",
+        )  # fmt: skip
+    if not known.activities:
+        return
+    for question in ("off_duty", "another", "evidence", "written"):
+        if question not in thing.answers:
+            yield Finding(
+                Level.WARNING, f"{name}: the questions of Schedule C, part IV, are not all answered.",
+                f"{path}/answers/{question}", "Answer them on the vehicle.",
+            )  # fmt: skip
+            break
+    if goes_by_the_mile(thing) and (why := barred_from_the_rate(file, key)):
+        yield Finding(Level.ERROR, f"{name}: {why}", f"{path}/choices/method", "Choose actual costs.")
+    for trip_key, trip in file.trips.items():
+        if trip.thing == key and trip.activity not in {*file.activities, "", "commuting"}:
+            yield Finding(
+                Level.ERROR,
+                f"{name}: a trip is for no activity of this file.",
+                f"/trips/{trip_key}/activity",
+                "Choose one.",
+            )
+        if trip.thing == key and trip.date is not None and trip.date.year != file.tax_year:
+            yield Finding(
+                Level.WARNING, f"{name}: a trip is outside tax year {file.tax_year} and does not count.",
+                f"/trips/{trip_key}/date", "Mend its day.",
+            )  # fmt: skip
+
+
+def barred_from_the_rate(file: ClientFile, key: str) -> str:
+    """Why the standard mileage rate may not be chosen for a vehicle (Rev. Proc. 2019-46, section 4.05); empty
+    where it may."""
+    thing = file.things[key]
+    if thing.answers.get("actual_before"):
+        return "it was depreciated faster than by straight line, so the standard rate is barred for good."
+    before = any(item.kind == MILEAGE_PART and item.of == key for item in file.carryovers.values())
+    for asset in _assets(file, key):
+        earlier = asset.in_service is not None and asset.in_service.year < file.tax_year
+        if earlier and asset.prior_depreciation and not before and not thing.answers.get("standard_before"):
+            return "earlier years depreciated it, and the standard rate must be chosen in its first year."
+        if asset.expensed:
+            return "section 179 was elected for it, so the standard rate is barred for good."
+    return ""
+
+
+def _assets(file: ClientFile, key: str) -> list[Asset]:
+    return [asset for asset in file.assets.values() if asset.activity == key]
+
+
+def _home(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
+    for use_key, use in sorted(file.uses.items()):
+        activity = file.activities.get(use.activity)
+        if use.thing != key or activity is None:
+            continue
+        path = f"/uses/{use_key}"
+        if activity.kind == "rental":
+            yield Finding(
+                Level.INCOMPLETE, f"{_called(thing)}: an office at home for a rental is not computed.", path,
+                "Deduct it beside the program, or take the use out.",
+            )  # fmt: skip
+        if not use.choices.get(RESTS_ON.key):
+            yield Finding(
+                Level.INCOMPLETE,
+                f"{_called(thing)}: on what the deduction for {activity.name} rests is not said.",
+                f"{path}/choices/{RESTS_ON.key}", "Choose it at the use.",
+            )  # fmt: skip
+        if not is_claimed(use):
+            yield Finding(
+                Level.WARNING,
+                f"{_called(thing)}: what serves other purposes too is no office: nothing is deducted.",
+                f"{path}/answers/exclusive",
+            )  # fmt: skip
+
+
+def _dwelling(frame: OnReturn, key: str, thing: Thing) -> Iterator[Finding]:
+    file, name = frame.file, _called(thing)
+    days = counted_days(file, key)
+    if days.overlapping:
+        first = days.overlapping[0]
+        yield Finding(
+            Level.ERROR,
+            f"{name}: {len(days.overlapping)} days stand twice in its calendar, from {first:%B %-d} on.",
+            f"/things/{key}", "Mend a stay; until then the one typed first counts.",
+        )  # fmt: skip
+    for stay_key, stay in sorted(file.stays.items()):
+        if stay.thing != key:
+            continue
+        if stay.kind not in STAYS or stay.begins is None:
+            yield Finding(
+                Level.INCOMPLETE, f"{name}: a stay has no first day or no kind, and counts for nothing.",
+                f"/stays/{stay_key}", "Give both.",
+            )  # fmt: skip
+        elif stay.ends is not None and stay.ends < stay.begins:
+            yield Finding(
+                Level.ERROR,
+                f"{name}: a stay ends before it begins.",
+                f"/stays/{stay_key}/ends",
+                "Mend a day.",
+            )
+    if days.guests and Decimal(days.let) / days.guests <= frame.rules.amount("short_stay_days"):
+        yield Finding(
+            Level.WARNING,
+            f"{name}: guests stay {Decimal(days.let) / days.guests:.1f} days on average, 7 or fewer. "
+            "It is no rental for the loss rules (26 CFR 1.469-1T(e)(3)); with services it is a business.",
+            f"/things/{key}",
+        )  # fmt: skip
+
+
+def _sold(file: ClientFile, key: str, thing: Thing, known: Measured) -> Iterator[Finding]:
+    for asset_key, asset in sorted(file.assets.items()):
+        gone = asset.activity == key and asset.disposed is not None and asset.disposed.year <= file.tax_year
+        apart = thing.kind in {HOME, DWELLING} or goes_by_the_mile(thing) or len(known.activities) > 1
+        if gone and apart:
+            yield Finding(
+                Level.INCOMPLETE, f"{asset.name}: the sale of what several uses share is not computed.",
+                f"/assets/{asset_key}/disposed", "Work out its gain beside the program.",
+            )  # fmt: skip
+
+
+def _fleet(frame: OnReturn) -> Iterator[Finding]:
+    by_mile = [key for key, thing in sorted(frame.file.things.items()) if goes_by_the_mile(thing)]
+    if len(by_mile) >= frame.rules.amount("mileage_fleet"):
+        yield Finding(
+            Level.WARNING,
+            f"{len(by_mile)} vehicles go by the standard rate. Five or more in use at the same time "
+            "may not (Rev. Proc. 2019-46, section 4.05(1)).", f"/things/{by_mile[0]}/choices/method",
+            "See that never more than four are used at once, or choose actual costs.",
+        )  # fmt: skip
+
+
+def _taken_whole(file: ClientFile, books: Books) -> Iterator[Finding]:
+    """What looks shared and is taken whole, once for each activity."""
+    for key, line, group in books.by_line():
+        activity = file.activities[key]
+        if line != "utilities" or ask_answer(activity.kind, LINES_HERE.key, activity.answers):
+            continue
+        for entry_key in group:
+            entry = file.entries[entry_key]
+            if entry.share is None and LINE_WORDS.search(f"{entry.payee} {entry.memo}"):
+                yield Finding(
+                    Level.NOTE,
+                    f"{activity.name}: {entry.payee or entry.memo} counts in full. Is the line private too?",
+                    f"/entries/{entry_key}",
+                    "Make the line a shared thing, or say of the activity that it is used for nothing else.",
+                )  # fmt: skip
+                break
+    for key, asset in sorted(file.assets.items()):
+        real = asset.asset_class in {"nonresidential_building"} and HOME_WORDS.search(asset.name)
+        if real and asset.activity in file.activities and (asset.share is not None or asset.shares):
+            yield Finding(
+                Level.WARNING, f"{asset.name}: an office at home is deducted on Form 8829, within its limit.",
+                f"/assets/{key}/activity", "Make the home a shared thing and move the building to it.",
+            )  # fmt: skip

@@ -1,0 +1,1 @@
+"""The Shared use page: things that serve several uses."""

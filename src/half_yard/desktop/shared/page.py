@@ -1,0 +1,322 @@
+"""The Shared use page: the things in a strip, the chosen one drawn to its measure, its methods side by side,
+its tables, and its sheets beside them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from enum import Enum
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
+
+from half_yard.asked import Field, FieldKind
+from half_yard.countries.shared_use import ThingKind
+from half_yard.desktop.actions import Action, menu_of
+from half_yard.desktop.fields import FieldForm
+from half_yard.desktop.line_rows import sheet_rows
+from half_yard.desktop.line_view import LineRow, LineView
+from half_yard.desktop.parts import Page, TableBlock, button, soft
+from half_yard.desktop.shared.cloth import Cloth, Piece
+from half_yard.desktop.shared.methods_view import MethodsView
+from half_yard.desktop.shared.tables import ThingTables
+from half_yard.desktop.strip import Strip
+from half_yard.desktop.subjects import collection_and_id
+from half_yard.desktop.workspace import Workspace
+from half_yard.figures import Place
+from half_yard.interop import sheets_page
+from half_yard.records import ClientFile, Thing, add, next_id, remove
+from half_yard.records.amounts import HUNDRED
+
+ACROSS = 3
+SHEETS = 5
+"""So much of the width have the sheets, of twelve parts."""
+EMPTY = (
+    "Nothing is shared yet. A home with an office, a vehicle, a dwelling that is let and lived in, a phone: "
+    "make it here, type its costs once, and say what divides it."
+)
+
+
+class Part(Enum):
+    """What stands beneath a thing: the title of its table."""
+
+    USES = "Uses"
+    COSTS = "Costs"
+    LOG = "Log"
+    CALENDAR = "Calendar"
+
+
+COLLECTION = {Part.USES: "uses", Part.COSTS: "entries", Part.LOG: "trips", Part.CALENDAR: "stays"}
+
+
+class SharedPage(Page):
+    """One thing at a time."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__(workspace)
+        self._chosen = ""
+        self.strip = Strip("Shared things")
+        self.strip.chosen.connect(self.choose)
+        self.new = button("New…", "A new thing that serves several uses")
+        self.new.setMenu(menu_of(lambda: self.makers, self))
+        self._empty = soft(EMPTY)
+        self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
+        self.cloth = Cloth()
+        self.fields = FieldForm(workspace, ACROSS)
+        self.methods = MethodsView(workspace)
+        self.use_fields = FieldForm(workspace, 2)
+        tables = ThingTables(workspace, lambda: self._chosen, self)
+        self.tables: Mapping[Part, TableBlock] = {
+            Part.USES: tables.uses(), Part.COSTS: tables.costs(), Part.LOG: tables.log(),
+            Part.CALENDAR: tables.calendar(),
+        }  # fmt: skip
+        self.tables[Part.USES].table.record_current.connect(self._show_use)
+        self.sheets = LineView("Sheets of the thing")
+        self.sheets.line_current.connect(self._look)
+        self._stack = QStackedWidget()
+        self._lay_out()
+        workspace.opened.connect(self._opened)
+
+    def _lay_out(self) -> None:
+        head = QHBoxLayout()
+        head.addWidget(self.strip, 1, Qt.AlignmentFlag.AlignTop)
+        head.addWidget(self.new, 0, Qt.AlignmentFlag.AlignTop)
+        self._switches = {part: button(part.value) for part in Part}
+        switches = QHBoxLayout()
+        for part, switch in self._switches.items():
+            switch.setCheckable(True)
+            switch.setAutoExclusive(True)
+            switch.clicked.connect(lambda _checked=False, part=part: self.switch_to(part))
+            switches.addWidget(switch)
+        switches.addStretch(1)
+        self.leave = button("Take it out", "Take the thing out, with its uses, its log and its calendar")
+        self.leave.clicked.connect(self.remove_thing)
+        switches.addWidget(self.leave)
+        self._switches[Part.USES].setChecked(True)
+        for part in Part:
+            self._stack.addWidget(self._with_use_fields() if part is Part.USES else self.tables[part])
+        left = QVBoxLayout()
+        left.setSpacing(6)
+        left.addWidget(self.methods)
+        left.addLayout(switches)
+        left.addWidget(self._stack, 1)
+        halves = QHBoxLayout()
+        halves.setSpacing(14)
+        halves.addLayout(left, 12 - SHEETS)
+        halves.addWidget(self.sheets, SHEETS)
+        self._body = QWidget()
+        body = QVBoxLayout(self._body)
+        body.setContentsMargins(0, 0, 0, 0)
+        body.setSpacing(6)
+        body.addWidget(self.cloth)
+        body.addWidget(self.fields)
+        body.addLayout(halves, 1)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(18, 10, 14, 10)
+        column.setSpacing(8)
+        column.addLayout(head)
+        column.addWidget(self._body, 1)
+        column.addWidget(self._empty, 1)
+
+    def _with_use_fields(self) -> QWidget:
+        part = QWidget()
+        column = QVBoxLayout(part)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.addWidget(self.tables[Part.USES], 1)
+        column.addWidget(self.use_fields)
+        return part
+
+    # -- what there is -------------------------------------------------------------------------------
+
+    @property
+    def makers(self) -> tuple[Action, ...]:
+        """An action for a new thing of each kind that the country has."""
+        if not self._workspace.is_open:
+            return ()
+        kinds = self._workspace.pack.shared.kinds.values()
+        return tuple(Action(f"New {kind.new}", lambda kind=kind: self.make(kind)) for kind in kinds)  # type: ignore[misc]
+
+    @property
+    def thing(self) -> Thing | None:
+        """The thing that is shown; None where there is none."""
+        return self._workspace.file.things.get(self._chosen) if self._workspace.is_open else None
+
+    def make(self, kind: ThingKind) -> None:
+        """Make a new thing of a kind, and put the cursor on its name."""
+        key = next_id("things", self._workspace.file.things)
+        thing = Thing(kind=kind.key, name=kind.new[:1].upper() + kind.new[1:], measure=kind.measures[0])
+        if self._workspace.try_to(add(f"New {kind.new}", f"/things/{key}", thing)):
+            self._chosen = key
+            self.refresh()
+            self.switch_to(Part.USES)
+            self.fields.focus_on(f"/things/{key}/name")
+
+    def remove_thing(self) -> None:
+        """Take the thing out with all that belongs to it alone; its costs and assets stay, and wait for
+        another place."""
+        file, key = self._workspace.file, self._chosen
+        if key not in file.things:
+            return
+        paths = [
+            f"/{collection}/{each}"
+            for collection in ("uses", "trips", "stays")
+            for each, record in getattr(file, collection).items()
+            if record.thing == key
+        ]
+        self._workspace.try_to(remove(f"{file.things[key].name} taken out", *paths, f"/things/{key}"))
+
+    def _opened(self) -> None:
+        self._chosen = next(iter(sorted(self._workspace.file.things)), "")
+
+    # -- showing -------------------------------------------------------------------------------------
+
+    def refresh(self) -> None:
+        """Show the thing as it is now."""
+        if not self._workspace.is_open:
+            return
+        file = self._workspace.file
+        if self._chosen not in file.things:
+            self._chosen = next(iter(sorted(file.things)), "")
+        names = [(key, item.name or "Not named", item.name) for key, item in sorted(file.things.items())]
+        self.strip.show_names(names, self._chosen)
+        self._body.setVisible(bool(self._chosen))
+        self._empty.setVisible(not self._chosen)
+        thing = self.thing
+        if thing is None:
+            return
+        kind = self._workspace.pack.shared.kinds.get(thing.kind)
+        self._switches[Part.LOG].setVisible(kind is not None and kind.log)
+        self._switches[Part.CALENDAR].setVisible(kind is not None and kind.calendar)
+        if not self._switches[self._shown].isVisibleTo(self):
+            self.switch_to(Part.USES)
+        self.cloth.show_pieces(self._pieces())
+        self.fields.show_fields(self._fields(file, thing, kind))
+        self.methods.show_thing(self._chosen)
+        self.tables[self._shown].table.model().refresh()  # type: ignore[attr-defined]
+        self.sheets.rows_model.show_rows(self._sheet_rows())
+
+    @property
+    def _shown(self) -> Part:
+        return list(Part)[self._stack.currentIndex()]
+
+    def _fields(self, file: ClientFile, thing: Thing, kind: ThingKind | None) -> list[Field]:
+        shared, path = self._workspace.pack.shared, f"/things/{self._chosen}"
+        measures = [(key, shared.measures[key].title) for key in (kind.measures if kind else ())]
+        unit = shared.measures[thing.measure].unit if thing.measure in shared.measures else ""
+        fields = [Field(f"{path}/name", "Name")]
+        if len(measures) > 1:
+            fields.append(Field(f"{path}/measure", "Divided by", FieldKind.CHOICE, measures))
+        if not (kind and kind.calendar) and thing.measure != "percent":
+            hint = "what its uses add up to"
+            fields.append(
+                Field(f"{path}/whole", f"All of it, {unit}", FieldKind.AMOUNT, hint=hint, optional=True)
+            )
+        if not (kind and (kind.calendar or kind.log)):
+            fields.append(Field(f"{path}/reason", "It rests on"))
+        fields += [
+            Field(f"{path}/begins", "There from", FieldKind.DATE, hint="before this year"),
+            Field(f"{path}/ends", "Until", FieldKind.DATE, hint="still there"),
+            *shared.fields(file, self._chosen),
+        ]
+        return fields
+
+    def _pieces(self) -> list[Piece]:
+        computation = self._workspace.computation
+        if not computation.has_sheet(f"shared.{self._chosen}"):
+            return []
+        pieces = [
+            Piece(line.title, min(line.figure.amount, HUNDRED))
+            for line in computation.sheet(f"shared.{self._chosen}").lines
+            if line.place.line.startswith("share.")
+        ]
+        rest = HUNDRED - sum((piece.percent for piece in pieces), start=HUNDRED - HUNDRED)
+        return [*pieces, *([Piece("Personal", rest, bare=True)] if rest > 0 else [])]
+
+    def _sheet_rows(self) -> list[LineRow]:
+        computation, pack = self._workspace.computation, self._workspace.pack
+        begins = pack.shared.sheets(self._workspace.file, self._chosen)
+        rows = []
+        for start in begins:
+            for sheet in computation.sheets:
+                if sheet.key == start or sheet.key.startswith(f"{start}."):
+                    rows.append(LineRow("", sheet.form, HUNDRED - HUNDRED, None))
+                    rows += sheet_rows(sheet)
+        return rows
+
+    def _show_use(self, path: str) -> None:
+        key = collection_and_id(path)[1]
+        known = self._workspace.is_open and key in self._workspace.file.uses
+        fields = self._workspace.pack.shared.use_fields(self._workspace.file, key) if known else []
+        self.use_fields.show_fields(fields)
+
+    def _look(self, row: LineRow) -> None:
+        if row.place is not None and self.sheets.hasFocus():
+            self._workspace.look_at(row.place)
+
+    # -- going ---------------------------------------------------------------------------------------
+
+    def choose(self, key: str) -> None:
+        """Show another thing."""
+        if key != self._chosen:
+            self._chosen = key
+            self.refresh()
+            self.switch_to(self._usual_part())
+            self._workspace.look_at(f"/things/{key}")
+
+    def _usual_part(self) -> Part:
+        """Where work goes on with a thing: in its calendar or its log where it has one."""
+        file, kind = self._workspace.file, None
+        if self.thing is not None:
+            kind = self._workspace.pack.shared.kinds.get(self.thing.kind)
+        if kind is not None and kind.calendar:
+            return Part.CALENDAR
+        logged = any(trip.thing == self._chosen for trip in file.trips.values())
+        return Part.LOG if logged else Part.USES
+
+    def switch_to(self, part: Part) -> None:
+        """Show a part beneath the thing."""
+        self._switches[part].setChecked(True)
+        self._stack.setCurrentIndex(list(Part).index(part))
+        self.tables[part].table.model().refresh()  # type: ignore[attr-defined]
+
+    def show_subject(self, path: str) -> None:
+        """Show what stands at a path: a thing, a use, a trip, a stay, a cost."""
+        collection, key = collection_and_id(path)
+        file = self._workspace.file
+        if collection == "things":
+            self._chosen = key
+            self.refresh()
+            if path.count("/") > 2:
+                self.fields.focus_on(path)
+            return
+        for part, named in COLLECTION.items():
+            record = getattr(file, named).get(key) if named == collection else None
+            if record is not None:
+                self._chosen = record.activity if part is Part.COSTS else record.thing
+                self.refresh()
+                self.switch_to(part)
+                self.tables[part].table.show_record(key)
+                if part is Part.USES and path.count("/") > 2:
+                    self._show_use(path)
+                    self.use_fields.focus_on(path)
+
+    def show_place(self, place: Place) -> None:
+        """Put the cursor on a line of the thing's sheets."""
+        self.sheets.show_line((place.line,))
+
+    def focus(self) -> None:
+        """Put the cursor where work goes on."""
+        if self._chosen:
+            self.tables[self._shown].table.setFocus()
+        else:
+            self.new.setFocus()
+
+    def page_to_print(self) -> str:
+        """The sheets of the thing that is shown."""
+        computation, pack = self._workspace.computation, self._workspace.pack
+        begins = tuple(pack.shared.sheets(self._workspace.file, self._chosen)) if self._chosen else ()
+        sheets = [sheet for sheet in computation.sheets if begins and sheet.key.startswith(begins)]
+        return sheets_page(computation, sheets) if sheets else ""
+
+    def search_line(self) -> QLineEdit | None:
+        """There is none: a thing has few records of each kind."""
+        return None
