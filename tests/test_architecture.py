@@ -76,6 +76,12 @@ KNOWN = {Decimal(text) for text in ("3000", "0.5", "1.5", "27.5", "31.5", "0.178
 TERMS = {"150% declining balance"}
 PERCENT = re.compile(r"[0-9] ?%")
 RECORDS_HAVE = {
+    "deducted",
+    "left",
+    "personal",
+    "product",
+    "service",
+    "shared",
     "all",
     "balance",
     "base",

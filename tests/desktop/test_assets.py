@@ -40,7 +40,7 @@ class Typed(AssetsCase):
         self.assertEqual((table.currentIndex().row(), table.currentIndex().column()), (4, 5))
         self.assertTrue(table.isAncestorOf(self.focused()))
         self.press(Key.Key_Escape)
-        made = self.workspace.file.assets["s00010"]
+        made = self.workspace.file.assets["s00013"]
         self.assertEqual((made.asset_class, made.cost, made.activity), ("five_year", 1899, LOFT))
         self.assertIn("100% special allowance", self.page.view(AssetView).words.text())
         self.assertIn("section 1245", self.page.view(AssetView).facts.text())
@@ -81,12 +81,12 @@ class Typed(AssetsCase):
         view = self.page.view(LeavingView)
         view.part.setFocus()
         self.type("10%", Key.Key_Return)
-        part = self.workspace.file.assets["s00010"]
+        part = self.workspace.file.assets["s00013"]
         self.assertEqual((part.cost, part.part_of), (23120, HOUSE))
-        self.assertEqual(self.workspace.subject, "/assets/s00010")
-        self.go("/assets/s00010/disposed")
+        self.assertEqual(self.workspace.subject, "/assets/s00013")
+        self.go("/assets/s00013/disposed")
         self.type("5/1", Key.Key_Tab)
-        self.go("/assets/s00010/proceeds")
+        self.go("/assets/s00013/proceeds")
         self.type("0", Key.Key_Tab)
         self.assertIn("Form 4797: Gain or loss −", view.result.text())
         self.go(f"/assets/{VAN}/disposed")
@@ -98,7 +98,7 @@ class Typed(AssetsCase):
     def test_an_improvement_is_linked(self) -> None:
         self.go(f"/assets/{HOUSE}")
         self.page.make_improvement()
-        self.assertEqual(self.workspace.file.assets["s00010"].part_of, HOUSE)
+        self.assertEqual(self.workspace.file.assets["s00013"].part_of, HOUSE)
 
     def test_a_short_year_and_what_the_elections_change(self) -> None:
         self.go("/short_years/2025")
@@ -219,12 +219,12 @@ class In(AssetsCase):
         self.assertIn("9 Limekiln Lane: 287,424.51", view.result.text())
         view.add.setFocus()
         self.press(Key.Key_Space)
-        made = [self.workspace.file.assets[f"s0001{number}"] for number in range(3)]
+        made = [self.workspace.file.assets[f"s0001{number}"] for number in range(3, 6)]
         self.assertEqual(
             [asset.asset_class for asset in made], ["residential_building", "land", "loan_costs"]
         )
         self.assertEqual(made[0].cost + made[1].cost, Decimal("416150.50"))
-        self.assertEqual(made[1].part_of, "s00010")
+        self.assertEqual(made[1].part_of, "s00013")
         self.assertTrue(self.page.assets.isVisible())
 
     def test_a_list_is_looked_at_corrected_and_taken_in(self) -> None:
@@ -242,11 +242,11 @@ class In(AssetsCase):
         view.raw.role_chosen.emit(3, "prior_depreciation")
         view.take.setFocus()
         self.press(Key.Key_Space)
-        saw = self.workspace.file.assets["s00010"]
+        saw = self.workspace.file.assets["s00013"]
         self.assertEqual((saw.prior_depreciation, saw.answers), (3878, {"no_special_allowance": True}))
         self.assertTrue(self.page.assets.isVisible())
         self.workspace.undo()
-        self.assertNotIn("s00010", self.workspace.file.assets)
+        self.assertNotIn("s00013", self.workspace.file.assets)
 
     def test_what_is_no_list_is_said_and_nothing_changes(self) -> None:
         path = self.folder / "picture.csv"

@@ -89,11 +89,11 @@ class Assets(AssetsCase):
     def test_a_duplicate_has_no_story_yet(self) -> None:
         self.go("/assets/s00001")
         self.action("Duplicate the asset").trigger()
-        made = self.workspace.file.assets["s00010"]
+        made = self.workspace.file.assets["s00013"]
         self.assertEqual((made.name, made.prior_depreciation), ("Cargo van, 9,350 lb (2)", None))
-        self.assertEqual(self.workspace.subject, "/assets/s00010")
+        self.assertEqual(self.workspace.subject, "/assets/s00013")
         self.workspace.undo()
-        self.assertNotIn("s00010", self.workspace.file.assets)
+        self.assertNotIn("s00013", self.workspace.file.assets)
 
     def test_a_class_is_found_by_plain_words(self) -> None:
         table = self.page.assets.table

@@ -16,6 +16,7 @@ from half_yard.desktop.stages import Stage
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
 MOST = 200
+PRINTED = ("Schedule C", "Form 8829", "Depreciation 2025", "Form 1040")
 
 
 class GoingRound(WindowCase):
@@ -228,8 +229,8 @@ class Commands(WindowCase):
             for stage in Stage:
                 self.window.show_stage(stage)
                 self.press(Key.Key_P, Modifier.ControlModifier)
-        self.assertEqual(len(printed), 3)
-        for page, words in zip(printed, ("Schedule C", "Depreciation 2025", "Form 1040"), strict=True):
+        self.assertEqual(len(printed), 4)
+        for page, words in zip(printed, PRINTED, strict=True):
             self.assertIn(words, page)
         self.assertIn("Not complete", printed[-1])
         self.assertTrue(as_pdf(printed[-1]).startswith(b"%PDF"))
@@ -246,8 +247,9 @@ class Commands(WindowCase):
     def test_everyday_words_name_lines_things_places_or_what_to_do(self) -> None:
         for typed, first in (
             ("phone", "Utilities"), ("toll", "Car and truck"), ("parking", "Car and truck"),
-            ("gas", "Car and truck"), ("mileage", "distance is not recorded"), ("computer", "asset"),
-            ("home office", "not computed"), ("dependents", "not recorded"), ("w-2", "in the household"),
+            ("gas", "Car and truck"), ("mileage", "a vehicle is a shared thing"), ("computer", "asset"),
+            ("home office", "a home is a shared thing"), ("dependents", "not recorded"),
+            ("w-2", "in the household"),
         ):  # fmt: skip
             self.assertTrue(any(first in text for text in self.found(typed)[:4]), typed)
         self.find("computer laptop")
@@ -262,7 +264,7 @@ class Commands(WindowCase):
         view.entries.table.show_record("e00001", 3)
         self.press(Key.Key_Return)
         self.type("mileage", Key.Key_Return)
-        self.assertIn("distance is not recorded", view.entries.refusal.text())
+        self.assertIn("a vehicle is a shared thing", view.entries.refusal.text())
 
     def test_the_finder_knows_clients_and_puts_what_is_typed_first(self) -> None:
         self.assertIn("Client · Lindqvist, Greta 2025", self.found("lindq"))

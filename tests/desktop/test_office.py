@@ -36,7 +36,7 @@ class Standings(WindowCase):
     def test_of_good_and_bad_files(self) -> None:
         write_office(self.folder)
         main = standing_of(self.folder / MAIN_FILE)
-        self.assertEqual((main.year, main.state, main.result), ("2025", "Not all sorted", "refund 628"))
+        self.assertEqual((main.year, main.state, main.result), ("2025", "Not all sorted", "refund 2,190"))
         bad = self.folder / "Bad.halfyard"
         bad.write_text("[]", encoding="utf-8")
         self.assertIn("not a Half Yard client file", standing_of(bad).state)

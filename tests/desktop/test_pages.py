@@ -184,7 +184,7 @@ class PayersForms(DemoCase):
         self.assertEqual(self.window.workspace.file.forms["f00007"].kind, "1099-NEC")
         self.assertEqual(self.states()["Thistle and Tern Inn"], "agrees, counted once")
         self.assertEqual(self.amount("form_1040/total_income"), income)
-        self.assertIn("Of 163,085.97 received, 70,705.00 is on forms", self.window.books.forms._share.text())
+        self.assertIn("Of 174,470.97 received, 70,705.00 is on forms", self.window.books.forms._share.text())
 
     def test_a_known_payer_is_filled_in_by_number(self) -> None:
         self.window.workspace.do(change("Number", "/forms/f00004/payer_number", "12-3456789"))
@@ -226,7 +226,7 @@ class RepairOrAsset(DemoCase):
         workspace.go_to("/entries/e00068")
         self.window.books.activity.make_asset()
         self.assertIs(self.window.stage, Stage.ASSETS)
-        self.assertEqual(workspace.file.assets["s00010"].made_from, before)
+        self.assertEqual(workspace.file.assets["s00013"].made_from, before)
         self.assertIn("No class", " ".join(self.thread()))
         back = self.action("Make the asset an entry again")
         self.assertTrue(back.enabled())
@@ -257,7 +257,7 @@ class Threads(DemoCase):
         rows = self.thread()
         self.assertIn("Rounded half up to whole dollars | 1,696 | ", rows)
         self.assertIn("Singer of Seams | 783.15 | As entered", rows)
-        self.assertTrue(any(row.startswith("Total expenses | 38,428") for row in rows))
+        self.assertTrue(any(row.startswith("Total expenses | 42,395") for row in rows))
         self.press(Key.Key_F6)
         steps = self.window.thread_panel.list
         self.assertIs(self.focused(), steps)

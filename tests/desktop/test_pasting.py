@@ -22,7 +22,7 @@ class Pasting(TableCase):
         before = to_text(self.window.workspace.file)
         self.paste("1/5\tInk shop\tInk\t18\t12.50\n\n2/6/2025\tPaper shop\t\t22 sup\t3*4.10\n")
         entries = self.window.workspace.file.entries
-        first, second = entries["e00072"], entries["e00073"]
+        first, second = entries["e00094"], entries["e00095"]
         self.assertEqual((str(first.date), first.line, str(first.amount)), ("2025-01-05", "office", "12.50"))
         self.assertEqual((second.memo, second.line, second.reckoning), ("", "supplies", "3*4.10"))
         self.assertEqual((first.activity, self.window.workspace.open_file.unsaved), ("a00001", 1))
@@ -42,13 +42,13 @@ class Pasting(TableCase):
             "row 5: “zz” is none",
         ):
             self.assertIn(words, said)
-        self.assertEqual(self.window.workspace.file.entries["e00072"].payee, "B")
-        self.assertNotIn("e00073", self.window.workspace.file.entries)
+        self.assertEqual(self.window.workspace.file.entries["e00094"].payee, "B")
+        self.assertNotIn("e00095", self.window.workspace.file.entries)
 
     def test_on_one_line_the_line_is_left_out(self) -> None:
         self.view.statement.show_line(["supplies"])
         self.paste("1/5\tInk shop\tInk\t12.50")
-        self.assertEqual(self.window.workspace.file.entries["e00072"].line, "supplies")
+        self.assertEqual(self.window.workspace.file.entries["e00094"].line, "supplies")
 
     def test_what_is_copied_can_be_pasted(self) -> None:
         self.view.statement.show_line(["supplies"])
@@ -58,7 +58,7 @@ class Pasting(TableCase):
         self.assertEqual(rows[0], ["Date", "Payee", "Memo", "Amount", "Lands on"])
         self.assertEqual(rows[1][:4], ["Feb 20", "Quill and Crate", "Needles, chalk, wax", "394.26"])
         self.paste(as_rows([row[:4] for row in rows]))
-        copied = self.window.workspace.file.entries["e00072"]
+        copied = self.window.workspace.file.entries["e00094"]
         original = self.window.workspace.file.entries["e00040"]
         self.assertEqual(copied, original.model_copy(update={"from_row": ""}))
 
@@ -66,7 +66,7 @@ class Pasting(TableCase):
         self.window.workspace.go_to("/assets/s00001")
         QApplication.clipboard().setText("Lathe\t14 Spar\t7-year\t3/1/2024\t1,200.00\t171.48")
         self.press(Key.Key_V, CONTROL)
-        lathe = self.window.workspace.file.assets["s00010"]
+        lathe = self.window.workspace.file.assets["s00013"]
         self.assertEqual((lathe.activity, lathe.asset_class, str(lathe.prior_depreciation)),
                          ("a00003", "seven_year", "171.48"))  # fmt: skip
 

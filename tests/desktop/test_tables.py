@@ -82,12 +82,12 @@ class New(TableCase):
         before = self.model.rowCount()
         self.new_entry("4/1", "Sail shop", "Thread", "22 sup", "3*12.10")
         self.assertEqual(self.model.rowCount(), before + 1)
-        entry = self.window.workspace.file.entries["e00072"]
+        entry = self.window.workspace.file.entries["e00094"]
         self.assertEqual((entry.line, str(entry.amount), entry.reckoning), ("supplies", "36.30", "3*12.10"))
         at = self.table.currentIndex()
         self.assertEqual((at.row(), at.column()), (before, 0))
         self.press(Key.Key_Escape)
-        self.table.show_record("e00072", AMOUNT)
+        self.table.show_record("e00094", AMOUNT)
         self.press(ENTER)
         line = self.focused()
         assert isinstance(line, QLineEdit)
@@ -97,18 +97,18 @@ class New(TableCase):
         self.new_entry("4/1", "Sail shop", "Thread", "meals")
         self.assertIn("could be several", self.view.entries.refusal.text())
         self.assertEqual(self.text(self.model.rowCount() - 1, LINE), "meals")
-        self.assertNotIn("e00072", self.window.workspace.file.entries)
+        self.assertNotIn("e00094", self.window.workspace.file.entries)
 
     def test_the_arrow_keys_pick_from_the_list_of_choices(self) -> None:
         self.new_entry("4/1", "Sail shop", "Thread")
         self.type("meals", Key.Key_Down, Key.Key_Down, ENTER)
         self.type("10", ENTER)
-        self.assertEqual(self.window.workspace.file.entries["e00072"].line, "restaurant_meals")
+        self.assertEqual(self.window.workspace.file.entries["e00094"].line, "restaurant_meals")
 
     def test_an_entry_without_a_line_is_kept_and_stopped(self) -> None:
         self.new_entry("", "Someone", "", "", "12")
-        self.assertEqual(self.window.workspace.file.entries["e00072"].line, "")
-        self.assertEqual(self.text(self.model.row_of("e00072"), LANDS), "nowhere")
+        self.assertEqual(self.window.workspace.file.entries["e00094"].line, "")
+        self.assertEqual(self.text(self.model.row_of("e00094"), LANDS), "nowhere")
 
     def test_delete_on_the_new_row_forgets_what_was_typed(self) -> None:
         self.table.start_new(1)
@@ -179,7 +179,7 @@ class Several(TableCase):
 class Amounts(TableCase):
     def test_large_and_negative_amounts_are_shown_whole(self) -> None:
         self.new_entry("4/1", "Shipyard", "Refit", "22", "-1234567.89")
-        row = self.model.row_of("e00072")
+        row = self.model.row_of("e00094")
         self.assertEqual(self.text(row, AMOUNT), "−1,234,567.89")
         width = self.table.columnWidth(AMOUNT) - 12
         self.assertLessEqual(self.table.fontMetrics().horizontalAdvance("−1,234,567.89"), width)

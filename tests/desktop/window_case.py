@@ -20,6 +20,7 @@ from half_yard.desktop.actions import Action
 from half_yard.desktop.app import make_application
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.parts import Page
+from half_yard.desktop.shared.page import Part as SharedPart
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.window import MainWindow
 from half_yard.figures import Place
@@ -121,13 +122,20 @@ class WindowCase(unittest.TestCase):
             self.settle()
             yield stage.value, window.pages[stage]
         window.show_stage(Stage.BOOKS)
-        for shown in ("statements", "forms", "household", *sorted(window.workspace.file.activities)):
-            books.choose(shown)
+        for kept in ("statements", "forms", "household", *sorted(window.workspace.file.activities)):
+            books.choose(kept)
             self.settle()
-            yield shown, books
+            yield kept, books
         books.activity.show_particulars(f"/activities/{window.workspace.activity}/name")
         self.settle()
         yield "particulars", books
+        window.show_stage(Stage.SHARED)
+        for thing in sorted(window.workspace.file.things):
+            window.shared.choose(thing)
+            for shown in SharedPart:
+                window.shared.switch_to(shown)
+                self.settle()
+                yield f"{thing} {shown.value}", window.shared
         window.show_stage(Stage.ASSETS)
         for part in assets.offered:
             assets.switch_to(part)

@@ -62,7 +62,8 @@ class Elsewhere:
 
 
 NEW_ASSET, HOUSEHOLD, FORMS, ACTIVITY = "a new asset", "the household", "forms", "the activity"
-LEADS = (NEW_ASSET, HOUSEHOLD, FORMS, ACTIVITY)
+SHARED = "shared use"
+LEADS = (NEW_ASSET, HOUSEHOLD, FORMS, ACTIVITY, SHARED)
 
 
 @dataclass(frozen=True, slots=True)

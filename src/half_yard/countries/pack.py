@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 
+from half_yard.books import StatementLine
 from half_yard.countries.asked import Asked
 from half_yard.countries.asset_keeping import AssetKeeping, OneByOne
 from half_yard.countries.country import Country
@@ -26,6 +27,14 @@ class Pack:
     asked: Asked = field(default_factory=Asked)
     assets: AssetKeeping = field(default_factory=AssetKeeping)
     shared: SharedUse = field(default_factory=SharedUse)
+
+    def lines_of(self, file: ClientFile, key: str) -> Sequence[StatementLine]:
+        """The lines to which the entries of an activity are sorted, or the costs of a shared thing; none
+        where there is neither."""
+        if key in file.activities:
+            return self.ledger.lines(file.activities[key])
+        kind = self.shared.kinds.get(file.things[key].kind) if key in file.things else None
+        return kind.lines if kind else ()
 
     @property
     def one_by_one(self) -> OneByOne:

@@ -83,13 +83,16 @@ def map_of(computation: Computation, chosen: str = "") -> SheetMap:
         far[key] = 1 + max((far[end] for end in onward.get(key, ())), default=-1)
     fed = {start for start, _ in edges}
     alone = {key for key in order if key not in chiefs and key not in fed}
-    # Columns in which nothing stands are closed up; what feeds nothing stands in the first.
+    # Columns in which nothing stands are closed up; what feeds nothing stands with what feeds it.
     used = sorted({far[key] for key in order if key not in chiefs and key not in alone} - {0}, reverse=True)
     column_of = {distance: number for number, distance in enumerate(used)}
     by_key = {sheet.key: sheet for sheet in computation.sheets}
+    columns = {key: len(used) if key in chiefs or not used else column_of.get(far[key], 0) for key in order}
+    for key in alone:
+        columns[key] = max((columns[start] for start, end in edges if end == key), default=0)
     nodes, rows = [], dict[int, int]()
     for key in order:
-        column = len(used) if key in chiefs or not used else column_of.get(far[key], 0)
+        column = columns[key]
         sheets = tuple(sheet for sheet, group in groups.items() if group == key)
         sheet = by_key[key]
         folded = len(sheets) > 1

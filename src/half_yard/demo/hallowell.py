@@ -99,10 +99,8 @@ HOUSE_ROWS: tuple[Row, ...] = (
     ("12-31", "Town of Belfast", "Water and sewer", "utilities", "1104.48"),
     ("05-19", "Nail and Shingle", "Paint and locks", "supplies", "218.93"),
 )
-VAN_ASSETS: tuple[AssetRow, ...] = (
-    ("Cargo van, 9,350 lb", "five_year", "2023-05-11", "31480.00", "none", "16369.60"),
-)
 LOFT_ASSETS: tuple[AssetRow, ...] = (
+    ("Cargo van, 9,350 lb", "five_year", "2023-05-11", "31480.00", "none", "16369.60"),
     ("Cutting table and rails", "seven_year", "2022-02-16", "6240.00", "none", "3511.25"),
     ("Long-arm sewing machine", "seven_year", "2025-03-20", "8940.00", "none", None),
     ("Pattern plotter", "five_year", "2025-10-14", "3275.40", "none", None),
@@ -209,8 +207,7 @@ def hallowell() -> ClientFile:
             "assets": numbered(
                 "assets",
                 [
-                    *assets(shared.VAN, VAN_ASSETS),
-                    *assets(LOFT, LOFT_ASSETS),
+                    *shared.of_the_van(assets(LOFT, LOFT_ASSETS)),
                     *assets(TUNING, TUNING_ASSETS),
                     *assets(HOUSE, HOUSE_ASSETS),
                     *shared.shared_assets(),

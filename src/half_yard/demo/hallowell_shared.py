@@ -107,6 +107,12 @@ def shared_assets() -> list[Asset]:
     return [asset for thing, row in SHARED_ASSETS for asset in assets(thing, [row])]
 
 
+def of_the_van(made: list[Asset]) -> list[Asset]:
+    """The loft's assets, the use of the van being measured by its odometer."""
+    van, *others = made
+    return [van.model_copy(update={"thing": VAN}), *others]
+
+
 def things() -> dict[str, Thing]:
     """The things, which serve the loft, the tuning and the cabin."""
     answers = {"off_duty": True, "another": True, "evidence": True, "written": True}

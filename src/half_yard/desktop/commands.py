@@ -8,7 +8,7 @@ from functools import partial
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from half_yard.countries.offered import ACTIVITY, FORMS, HOUSEHOLD, NEW_ASSET
+from half_yard.countries.offered import ACTIVITY, FORMS, HOUSEHOLD, NEW_ASSET, SHARED
 from half_yard.desktop.actions import Action
 from half_yard.desktop.assets.which_part import ALONE, Part
 from half_yard.desktop.finder import Findable, lines_of_books
@@ -17,6 +17,7 @@ from half_yard.desktop.pages.books import HOUSEHOLD as HOUSEHOLD_PART
 from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.panes import tab_stops
 from half_yard.desktop.printing import print_page
+from half_yard.desktop.shared.page import Part as SharedPart
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.statements import TrayView
 from half_yard.desktop.tables.cursor import CursorRules
@@ -32,12 +33,14 @@ class Commands:
     def __init__(self, window: MainWindow) -> None:
         self._window = window
         files, edits, going = self._files(), self._edits(), self._going()
-        books, assets, helping = self._books(), self._assets(), self._help()
+        books, shared, assets = self._books(), self._shared(), self._assets()
+        helping = self._help()
         self.menus: Mapping[str, Callable[[], tuple[Action, ...]]] = {
             "File": lambda: files,
             "Edit": lambda: edits,
             "Go": lambda: going,
             "Books": lambda: (*self._new_activities(), *books),
+            "Shared": lambda: (*self._makers(), *shared),
             "Assets": lambda: assets,
             "Help": lambda: helping,
         }
@@ -97,6 +100,35 @@ class Commands:
             self._at_tray("Sorting rules", TrayView.switch_rules),
             Action("Export the books", self._export_books, enabled=self._is_open),
         )
+
+    def _makers(self) -> tuple[Action, ...]:
+        """New things that serve several uses; they are made on the page of shared use."""
+        page = self._window.shared
+        return tuple(replace(action, act=partial(self._in_shared, action.act)) for action in page.makers)
+
+    def _shared(self) -> tuple[Action, ...]:
+        page = self._window.shared
+
+        def has_thing() -> bool:
+            return page.thing is not None
+
+        return (
+            *(
+                Action(
+                    f"{part.value} of the shared thing",
+                    partial(page.go_to_part, part),
+                    part.key,
+                    enabled=partial(page.offers, part),
+                )
+                for part in SharedPart
+            ),
+            Action("Choose the other method", page.methods.choose_other, "Alt+M", enabled=has_thing),
+            Action("Take the shared thing out", page.remove_thing, enabled=has_thing),
+        )
+
+    def _in_shared(self, act: Callable[[], None]) -> None:
+        self._window.show_stage(Stage.SHARED)
+        act()
 
     def _assets(self) -> tuple[Action, ...]:
         return (
@@ -162,10 +194,11 @@ class Commands:
             if activity := self._window.workspace.activity:
                 self._window.workspace.go_to(f"/activities/{activity}/name")
 
-        return {
+        leads: dict[str, Callable[[], None]] = {
             NEW_ASSET: self._new_asset, HOUSEHOLD: part(HOUSEHOLD_PART), FORMS: part(FORMS_PART),
-            ACTIVITY: particulars,
-        }.get(to)  # fmt: skip
+            ACTIVITY: particulars, SHARED: partial(self._window.show_stage, Stage.SHARED),
+        }  # fmt: skip
+        return leads.get(to)
 
     def _open(self, path: Path) -> None:
         self._window.open_path(path)

@@ -28,7 +28,7 @@ def schedule_page(computation: Computation) -> str:
     file = computation.file
     parts = [
         f"<h1>Depreciation {file.tax_year}</h1><p>{escape(file.title)}</p>",
-        *(_activity(computation, key) for key in sorted(file.activities)),
+        *(_activity(computation, key) for key in file.places),
     ]
     return printed_page(f"Depreciation {file.tax_year}", "".join(parts), landscape=True)
 
@@ -59,7 +59,7 @@ def _activity(computation: Computation, activity: str) -> str:
     )
     tied = _tied(computation, activity)
     return (
-        f"<h2>{escape(file.activities[activity].name or activity)}</h2><table><tr>{heads}</tr>"
+        f"<h2>{escape(file.called(activity))}</h2><table><tr>{heads}</tr>"
         f"{''.join(rows)}{_row(' class=sum', ('Together', '', ''), sums)}</table><p>{tied}</p>"
     )
 

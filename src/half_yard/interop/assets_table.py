@@ -18,9 +18,8 @@ def asset_rows(computation: Computation) -> list[dict[str, str]]:
     rows = []
     for key, asset in sorted(computation.file.assets.items()):
         story = computation.stories.get(key)
-        activity = computation.file.activities.get(asset.activity)
         values = (
-            key, activity.name if activity else asset.activity, asset.name, asset.asset_class, asset.acquired,
+            key, computation.file.called(asset.activity), asset.name, asset.asset_class, asset.acquired,
             asset.in_service, asset.cost, asset.expensed, asset.method, asset.share, asset.disposed,
             asset.proceeds, story.prior.amount if story else None, story.this_year.amount if story else None,
             story.next_year.amount if story else None, story.summary if story else "",

@@ -40,10 +40,9 @@ def _list(sheet: Worksheet, computation: Computation) -> None:
     file = computation.file
     for key, asset in sorted(file.assets.items(), key=lambda item: (item[1].activity, item[0])):
         story = computation.stories.get(key)
-        activity = file.activities.get(asset.activity)
         sheet.append(
             (
-                asset.name, key, activity.name if activity else asset.activity, asset.asset_class,
+                asset.name, key, file.called(asset.activity), asset.asset_class,
                 asset.in_service, asset.cost, story.prior.amount if story else None,
                 story.this_year.amount if story else None, story.next_year.amount if story else None,
                 story.summary if story else "", computation.stops.get(f"/assets/{key}", ""),

@@ -39,15 +39,13 @@ def books_rows(computation: Computation) -> Iterator[BooksRow]:
     file = computation.file
     pack = pack_for(file.country)
     lines: dict[str, dict[str, StatementLine]] = {
-        key: {line.key: line for line in pack.ledger.lines(activity)}
-        for key, activity in file.activities.items()
+        key: {line.key: line for line in pack.lines_of(file, key)} for key in file.places
     }
     for key, entry in sorted(file.entries.items(), key=lambda item: (item[1].activity, item[0])):
-        activity = file.activities.get(entry.activity)
         line = lines.get(entry.activity, {}).get(entry.line)
         yield BooksRow(
             entry=key,
-            activity=activity.name if activity else entry.activity,
+            activity=file.called(entry.activity),
             date=entry.date.isoformat() if entry.date else "",
             payee=entry.payee,
             memo=entry.memo,

@@ -110,9 +110,8 @@ class Entry(Record):
 
 
 class Asset(Record):
-    """A depreciable asset or land, amounts in dollars. `activity` may also name a thing that serves several
-    uses, whose measure is then its business use; while a file is computed, `thing` names that one and
-    `activity` the only one that it serves.
+    """A depreciable asset or land, amounts in dollars. `thing` names the shared thing whose measure is its
+    business use; where it serves several activities, `activity` names that thing too.
 
     `cost` is what its basis begins with, `origin` how it came (a key of the pack), `basis` the further
     amounts of its basis by the pack's keys; `part_of` the asset that it improves or was divided from;
@@ -219,6 +218,16 @@ class ClientFile(Record):
             tax_year=tax_year,
             people={"owner": Person()},
         )
+
+    @property
+    def places(self) -> tuple[str, ...]:
+        """The ids of what entries and assets may belong to: the activities, then the shared things."""
+        return (*sorted(self.activities), *sorted(self.things))
+
+    def called(self, key: str) -> str:
+        """The name of an activity or a shared thing, or its id while it has none or is not there."""
+        record = self.activities.get(key) or self.things.get(key)
+        return (record.name if record is not None else "") or key
 
     @property
     def title(self) -> str:

@@ -93,9 +93,7 @@ class _Typed:
     def __init__(self, file: ClientFile) -> None:
         pack = pack_for(file.country)
         self._receipts = {
-            (key, line.key): line.receipt
-            for key, activity in file.activities.items()
-            for line in pack.ledger.lines(activity)
+            (key, line.key): line.receipt for key in file.places for line in pack.lines_of(file, key)
         }
         self._entries: dict[Decimal, list[tuple[str, Entry]]] = {}
         for key, entry in file.entries.items():
@@ -139,7 +137,7 @@ def _first_of(file: ClientFile, kind: str) -> str:
 
 
 def _leads_somewhere(rule: SortingRule, file: ClientFile) -> bool:
-    return bool(rule.set_aside) or bool(rule.line and rule.activity in file.activities)
+    return bool(rule.set_aside) or bool(rule.line and rule.activity in file.places)
 
 
 class _Learned:

@@ -22,7 +22,8 @@ LONGEST_NAME = 16
 
 
 def target_options(file: ClientFile, pack: Pack, *, asides: bool = True) -> list[Option]:
-    """Every line of every activity that counts, and the usual reasons to set a row aside.
+    """Every line of every activity that counts, every cost of every shared thing, and the usual reasons to
+    set a row aside.
 
     A line's other words come first, under the same key, so that it is found by them and shown by its title.
     """
@@ -34,6 +35,10 @@ def target_options(file: ClientFile, pack: Pack, *, asides: bool = True) -> list
         for line in pack.ledger.lines(activity):
             where = f"{key}/{line.key}"
             options += [(where, f"{name}{line.number} {words}") for words in (*line.also, line.title)]
+    for key, thing in sorted(file.things.items()):
+        name = _short(thing.name or "Shared thing")
+        for line in pack.lines_of(file, key):
+            options += [(f"{key}/{line.key}", f"{name}: {words}") for words in (*line.also, line.title)]
     if asides:
         options += [(f"{ASIDE}{reason}", f"{ASIDE}{reason}") for reason in REASONS]
     return options

@@ -144,8 +144,8 @@ class Receipts:
 
     def __init__(self, file: ClientFile, pack: Pack) -> None:
         self._lines = {
-            key: frozenset(line.key for line in pack.ledger.lines(activity) if line.receipt)
-            for key, activity in file.activities.items()
+            key: frozenset(line.key for line in pack.lines_of(file, key) if line.receipt)
+            for key in file.places
         }
 
     def sign(self, activity: str, line: str, amount: Decimal) -> int:

@@ -284,7 +284,8 @@ def _vehicles(frame: OnReturn, books: Books) -> Iterator[Finding]:
                 Level.INCOMPLETE,
                 f"{activity.name}: car costs count in full, and no distance or share of use was entered.",
                 f"/activities/{key}/answers/vehicles_only_here",
-                "Give each its share, or say of the activity that its vehicles are used for nothing else.",
+                "Make the vehicle a shared thing, give each cost its share, or say of the activity that its "
+                "vehicles are used for nothing else.",
             )
 
 

@@ -1,6 +1,6 @@
 """Everyday words for what has another name or place here, or is not in the program: what preparers type."""
 
-from half_yard.countries.offered import ACTIVITY, FORMS, HOUSEHOLD, NEW_ASSET, Elsewhere
+from half_yard.countries.offered import ACTIVITY, FORMS, HOUSEHOLD, NEW_ASSET, SHARED, Elsewhere
 
 BESIDE = "Work it out beside the program: the result here leaves it out."
 ELSEWHERE = (
@@ -15,13 +15,24 @@ ELSEWHERE = (
         NEW_ASSET,
     ),
     Elsewhere(
-        ("Mileage", "Miles driven", "Standard mileage rate"),
-        "distance is not recorded and the rate per mile not computed. Type what it comes to as an entry "
-        "of car and truck expenses, as arithmetic of miles and rate",
+        ("Mileage", "Miles driven", "Standard mileage rate", "Log of trips", "Car", "Van"),
+        "a vehicle is a shared thing: its distance, its costs and both methods stand there",
+        SHARED,
     ),
     Elsewhere(
         ("Home office", "Business use of the home", "Form 8829"),
-        f"not computed. {BESIDE}",
+        "a home is a shared thing: its costs are typed once there, and both methods stand beside each other",
+        SHARED,
+    ),
+    Elsewhere(
+        ("Cabin", "Vacation home", "Days of personal use"),
+        "a dwelling let and lived in is a shared thing, with its calendar",
+        SHARED,
+    ),
+    Elsewhere(
+        ("Phone also private", "Internet at home"),
+        "a line with several uses is a shared thing: say how much of it is for what",
+        SHARED,
     ),
     Elsewhere(
         ("Dependents", "Dependants", "Children", "Child tax credit"),

@@ -15,11 +15,7 @@ SHORT = (
     "A home rented for fewer than 15 days in the year: its rent is not income and its costs are not deducted "
     "(26 U.S.C. 280A(g)). The days are the rental's own."
 )
-MILEAGE = (
-    "The standard mileage rate stands for its depreciation (Rev. Proc. 2019-46). What the rate takes off its "
-    "basis is on the sheet of the vehicle."
-)
-REASONS = frozenset({SHORT, ARCHIVED, MILEAGE})
+REASONS = frozenset({SHORT, ARCHIVED})
 
 
 def is_short_rental(activity: Activity, rules: YearRules) -> bool:

@@ -10,6 +10,7 @@ from half_yard.books import Books
 from half_yard.countries.us.carried_in import MILEAGE_PART
 from half_yard.countries.us.frame import OnReturn
 from half_yard.countries.us.questions import LINES_HERE, ask_answer
+from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.claims import RESTS_ON, is_claimed
 from half_yard.countries.us.shared.days import STAYS, counted_days
 from half_yard.countries.us.shared.kinds import (
@@ -169,7 +170,7 @@ def barred_from_the_rate(file: ClientFile, key: str) -> str:
 
 
 def _assets(file: ClientFile, key: str) -> list[Asset]:
-    return [asset for asset in file.assets.values() if asset.activity == key]
+    return [asset for asset in file.assets.values() if thing_of_asset(file, asset) == key]
 
 
 def _home(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
@@ -233,7 +234,11 @@ def _dwelling(frame: OnReturn, key: str, thing: Thing) -> Iterator[Finding]:
 
 def _sold(file: ClientFile, key: str, thing: Thing, known: Measured) -> Iterator[Finding]:
     for asset_key, asset in sorted(file.assets.items()):
-        gone = asset.activity == key and asset.disposed is not None and asset.disposed.year <= file.tax_year
+        gone = (
+            thing_of_asset(file, asset) == key
+            and asset.disposed is not None
+            and asset.disposed.year <= file.tax_year
+        )
         apart = thing.kind in {HOME, DWELLING} or goes_by_the_mile(thing) or len(known.activities) > 1
         if gone and apart:
             yield Finding(

@@ -228,7 +228,8 @@ class AssetsPage(Page):
 
     def _activities(self, record: Record | None) -> Sequence[Option]:
         del record
-        return [(key, item.name or key) for key, item in sorted(self._workspace.file.activities.items())]
+        file = self._workspace.file
+        return [(key, file.called(key)) for key in file.places]
 
     def _classes(self, record: Record | None) -> Sequence[Option]:
         del record

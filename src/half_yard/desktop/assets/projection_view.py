@@ -111,9 +111,7 @@ class ProjectionView(AssetPart):
         count = max(now.years, other.years)
         years, others = ([each.total(index) for index in range(count)] for each in (now, other))
         self.chart.show_years(now.first_year, years, others)
-        names = {key: activity.name or key for key, activity in file.activities.items()}
-        names |= {key: thing.name or key for key, thing in file.things.items()}
-        rows = [(names[key], list(amounts)) for key, amounts in sorted(now.by_activity.items())]
+        rows = [(file.called(key), list(amounts)) for key, amounts in sorted(now.by_activity.items())]
         change_by = [then - as_is for then, as_is in zip(others, years, strict=True)]
         show_years(
             self.table, now.first_year,

@@ -20,6 +20,7 @@ from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
+from half_yard.figures.explain import exact_text
 from half_yard.records import Change, Edit, Entry, Record
 from half_yard.records.capitalizing import into_asset
 from half_yard.records.choices import Option, has_words, with_all_words
@@ -184,7 +185,7 @@ class EntriesView(QWidget):
         self._numbers = {line.key: line.number for line in self._known()}
         chosen = [line for line in self._known() if line.key in lines]
         heading = f"{chosen[0].title}, line {chosen[0].number}" if chosen else "All entries"
-        explanation = landed or (chosen[0].explanation if chosen else "")
+        explanation = landed or self._brought() or (chosen[0].explanation if chosen else "")
         if self._least is not None:
             heading, explanation = f"Repairs and supplies above {self._least:,}", self._doubts.questions
         self.block.heading.setText(heading)
@@ -192,6 +193,19 @@ class EntriesView(QWidget):
         self.block.table.setColumnHidden(LINE_COLUMN, bool(chosen) and self._least is None)
         self.model.refresh()
         self._show_notes()
+
+    def _brought(self) -> str:
+        """What shared things bring to the line that is shown."""
+        computation = self._workspace.computation
+        totals = computation.statements.get(self._activity, {})
+        parts = [
+            (computation.sheet(part.place.sheet).subject, part.amount)
+            for line in self._lines
+            for part in (totals[line].parts if line in totals else ())
+            if part.place is not None
+        ]
+        words = " and ".join(f"{exact_text(amount)} from {name}" for name, amount in parts)
+        return f"Also here: {words} (Shared use)." if words else ""
 
     def _targets(self) -> list[Option]:
         return target_options(self._workspace.file, self._workspace.pack, asides=False)

@@ -44,6 +44,11 @@ class Part(Enum):
     LOG = "Log"
     CALENDAR = "Calendar"
 
+    @property
+    def key(self) -> str:
+        """The key that shows it."""
+        return f"Alt+{self.value[0]}" if self is not Part.CALENDAR else "Alt+Y"
+
 
 COLLECTION = {Part.USES: "uses", Part.COSTS: "entries", Part.LOG: "trips", Part.CALENDAR: "stays"}
 
@@ -85,7 +90,8 @@ class SharedPage(Page):
         for part, switch in self._switches.items():
             switch.setCheckable(True)
             switch.setAutoExclusive(True)
-            switch.clicked.connect(lambda _checked=False, part=part: self.switch_to(part))
+            switch.setToolTip(f"{part.value} ({part.key})")
+            switch.clicked.connect(lambda _checked=False, part=part: self.go_to_part(part))
             switches.addWidget(switch)
         switches.addStretch(1)
         self.leave = button("Take it out", "Take the thing out, with its uses, its log and its calendar")
@@ -186,16 +192,17 @@ class SharedPage(Page):
         kind = self._workspace.pack.shared.kinds.get(thing.kind)
         self._switches[Part.LOG].setVisible(kind is not None and kind.log)
         self._switches[Part.CALENDAR].setVisible(kind is not None and kind.calendar)
-        if not self._switches[self._shown].isVisibleTo(self):
+        if not self._switches[self.shown].isVisibleTo(self):
             self.switch_to(Part.USES)
         self.cloth.show_pieces(self._pieces())
         self.fields.show_fields(self._fields(file, thing, kind))
         self.methods.show_thing(self._chosen)
-        self.tables[self._shown].table.model().refresh()  # type: ignore[attr-defined]
+        self.tables[self.shown].table.records.refresh()
         self.sheets.rows_model.show_rows(self._sheet_rows())
 
     @property
-    def _shown(self) -> Part:
+    def shown(self) -> Part:
+        """The part that is shown beneath the thing."""
         return list(Part)[self._stack.currentIndex()]
 
     def _fields(self, file: ClientFile, thing: Thing, kind: ThingKind | None) -> list[Field]:
@@ -272,11 +279,21 @@ class SharedPage(Page):
         logged = any(trip.thing == self._chosen for trip in file.trips.values())
         return Part.LOG if logged else Part.USES
 
+    def offers(self, part: Part) -> bool:
+        """Whether the thing that is shown has such a part."""
+        return self.thing is not None and self._switches[part].isVisibleTo(self)
+
     def switch_to(self, part: Part) -> None:
         """Show a part beneath the thing."""
         self._switches[part].setChecked(True)
+        # Its rows first: what takes the focus needs one to stand on.
+        self.tables[part].table.records.refresh()
         self._stack.setCurrentIndex(list(Part).index(part))
-        self.tables[part].table.model().refresh()  # type: ignore[attr-defined]
+
+    def go_to_part(self, part: Part) -> None:
+        """Show a part beneath the thing, and put the cursor into its table."""
+        self.switch_to(part)
+        self.tables[part].table.setFocus()
 
     def show_subject(self, path: str) -> None:
         """Show what stands at a path: a thing, a use, a trip, a stay, a cost."""
@@ -306,7 +323,7 @@ class SharedPage(Page):
     def focus(self) -> None:
         """Put the cursor where work goes on."""
         if self._chosen:
-            self.tables[self._shown].table.setFocus()
+            self.tables[self.shown].table.setFocus()
         else:
             self.new.setFocus()
 

@@ -31,10 +31,14 @@ def asset_fields(file: ClientFile, key: str, questions: Sequence[Question]) -> I
         yield Field(f"{path}/units/{year}", f"Output of {year}", FieldKind.AMOUNT, optional=True)
     if kind.may_be_expensed:
         yield Field(f"{path}/expensed", "Section 179", FieldKind.AMOUNT, hint="part of its cost")
-    yield Field(f"{path}/share", "Business use, %", FieldKind.PERCENT, hint="100", optional=True)
-    yield Field(
-        f"{path}/shares/{year}", f"Of it in {year}, %", FieldKind.PERCENT, hint="as always", optional=True
-    )
+    if file.things:
+        things = [(each, thing.name or each) for each, thing in sorted(file.things.items())]
+        yield Field(f"{path}/thing", "Its use is that of", FieldKind.CHOICE, things)
+    if asset.thing not in file.things and asset.activity not in file.things:
+        yield Field(f"{path}/share", "Business use, %", FieldKind.PERCENT, hint="100", optional=True)
+        yield Field(
+            f"{path}/shares/{year}", f"Of it in {year}, %", FieldKind.PERCENT, hint="as always", optional=True
+        )
     others = tuple(
         (other_key, other.name)
         for other_key, other in sorted(file.assets.items())

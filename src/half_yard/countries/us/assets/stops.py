@@ -6,24 +6,18 @@ from decimal import Decimal
 
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.basis import WITHOUT_EXPENSING, basis_amount, origin_of
-from half_yard.countries.us.assets.circumstances import BY_THE_MILE, SHARED, Circumstances
+from half_yard.countries.us.assets.circumstances import SHARED, Circumstances
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM
 from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.uses import share_of_year
-from half_yard.countries.us.left_out import MILEAGE
 from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Asset
-
-NOWHERE = {
-    None: "It belongs to no activity and no shared thing of this file. Choose one.",
-    BY_THE_MILE: MILEAGE,
-}
 
 
 def stop(asset: Asset, around: Circumstances) -> str:
     """Why an asset lands nowhere; empty where nothing stops it."""
-    if around.kind in NOWHERE:
-        return NOWHERE[around.kind]
+    if around.kind is None:
+        return "It belongs to no activity and no shared thing of this file. Choose one."
     if asset.asset_class not in CLASSES:
         return "No class of property is chosen yet. Choose one."
     if asset.cost < 0:

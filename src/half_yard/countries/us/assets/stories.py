@@ -7,7 +7,7 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.results import AssetStory, PlainYears
 from half_yard.countries.us.assets.amortization import FirstPart, amortized, first_part
-from half_yard.countries.us.assets.circumstances import Circumstances, circumstances
+from half_yard.countries.us.assets.circumstances import BY_THE_MILE, Circumstances, circumstances
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
@@ -21,6 +21,8 @@ from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.depreciation import Convention, Start
 from half_yard.figures import Figure, stated, total
 from half_yard.records import Asset, ClientFile
+
+MILEAGE = "Rev. Proc. 2019-46, section 4.02"
 
 
 def asset_of(file: ClientFile, key: str) -> Asset:
@@ -92,7 +94,8 @@ def with_assets(ask: Ask) -> tuple[str, ...]:
 
 def personal_by_year(ask: Ask) -> dict[int, tuple[str, ...]]:
     """The personal property that nothing stops, by the year in which it was placed in service."""
-    return ask.of(_personal_by_year, ask(counted))
+    around = ask(around_all)
+    return ask.of(_personal_by_year, tuple(key for key in ask(counted) if around[key].kind != BY_THE_MILE))
 
 
 def _personal_by_year(file: ClientFile, keys: tuple[str, ...]) -> dict[int, tuple[str, ...]]:
@@ -114,11 +117,14 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
     """What depreciation does to one asset that nothing stops, in its circumstances: an election that is taken
     back brings the story back."""
     asset = ask.of(asset_of, key)
-    year = tested_in(asset)
-    test = None if year is None else ask(test_of_year, year)
     asset_class, placed = CLASSES[asset.asset_class], asset.in_service
     if placed is None:
         raise ValueError(f"{key} has no date in service")
+    if around.kind == BY_THE_MILE:
+        none = stated(Decimal(0), f"{asset.name}: the standard mileage rate stands for it", MILEAGE)
+        return AssetStory(placed.year, none, "By the standard mileage rate.", PlainYears(none, (), none))
+    year = tested_in(asset)
+    test = None if year is None else ask(test_of_year, year)
     if asset_class.section:
         return amortized(key, asset, asset_class, around.tax_year, ask(first_part_of, key))
     if asset_class.own:
@@ -241,7 +247,11 @@ def lives(file: ClientFile) -> dict[str, Life]:
     came about: what projections are made of."""
     values = rules_for(file.tax_year)
     around = circumstances(file)
-    going = {key: file.assets[key] for key, each in around.items() if not stop(file.assets[key], each)}
+    going = {
+        key: file.assets[key]
+        for key, each in around.items()
+        if each.kind != BY_THE_MILE and not stop(file.assets[key], each)
+    }
     by_year: dict[int, list[tuple[str, Asset]]] = {}
     for key, asset in going.items():
         if (year := tested_in(asset)) is not None:

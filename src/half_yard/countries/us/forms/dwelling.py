@@ -12,6 +12,7 @@ from half_yard.countries.us.carried_in import DWELLING_DEPRECIATION, DWELLING_OP
 from half_yard.countries.us.forms import shared_costs
 from half_yard.countries.us.frame import BOOKS, household, rules
 from half_yard.countries.us.questions import ITEMIZES
+from half_yard.countries.us.shared import brought
 from half_yard.countries.us.shared.days import CountedDays, counted_days
 from half_yard.countries.us.shared.divided import (
     Divided,
@@ -91,7 +92,7 @@ def worksheet(ask: Ask, thing: str, activity: str) -> Page:
     record, days = ask.of(thing_of, thing), ask(days_of, thing)
     home = ask(is_home, thing).amount > 0
     return Page(
-        f"dwelling.{thing}", "Dwelling worksheet", record.name or "Not named", about=activity, in_cents=True,
+        f"dwelling.{thing}", "Dwelling worksheet", record.name or "Not named", about=activity,
         facts=(
             ("Days, for sharing", f"{days.let} let, {days.lived_in} lived in"),
             ("Days, for the test", f"{days.tested_let} let, {days.tested_lived_in} lived in"),
@@ -117,15 +118,21 @@ def rent(page: Page, ask: Ask, thing: str, activity: str) -> None:
         "tax", "2b", "Real estate taxes, rental part",
         first.get("real_estate_tax", NOTHING_ENTERED) if itemizes else NOTHING_ENTERED,
     )  # fmt: skip
-    direct = page.line("letting", "2d", "Costs of letting (the rental's own books)", ask(_letting, activity))
+    direct = page.line("letting", "2d", "Costs of letting (its own books, driving)", ask(_letting, activity))
     taken = page.line("first", "2e", "Comes off first", total((interest, tax, direct)), Role.SUBTOTAL)
     page.line("left", "3", "Rent that is left", not_below_zero(rents - taken), Role.SUBTOTAL)
 
 
 def _letting(ask: Ask, activity: str) -> Figure:
-    """What the rental's own books have of costs."""
-    books = ask(BOOKS.booked, activity)
-    return total((each for line, each in books.items() if line != "rents"), "costs in the rental's own books")
+    """What the rental's own books have of costs, and what other things bring to it, in whole dollars as its
+    lines have them."""
+    books, besides = ask(BOOKS.booked, activity), ask(brought.besides, activity)
+    lines = sorted({*books, *besides} - {"rents"})
+    costs = [
+        total((*([books[line]] if line in books else ()), *besides.get(line, ())), line).in_dollars()
+        for line in lines
+    ]
+    return total(costs, "costs of letting, line by line")
 
 
 def first_part(ask: Ask, thing: str, activity: str, each: Divided) -> Figure:

@@ -104,8 +104,7 @@ def costs(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
         anyway, excess = NOTHING_ENTERED, NOTHING_ENTERED
         if line in every:
             anyway, excess = _interest_or_tax(ask, office, line, itemizes=itemizes)
-        page.line(line, number, f"{TITLES[line]}, business part", anyway)
-        first.append(anyway)
+        first.append(page.line(line, number, f"{TITLES[line]}, business part", anyway))
         rest.append(excess)
     anyway = page.line("anyway", "14", "Deductible in any case", total(first), Role.SUBTOTAL)
     income = ask(limit, thing, activity, person)["income"]

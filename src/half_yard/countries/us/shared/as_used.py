@@ -28,24 +28,30 @@ def as_used(file: ClientFile) -> ClientFile:
 
 
 def _assets(file: ClientFile) -> Mapping[str, Asset]:
-    shared = {key: asset for key, asset in file.assets.items() if asset.activity in file.things}
+    shared = {key: asset for key, asset in file.assets.items() if thing_of_asset(file, asset)}
     if not shared:
         return file.assets
     return {**file.assets, **{key: _asset(file, asset) for key, asset in shared.items()}}
 
 
+def thing_of_asset(file: ClientFile, asset: Asset) -> str:
+    """The shared thing to which an asset belongs, or which measures its use; empty where there is none."""
+    return next((key for key in (asset.activity, asset.thing) if key in file.things), "")
+
+
 def _asset(file: ClientFile, asset: Asset) -> Asset:
-    thing = file.things[asset.activity]
+    key = thing_of_asset(file, asset)
+    thing = file.things[key]
     if thing.kind in APART or goes_by_the_mile(thing):
-        return asset
-    known = measured(file, asset.activity)
+        return asset.model_copy(update={"activity": key, "thing": key})
+    known = measured(file, key)
     share = sum((known.share(activity) for activity in known.activities), start=HUNDRED - HUNDRED)
     percent = round(share * HUNDRED, PLACES)
-    only = known.activities[0] if len(known.activities) == 1 else asset.activity
+    only = known.activities[0] if len(known.activities) == 1 else key
     return asset.model_copy(
         update={
             "activity": only,
-            "thing": asset.activity,
+            "thing": key,
             "shares": {**asset.shares, str(file.tax_year): percent},
         }
     )

@@ -24,20 +24,31 @@ from half_yard.figures import Figure
 def brought(ask: Ask, activity: str) -> Brought:
     """What things bring to an activity, by statement line. A home with an office is deducted on a form of its
     own (Form 8829), not on the lines."""
-    found: dict[str, list[Figure]] = {}
-    for thing in ask(things):
-        if activity in ask(measure_of, thing).activities:
-            for line, figure in _of_thing(ask, thing, activity):
+    found = {line: list(figures) for line, figures in ask(besides, activity).items()}
+    for thing in _serving(ask, activity):
+        if ask.of(thing_of, thing).kind == DWELLING:
+            for line, figure in dwelling.allowed_lines(ask, thing, activity):
                 found.setdefault(line, []).append(figure)
     return found
 
 
+def besides(ask: Ask, activity: str) -> Brought:
+    """What things bring to an activity, but for a dwelling that is let and lived in, which is limited by what
+    the others leave."""
+    found: dict[str, list[Figure]] = {}
+    for thing in _serving(ask, activity):
+        for line, figure in _of_thing(ask, thing, activity):
+            found.setdefault(line, []).append(figure)
+    return found
+
+
+def _serving(ask: Ask, activity: str) -> list[str]:
+    return [thing for thing in ask(things) if activity in ask(measure_of, thing).activities]
+
+
 def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure]]:
     record, kind = ask.of(thing_of, thing), ask.of(activity_of, activity).kind
-    if record.kind == HOME or kind not in RATE:
-        return
-    if record.kind == DWELLING:
-        yield from dwelling.allowed_lines(ask, thing, activity)
+    if record.kind in {HOME, DWELLING} or kind not in RATE:
         return
     of_lines = ask(shared_costs.by_use, thing)
     skipped: set[str] = set()
@@ -52,9 +63,7 @@ def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure
 def depreciation_brought(ask: Ask, activity: str) -> tuple[Figure, ...]:
     """An activity's parts of the depreciation of things with several uses."""
     found: list[Figure] = []
-    for thing in ask(things):
-        if activity not in ask(measure_of, thing).activities:
-            continue
+    for thing in _serving(ask, activity):
         kind = ask.of(thing_of, thing).kind
         if kind == DWELLING:
             found += dwelling.allowed_depreciation(ask, thing, activity)
