@@ -6,12 +6,15 @@ import datetime
 import random
 from decimal import Decimal
 
+from half_yard.countries.us.shared.kinds import KINDS
 from half_yard.countries.us.statement_lines import BY_KIND
-from half_yard.records import Activity, Asset, ClientFile, Entry, Household, Person
+from half_yard.records import Activity, Asset, ClientFile, Entry, Household, Person, Thing, Trip, Use
 from half_yard.records.identifiers import numbered
 
 YEAR = 2025
 BUSINESSES, RENTALS, ASSETS, ENTRIES = 5, 10, 300, 5_000
+THINGS, COSTS, TRIPS = 15, 2_000, 5_000
+WHOLE = {"home": Decimal(2000), "vehicle": Decimal(60_000), "line": None}
 
 
 def heavy_file() -> ClientFile:
@@ -34,6 +37,61 @@ def heavy_file() -> ClientFile:
             "assets": numbered("assets", assets),
         }
     )
+
+
+def shared_file() -> ClientFile:
+    """The heavy file with 15 things that serve several uses, 2,000 costs on them and 5,000 trips: five homes
+    with an office, five vehicles with a log, five telephones."""
+    chance = random.Random(8829)
+    file = heavy_file()
+    businesses = [key for key, activity in file.activities.items() if activity.kind == "business"]
+    kinds = ("home", "vehicle", "line")
+    measures = {"home": "area", "vehicle": "distance", "line": "percent"}
+    things = numbered(
+        "things",
+        [
+            Thing(kind=kind, name=f"{kind} {number}", measure=measures[kind], whole=WHOLE[kind], reason="Log")
+            for number in range(THINGS // len(kinds))
+            for kind in kinds
+        ],
+    )
+    uses = [
+        Use(
+            thing=key, activity=activity, amount=Decimal(chance.randrange(5, 20)),
+            choices={"rests_on": "principal"},
+        )
+        for key, thing in things.items()
+        for activity in chance.sample(businesses, 2)
+        if thing.kind != "vehicle"
+    ]  # fmt: skip
+    cars = [key for key, thing in things.items() if thing.kind == "vehicle"]
+    trips = [
+        Trip(
+            thing=chance.choice(cars), activity=chance.choice(businesses),
+            date=datetime.date(YEAR, chance.randrange(1, 13), chance.randrange(1, 28)),
+            amount=Decimal(chance.randrange(1, 60)),
+        )
+        for _ in range(TRIPS)
+    ]  # fmt: skip
+    costs = [_cost(chance, things) for _ in range(COSTS)]
+    return file.model_copy(
+        update={
+            "things": things,
+            "uses": numbered("uses", uses),
+            "trips": numbered("trips", trips),
+            "entries": numbered("entries", [*file.entries.values(), *costs]),
+        }
+    )
+
+
+def _cost(chance: random.Random, things: dict[str, Thing]) -> Entry:
+    key = chance.choice(list(things))
+    lines = [line.key for line in KINDS[things[key].kind].lines]
+    return Entry(
+        activity=key, line=chance.choice(lines), payee=f"Payee {chance.randrange(40)}",
+        date=datetime.date(YEAR, chance.randrange(1, 13), chance.randrange(1, 28)),
+        amount=Decimal(chance.randrange(100, 40_000)) / 100,
+    )  # fmt: skip
 
 
 def many_assets(count: int) -> ClientFile:

@@ -14,7 +14,7 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from benchmarks.heavy_file import heavy_file, many_assets
+from benchmarks.heavy_file import heavy_file, many_assets, shared_file
 from half_yard.__main__ import collect_seldom
 from half_yard.countries import PACKS, compute
 from half_yard.demo import client_files
@@ -101,11 +101,38 @@ def main() -> None:
         show("open (read, check, lock), median", statistics.median(opening), "ms", 500)
         show("start to usable window, no file", _start([]), "ms", 1500)
         show("start to usable window with the heavy file", _start([str(path)]), "ms", 2000)
+        _shared()
         _assets()
         _imports()
         _interface(path)
         peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
         show("peak memory of this process", peak, "MB", 300)
+
+
+def _shared() -> None:
+    """15 shared things with 2,000 costs and 5,000 trips: the file just read, then a cost and a trip
+    edited."""
+    fresh = iter([shared_file() for _ in range(7)])
+    first = statistics.median(milliseconds(lambda: compute(next(fresh)), 7))
+    show("shared use: full compute, median", first, "ms", 150)
+    show("shared use: an edit of a cost, median", _edited("entries"), "ms", 50)
+    show("shared use: an edit of a trip, median", _edited("trips"), "ms", 50)
+
+
+def _edited(collection: str) -> float:
+    """How long an edit of the last record of a collection of the file with shared things takes, in
+    milliseconds."""
+    file, memory, amounts = shared_file(), Memory(), iter(range(1, 1000))
+    key = list(getattr(file, collection))[-1]
+    compute(file, memory)
+
+    def edit() -> None:
+        nonlocal file
+        file, _ = apply(file, change("Amount", f"/{collection}/{key}/amount", f"{next(amounts)}.00"))
+        compute(file, memory)
+
+    edit()
+    return statistics.median(milliseconds(edit, 15))
 
 
 def _assets() -> None:

@@ -82,7 +82,7 @@ class SetUp(Page):
         self.assertEqual(self.workspace.file.activities["a00005"].name, "Hallowell Sail & Canvas (2)")
         self.go(f"/activities/{LOFT}/name")
         self.view.particulars.switch_archive()
-        self.assertEqual(self.amount("form_1040/total_income"), 54340)
+        self.assertEqual(self.amount("form_1040/total_income"), 54385)
         self.assertIn("archived", self.message())
         self.view.particulars.switch_archive()
         self.view.particulars.remove_activity()

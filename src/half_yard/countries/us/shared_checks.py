@@ -24,13 +24,14 @@ from half_yard.countries.us.shared.measured import Measured, Period, measured
 from half_yard.records import Asset, ClientFile, Thing
 from half_yard.review import Finding, Level
 
-LINE_WORDS = re.compile(r"\b(phone|mobile|cell|wireless|internet|broadband|telecom)", re.IGNORECASE)
+LINE_WORDS = re.compile(r"\b(telephone|phone|mobile|cell|wireless|internet|broadband|telecom)", re.IGNORECASE)
 HOME_WORDS = re.compile(r"\b(home|house|office at)\b", re.IGNORECASE)
 
 
 def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
     """Everything found of shared things, and what looks shared and is taken whole."""
     file = frame.file
+    with_costs = {entry.activity for entry in file.entries.values()} if file.things else set()
     for key, thing in sorted(file.things.items()):
         if thing.kind not in KINDS:
             yield Finding(
@@ -41,7 +42,7 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
             )
             continue
         known = measured(file, key)
-        yield from _measure(file, key, thing, known)
+        yield from _measure(key, thing, known, has_costs=key in with_costs)
         yield from _uses(file, key, thing)
         match thing.kind:
             case "vehicle":
@@ -50,7 +51,8 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
                 yield from _home(file, key, thing)
             case "dwelling":
                 yield from _dwelling(frame, key, thing)
-        yield from _sold(file, key, thing, known)
+    yield from _trips(file)
+    yield from _sold(file)
     yield from _fleet(frame)
     yield from _taken_whole(file, books)
 
@@ -64,7 +66,7 @@ def _called(thing: Thing) -> str:
     return thing.name or "A shared thing"
 
 
-def _measure(file: ClientFile, key: str, thing: Thing, known: Measured) -> Iterator[Finding]:
+def _measure(key: str, thing: Thing, known: Measured, *, has_costs: bool) -> Iterator[Finding]:
     path, name = f"/things/{key}", _called(thing)
     if thing.begins is not None and thing.ends is not None and thing.ends < thing.begins:
         yield Finding(Level.ERROR, f"{name} ends before it begins.", f"{path}/ends", "Mend a day.")
@@ -75,7 +77,6 @@ def _measure(file: ClientFile, key: str, thing: Thing, known: Measured) -> Itera
             f"{name}: its uses are {known.over.normalize():,f} {unit} more than all of it.", known.path,
             "Mend the whole or a use. Until then the uses together are taken to be the whole.",
         )  # fmt: skip
-    has_costs = any(entry.activity == key for entry in file.entries.values())
     if has_costs and not known.activities:
         yield Finding(
             Level.INCOMPLETE, f"{name} has costs, and nothing measured says how much of it is for what.",
@@ -138,19 +139,34 @@ def _vehicle(file: ClientFile, key: str, thing: Thing, known: Measured) -> Itera
             break
     if goes_by_the_mile(thing) and (why := barred_from_the_rate(file, key)):
         yield Finding(Level.ERROR, f"{name}: {why}", f"{path}/choices/method", "Choose actual costs.")
-    for trip_key, trip in file.trips.items():
-        if trip.thing == key and trip.activity not in {*file.activities, "", "commuting"}:
+    if _went_by_the_mile(file, key) and not goes_by_the_mile(thing) and _assets(file, key):
+        yield Finding(
+            Level.INCOMPLETE,
+            f"{name}: actual costs after the standard rate. Straight line over what is left of its life is "
+            "not computed (Rev. Proc. 2019-46, section 4.03).", f"{path}/choices/method",
+            "Give its asset the basis that is left and the straight-line method, or stay with the rate.",
+        )  # fmt: skip
+
+
+def _trips(file: ClientFile) -> Iterator[Finding]:
+    """Trips that are for nothing of the file, or of another year."""
+    known, year = {*file.activities, "", "commuting"}, file.tax_year
+    for key, trip in file.trips.items():
+        if trip.activity not in known:
             yield Finding(
-                Level.ERROR,
-                f"{name}: a trip is for no activity of this file.",
-                f"/trips/{trip_key}/activity",
-                "Choose one.",
-            )
-        if trip.thing == key and trip.date is not None and trip.date.year != file.tax_year:
-            yield Finding(
-                Level.WARNING, f"{name}: a trip is outside tax year {file.tax_year} and does not count.",
-                f"/trips/{trip_key}/date", "Mend its day.",
+                Level.ERROR, f"{_called_of(file, trip.thing)}: a trip is for no activity of this file.",
+                f"/trips/{key}/activity", "Choose one.",
             )  # fmt: skip
+        if trip.date is not None and trip.date.year != year:
+            yield Finding(
+                Level.WARNING,
+                f"{_called_of(file, trip.thing)}: a trip is outside tax year {year} and does not count.",
+                f"/trips/{key}/date", "Mend its day.",
+            )  # fmt: skip
+
+
+def _called_of(file: ClientFile, key: str) -> str:
+    return _called(file.things[key]) if key in file.things else "A log"
 
 
 def barred_from_the_rate(file: ClientFile, key: str) -> str:
@@ -159,7 +175,7 @@ def barred_from_the_rate(file: ClientFile, key: str) -> str:
     thing = file.things[key]
     if thing.answers.get("actual_before"):
         return "it was depreciated faster than by straight line, so the standard rate is barred for good."
-    before = any(item.kind == MILEAGE_PART and item.of == key for item in file.carryovers.values())
+    before = _went_by_the_mile(file, key)
     for asset in _assets(file, key):
         earlier = asset.in_service is not None and asset.in_service.year < file.tax_year
         if earlier and asset.prior_depreciation and not before and not thing.answers.get("standard_before"):
@@ -167,6 +183,11 @@ def barred_from_the_rate(file: ClientFile, key: str) -> str:
         if asset.expensed:
             return "section 179 was elected for it, so the standard rate is barred for good."
     return ""
+
+
+def _went_by_the_mile(file: ClientFile, key: str) -> bool:
+    """Whether earlier years took the standard rate for a vehicle, by what they carry in."""
+    return any(item.kind == MILEAGE_PART and item.of == key for item in file.carryovers.values())
 
 
 def _assets(file: ClientFile, key: str) -> list[Asset]:
@@ -232,18 +253,17 @@ def _dwelling(frame: OnReturn, key: str, thing: Thing) -> Iterator[Finding]:
         )  # fmt: skip
 
 
-def _sold(file: ClientFile, key: str, thing: Thing, known: Measured) -> Iterator[Finding]:
-    for asset_key, asset in sorted(file.assets.items()):
-        gone = (
-            thing_of_asset(file, asset) == key
-            and asset.disposed is not None
-            and asset.disposed.year <= file.tax_year
-        )
-        apart = thing.kind in {HOME, DWELLING} or goes_by_the_mile(thing) or len(known.activities) > 1
-        if gone and apart:
+def _sold(file: ClientFile) -> Iterator[Finding]:
+    for key, asset in sorted(file.assets.items()):
+        of = thing_of_asset(file, asset)
+        if not of or asset.disposed is None or asset.disposed.year > file.tax_year:
+            continue
+        thing = file.things[of]
+        apart = thing.kind in {HOME, DWELLING} or goes_by_the_mile(thing)
+        if apart or len(measured(file, of).activities) > 1:
             yield Finding(
                 Level.INCOMPLETE, f"{asset.name}: the sale of what several uses share is not computed.",
-                f"/assets/{asset_key}/disposed", "Work out its gain beside the program.",
+                f"/assets/{key}/disposed", "Work out its gain beside the program.",
             )  # fmt: skip
 
 

@@ -16,6 +16,7 @@ from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.line_rows import sheet_rows
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.parts import Page, TableBlock, button, soft
+from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.shared.cloth import Cloth, Piece
 from half_yard.desktop.shared.methods_view import MethodsView
 from half_yard.desktop.shared.tables import ThingTables
@@ -90,7 +91,7 @@ class SharedPage(Page):
         for part, switch in self._switches.items():
             switch.setCheckable(True)
             switch.setAutoExclusive(True)
-            switch.setToolTip(f"{part.value} ({part.key})")
+            switch.setToolTip(plain_tip(f"{part.value} ({part.key})"))
             switch.clicked.connect(lambda _checked=False, part=part: self.go_to_part(part))
             switches.addWidget(switch)
         switches.addStretch(1)

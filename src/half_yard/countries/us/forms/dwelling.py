@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.carried_in import DWELLING_DEPRECIATION, DWELLING_OPERATING, carried_of
 from half_yard.countries.us.forms import shared_costs
@@ -23,6 +23,7 @@ from half_yard.countries.us.shared.divided import (
     use_share,
 )
 from half_yard.countries.us.shared.kinds import DWELLING, arrives_on
+from half_yard.countries.us.shared.measured import days_of_year
 from half_yard.figures import (
     NOTHING_ENTERED,
     Carries,
@@ -141,7 +142,7 @@ def first_part(ask: Ask, thing: str, activity: str, each: Divided) -> Figure:
     record = ask.of(thing_of, thing)
     if record.choices.get(SHARED_BY) != COURT:
         return each.part(activity) if activity in {*each.direct, *each.indirect} else NOTHING_ENTERED
-    days, year = ask(days_of, thing), _days_of_year(ask)
+    days, year = ask(days_of, thing), Decimal(days_of_year(ask.of(tax_year)))
     share = _let(thing, days.let, "days let") / stated(year, "days of the year")
     shared = each.in_period.get(activity, NOTHING_ENTERED)
     choice = Choice("Interest and tax by the days of the year", f"/things/{thing}/choices/{SHARED_BY}")
@@ -151,11 +152,6 @@ def first_part(ask: Ask, thing: str, activity: str, each: Divided) -> Figure:
         .named(f"{each.whole.label}, rental part")
         .because(choice)
     )
-
-
-def _days_of_year(ask: Ask) -> Decimal:
-    year = ask.of(lambda file: file.tax_year)
-    return Decimal(366 if year % 4 == 0 and (year % 100 or year % 400 == 0) else 365)
 
 
 @worksheet.part

@@ -5,12 +5,12 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.forms import shared_costs
 from half_yard.countries.us.frame import rules
-from half_yard.countries.us.shared.divided import measure_of, thing_of, things
+from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
 from half_yard.countries.us.shared.kinds import (
     ACTUAL,
     LEASE,
@@ -21,7 +21,7 @@ from half_yard.countries.us.shared.kinds import (
     VEHICLE,
     goes_by_the_mile,
 )
-from half_yard.countries.us.shared.measured import MeasuredUse
+from half_yard.countries.us.shared.measured import MeasuredUse, days_of_year, logged_distance
 from half_yard.figures import (
     NOTHING_ENTERED,
     Carries,
@@ -33,11 +33,12 @@ from half_yard.figures import (
     difference,
     entered,
     not_below_zero,
+    stated,
     total,
 )
 from half_yard.records import ClientFile
 
-SECOND_HALF = "second_half"
+SECOND_HALF, INCLUDED = "second_half", "lease_inclusion"
 JULY = 7
 
 
@@ -76,8 +77,7 @@ def vehicle(ask: Ask, thing: str) -> Page:
 
 
 def _commuting(file: ClientFile, thing: str) -> Decimal:
-    logged = sum((t.amount for t in file.trips.values() if t.thing == thing and t.activity == "commuting"),
-                 Decimal(0))  # fmt: skip
+    logged = logged_distance(file, thing).get("commuting", Decimal(0))
     return logged or file.things[thing].facts.get("commuting", Decimal(0))
 
 
@@ -206,10 +206,33 @@ def chosen(page: Page, ask: Ask, thing: str) -> None:
             parts = [of_lines[key] for line in RUNNING if (key := f"{line}.{activity}") in of_lines]
         parking = f"parking.{activity}"
         parts += [of_lines[parking]] if parking in of_lines else []
+        leased = f"{LEASE}.{activity}"
+        if not by_the_mile and leased in of_lines:
+            title = f"{shared_costs.name(ask, activity)}: lease less what is included"
+            page.line(
+                f"leased.{activity}", "", title, _leased(ask, thing, activity, of_lines[leased]), Role.COST
+            )
         title = f"{shared_costs.name(ask, activity)}: {words}, parking and tolls"
         made = total(parts, "driving for it").because(choice)
         every.append(page.line(f"driving.{activity}", "", title, made, Role.COST))
     page.line("driving", "", "Driving in all", total(every), Role.TOTAL)
+
+
+def _leased(ask: Ask, thing: str, activity: str, part: Figure) -> Figure:
+    """A use's part of the lease, less its part of the yearly amount that the lessee of a costly car includes,
+    for the days of the year (26 CFR 1.280F-7)."""
+    record, known = ask.of(thing_of, thing), ask(measure_of, thing)
+    included = record.facts.get(INCLUDED)
+    if not included:
+        return part
+    year = days_of_year(ask.of(tax_year))
+    yearly = entered(included, "yearly amount of the table for leases", f"/things/{thing}/facts/{INCLUDED}")
+    days = stated(Decimal(known.period.days) / year, f"{known.period.days} of {year} days")
+    share = use_share(ask, thing, known.of_activity(activity)[0])
+    included_part = (
+        ((yearly * days).named("for the days leased") * share).in_cents().named("included, its part")
+    )
+    return not_below_zero(difference(part, included_part, label="lease less what is included"))
 
 
 @vehicle.part

@@ -16,7 +16,6 @@ from half_yard.countries.us.shared.kinds import (
     RUNNING,
     VEHICLE,
     arrives_on,
-    goes_by_the_mile,
 )
 from half_yard.figures import Figure
 
@@ -54,7 +53,9 @@ def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure
     skipped: set[str] = set()
     if record.kind == VEHICLE:
         yield RATE[kind], ask(vehicle.chosen, thing)[f"driving.{activity}"]
-        skipped = {*RUNNING, "parking", *([LEASE] if goes_by_the_mile(record) else [])}
+        skipped = {*RUNNING, "parking", LEASE}
+        if (leased := f"leased.{activity}") in ask(vehicle.chosen, thing):
+            yield arrives_on(VEHICLE, LEASE, kind), ask(vehicle.chosen, thing)[leased]
     for line in ask(shared_costs.lines_of, thing):
         if line not in skipped and (key := f"{line}.{activity}") in of_lines:
             yield arrives_on(record.kind, line, kind), of_lines[key]

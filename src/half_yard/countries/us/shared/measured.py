@@ -5,11 +5,13 @@ from __future__ import annotations
 import datetime
 from collections.abc import Mapping
 from decimal import Decimal
+from functools import partial
 from typing import NamedTuple
 
 from half_yard.countries.us.shared.claims import is_claimed
 from half_yard.countries.us.shared.days import counted_days
 from half_yard.countries.us.shared.kinds import DWELLING, HOME, PERCENT, VEHICLE
+from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile, Thing
 from half_yard.records.amounts import HUNDRED
 
@@ -107,8 +109,22 @@ class Measured(NamedTuple):
         return by_days / (self.whole * self.period.days)
 
 
+def days_of_year(year: int) -> int:
+    """How many days a year has."""
+    return (datetime.date(year + 1, 1, 1) - datetime.date(year, 1, 1)).days
+
+
+MEASURED: Remembered[Measured] = Remembered()
+LOGGED: Remembered[Mapping[str, Mapping[str, Decimal]]] = Remembered()
+
+
 def measured(file: ClientFile, key: str) -> Measured:
     """A thing as it was measured. Raises KeyError if there is none."""
+    read = (file.things[key], file.uses, file.trips, file.stays, file.activities, file.tax_year)
+    return MEASURED.get(key, read, partial(_measure, file, key))
+
+
+def _measure(file: ClientFile, key: str) -> Measured:
     thing, year = file.things[key], file.tax_year
     if thing.kind == DWELLING:
         return _by_days(file, key)
@@ -175,8 +191,15 @@ def _whole(thing: Thing, key: str) -> tuple[Decimal, str]:
 def logged_distance(file: ClientFile, key: str) -> Mapping[str, Decimal]:
     """The miles of a vehicle's log by what they were for: an activity, or a kind of trip that is for none.
     Those outside the tax year are not counted."""
-    found: dict[str, Decimal] = {}
+    return LOGGED.get("", (file.trips, file.tax_year), partial(_logged, file)).get(key, {})
+
+
+def _logged(file: ClientFile) -> Mapping[str, Mapping[str, Decimal]]:
+    """The miles of all logs, by thing."""
+    found: dict[str, dict[str, Decimal]] = {}
+    year = file.tax_year
     for trip in file.trips.values():
-        if trip.thing == key and (trip.date is None or trip.date.year == file.tax_year):
-            found[trip.activity] = found.get(trip.activity, Decimal(0)) + trip.amount
+        if trip.date is None or trip.date.year == year:
+            of_thing = found.setdefault(trip.thing, {})
+            of_thing[trip.activity] = of_thing.get(trip.activity, Decimal(0)) + trip.amount
     return found

@@ -8,7 +8,7 @@ from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import Method, SharedUse
 from half_yard.countries.us.forms.dwelling import AGENCY, COURT, SHARED_BY
 from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
-from half_yard.countries.us.forms.vehicle import SECOND_HALF
+from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
 from half_yard.countries.us.questions import ITEMIZES
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
@@ -32,7 +32,7 @@ from half_yard.countries.us.year_rules import rules_for
 from half_yard.records import Asset, Change, ClientFile, Edit, Thing, Use
 
 COMMUTING = "commuting"
-OF_THE_YEAR = {"excess_interest", "excess_tax", "odometer_ended", "commuting", SECOND_HALF, HOURS}
+OF_THE_YEAR = {"excess_interest", "excess_tax", "odometer_ended", "commuting", INCLUDED, SECOND_HALF, HOURS}
 """Facts that are asked anew every year."""
 
 
@@ -61,6 +61,9 @@ class UnitedStatesSharedUse(SharedUse):
                     _fact(path, "odometer_begun", "Odometer, first day"),
                     _fact(path, "odometer_ended", "Odometer, last day"),
                     _fact(path, "commuting", "Commuting miles", "never business"),
+                    _fact(
+                        path, INCLUDED, "Lease inclusion of the year", "Rev. Proc. of the lease's first year"
+                    ),
                     _answer(path, "off_duty", "Available for personal use off duty"),
                     _answer(path, "another", "Another vehicle for personal use"),
                     _answer(path, "evidence", "Evidence of the miles"),
