@@ -33,9 +33,11 @@ def reckon(typed: str) -> Decimal:
         raise ReckoningError(f"That is longer than {LONGEST} signs. Split it into several entries.")
     if DATE.fullmatch(typed):
         raise ReckoningError(f"“{typed.strip()}” looks like a date. To divide, type spaces around the sign.")
-    amount = to_cents(_exactly(typed))
-    if abs(amount) > LARGEST:
+    exact = _exactly(typed)
+    # Before it is rounded: a number of forty digits has no cents.
+    if abs(exact) > LARGEST:
         raise ReckoningError("That is larger than any amount a return can hold.")
+    amount = to_cents(exact)
     # In books a plain amount in brackets is one below zero.
     return -amount if IN_BRACKETS.fullmatch(typed) else amount + 0
 
@@ -73,10 +75,9 @@ def reckon_percent(typed: str) -> Decimal:
             raise ReckoningError(f"{NO_SHARE.format(typed=typed.strip())} {error}") from error
         if "/" in text and abs(share) <= 1:
             share *= 100
-        share = share.quantize(SHARE_DIGITS, ROUND_HALF_UP).normalize()
     if not 0 <= share <= 100:
         raise ReckoningError(f"A share is from 0 to 100 percent, not {typed.strip()}.")
-    return share
+    return share.quantize(SHARE_DIGITS, ROUND_HALF_UP).normalize() if is_arithmetic(text) else share
 
 
 def is_arithmetic(typed: str) -> bool:
