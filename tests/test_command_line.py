@@ -101,6 +101,24 @@ class CommandLine(unittest.TestCase):
         self.assertEqual((rows[0]["name"], rows[0]["this_year"]), ("Cargo van, 9,350 lb", "5392.52"))
         self.assertEqual(json.loads(self.run_command("assets", str(self.main), "--json").stdout), rows)
 
+    def test_shared_things_and_their_lists(self) -> None:
+        done = self.run_command("shared", str(self.main))
+        self.assertRegex(done.stdout, r"Form 8829 +2,056 +refund [\d,]+ +chosen")
+        things = json.loads(self.run_command("shared", str(self.main), "--json").stdout)["things"]
+        self.assertEqual(
+            [each["kind"] for each in things], ["home", "vehicle", "vehicle", "dwelling", "line"]
+        )
+        chosen = [method["title"] for each in things for choice in each["methods"] for method in choice
+                  if method["chosen"]]  # fmt: skip
+        self.assertEqual(chosen[:3], ["Form 8829", "Actual costs", "Standard mileage rate"])
+        path, log = self.office / "Copy.halfyard", self.office / "log.csv"
+        path.write_bytes(self.main.read_bytes())
+        log.write_text("Date,To,Miles,For\n3/3,Union,12,piano\n3/4,Union,none,piano\n", encoding="utf-8")
+        told = json.loads(self.run_command("log", str(path), "h00003", str(log), "--json").stdout)
+        self.assertEqual((told["taken"], told["refused"][0]["line"]), (1, 3))
+        self.assertEqual(len(read_file(path).trips), len(read_file(self.main).trips) + 1)
+        self.assertEqual(self.run_command("log", str(path), "h00001", str(log)).returncode, 2)
+
     def test_schema(self) -> None:
         self.assertEqual(self.run_command("schema").stdout, schema_text())
 

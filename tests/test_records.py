@@ -135,7 +135,20 @@ class Typing(unittest.TestCase):
         self.assertFalse(is_arithmetic("-1,200.50"))
 
     def test_what_is_no_amount_is_explained(self) -> None:
-        for typed in ("", "12o", "1,23", "(2", "2)", "3 4", "1/0", "2**3", "9" * 60, "1" + "0" * 26, "*", "1..2"):
+        for typed in (
+            "",
+            "12o",
+            "1,23",
+            "(2",
+            "2)",
+            "3 4",
+            "1/0",
+            "2**3",
+            "9" * 60,
+            "1" + "0" * 26,
+            "*",
+            "1..2",
+        ):
             with self.subTest(typed=typed), self.assertRaises(ReckoningError) as caught:
                 reckon(typed)
             self.assertGreater(len(str(caught.exception)), 15)

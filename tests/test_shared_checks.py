@@ -9,6 +9,7 @@ from decimal import Decimal
 from half_yard.countries import compute, pack_for
 from half_yard.countries.methods_beside import methods_beside
 from half_yard.countries.next_year import next_year
+from half_yard.interop.shared_list import STAYS, TRIPS, guess_columns, list_edit, listed_rows
 from half_yard.records import Activity, Asset, ClientFile, Entry, Stay, Thing, Trip, Use, apply
 from half_yard.records.identifiers import numbered
 from tests.files import BUSINESS, RENTAL, business, client, entries, rental
@@ -227,6 +228,42 @@ class MoreDwellings(unittest.TestCase):
             file_with(thing, {RENTAL: "0"}, {}, activities={RENTAL: rental()}, stays=numbered("stays", stays))
         )
         self.assertIn("4.0 days on average", found[f"/things/{THING}"])
+
+
+class Lists(unittest.TestCase):
+    def test_a_log_is_read_by_its_headings_and_what_is_wrong_is_said(self) -> None:
+        cells = [
+            ["Date", "From", "Destination", "Odometer start", "Odometer end", "Category"],
+            ["1/5", "Rockport", "Belfast", "1200", "1238.4", "workshop"],
+            ["1/9", "", "School", "1240", "1250", "commuting"],
+            ["1/10", "", "Camden", "1250", "1240", ""],
+            ["2/30", "", "Camden", "1250", "1260", ""],
+        ]
+        file = file_with(car(), {}, {})
+        columns = guess_columns(TRIPS, cells[0])
+        rows = listed_rows(file, TRIPS, THING, cells, columns)
+        made = [row.record for row in rows if isinstance(row.record, Trip)]
+        self.assertEqual([(each.activity, each.amount) for each in made],
+                         [(BUSINESS, Decimal("38.4")), ("commuting", Decimal(10))])  # fmt: skip
+        self.assertIn("runs backwards", rows[2].problem)
+        self.assertIn("no day of the calendar", rows[3].problem)
+        after = apply(file, list_edit(file, TRIPS, rows))[0]
+        self.assertEqual(len(after.trips), 2)
+
+    def test_a_calendar_ends_before_the_day_of_departure(self) -> None:
+        cells = [
+            ["Guest", "Check-in", "Check-out", "Status"],
+            ["Pells", "6/5", "6/9", "rented"],
+            ["", "", "6/9", ""],
+        ]
+        file = file_with(Thing(kind="dwelling", name="Cabin"), {}, {})
+        rows = listed_rows(file, STAYS, THING, cells, guess_columns(STAYS, cells[0]))
+        stay = rows[0].record
+        assert isinstance(stay, Stay)
+        self.assertEqual(
+            (stay.begins, stay.ends, stay.kind, stay.guest), (on(6, 5), on(6, 8), "rented", "Pells")
+        )
+        self.assertIn("no first day", rows[1].problem)
 
 
 class Leases(unittest.TestCase):

@@ -97,6 +97,26 @@ class Demo(WindowCase):
         self.type("piano", Key.Key_Return)
         self.assertEqual(self.amount("vehicle.h00003/rate"), before + 70)
 
+    def test_a_log_from_a_list_is_shown_first_and_then_taken_in(self) -> None:
+        path = self.folder / "log.csv"
+        path.write_text(
+            "When,To,Miles,Why,Category\n1/5,Belfast,38,Tunings,piano\n1/9,School,24,,commuting\n"
+        )
+        self.page.choose("h00003")
+        self.assertIs(self.page.list_wanted, Part.LOG)
+        view = self.page.lists[Part.LOG]
+        self.assertTrue(view.show_file("h00003", path))
+        self.page.show_list(Part.LOG)
+        self.settle()
+        self.assertEqual([row.record is None for row in view.rows], [False, False])
+        view.raw.role_chosen.emit(0, "date")
+        self.assertEqual(view.table.item(0, 1).text(), "Jan 5")  # type: ignore[union-attr]
+        before = len(self.window.workspace.file.trips)
+        view.take.setFocus()
+        self.press(Key.Key_Space)
+        self.assertEqual(len(self.window.workspace.file.trips), before + 2)
+        self.assertTrue(self.page.tables[Part.LOG].isVisible())
+
     def test_overlapping_stays_are_said_at_their_place(self) -> None:
         self.page.choose("h00004")
         self.settle()

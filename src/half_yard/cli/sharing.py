@@ -5,16 +5,21 @@ from __future__ import annotations
 import argparse
 import json
 from collections.abc import Iterator
+from pathlib import Path
 from typing import Any
 
-from half_yard.cli.opening import add_command, computed
+from half_yard.cli.opening import CommandError, add_command, computed, keys_for, open_for_work
 from half_yard.cli.saying import DONE
 from half_yard.countries import Computation, Pack, compute, pack_for
 from half_yard.countries.methods_beside import MethodBeside, carried_lines, methods_beside
 from half_yard.figures import Line
 from half_yard.figures.explain import exact_text, money_text
+from half_yard.interop.asset_list import UnreadableListError, read_cells
+from half_yard.interop.shared_list import STAYS, TRIPS, guess_columns, list_edit, listed_rows
+from half_yard.storage import read_bytes
+from half_yard.texts import to_the_end
 
-COMMANDS = ("shared",)
+COMMANDS = ("shared", "log")
 TITLE_WIDTH, WIDTH = 58, 16
 
 
@@ -25,6 +30,44 @@ def add_commands(commands: Any) -> None:
     )
     shared.add_argument("--json", action="store_true", help="print JSON")
     shared.add_argument("--with-unsaved", action="store_true", help="with the edits of its journal")
+    log = add_command(commands, "log", "take a list of trips or stays in: CSV or XLSX", _log)
+    log.add_argument("thing", metavar="THING", help="its id, as “shared” prints it")
+    log.add_argument("list", type=Path, metavar="LIST")
+    log.add_argument("--dry-run", action="store_true", help="only say what would come of it")
+    log.add_argument("--json", action="store_true", help="print JSON")
+
+
+def _log(options: argparse.Namespace) -> int:
+    """Take a list of trips or stays in, as one edit that is saved."""
+    opened = open_for_work(options.file, keys_for(options.file, options))
+    try:
+        file = opened.file
+        if options.thing not in file.things:
+            raise CommandError(f"There is no shared thing {options.thing}; “half-yard shared” lists them.")
+        kind = pack_for(file.country).shared.kinds.get(file.things[options.thing].kind)
+        if kind is None or not (kind.log or kind.calendar):
+            raise CommandError(f"{options.thing} has neither a log nor a calendar.")
+        collection = TRIPS if kind.log else STAYS
+        try:
+            cells = to_the_end(read_cells(options.list.name, read_bytes(options.list)))
+        except UnreadableListError as error:
+            raise CommandError(f"{options.list.name}: {error}") from error
+        rows = listed_rows(file, collection, options.thing, cells, guess_columns(collection, cells[0]))
+        edit = list_edit(file, collection, rows)
+        if edit.changes and not options.dry_run:
+            opened.edit(edit)
+            opened.save()
+    finally:
+        opened.close()
+    refused = [{"line": row.line, "problem": row.problem} for row in rows if row.record is None]
+    if options.json:
+        done = {"taken": len(edit.changes), "refused": refused, "saved": not options.dry_run}
+        print(json.dumps(done, indent=1, ensure_ascii=False))
+    else:
+        print(edit.label)
+        for each in refused:
+            print(f"line {each['line']}: {each['problem']}")
+    return DONE
 
 
 def _shared(options: argparse.Namespace) -> int:

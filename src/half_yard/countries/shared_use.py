@@ -55,6 +55,8 @@ class SharedUse:
     """What a cost may be for alone besides one of the uses, by key."""
     stays: Mapping[str, str] = {}
     """What the days of a dwelling may be, by key."""
+    stay_words: Sequence[tuple[str, str]] = ()
+    """The words under which those are found, their titles among them, as (key, words)."""
     trips: Mapping[str, str] = {}
     """What a trip may be for besides an activity, by key."""
 

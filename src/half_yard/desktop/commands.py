@@ -123,6 +123,11 @@ class Commands:
                 for part in SharedPart
             ),
             Action("Choose the other method", page.methods.choose_other, "Alt+M", enabled=has_thing),
+            Action(
+                "Take in a log or a calendar",
+                page.ask_for_list,
+                enabled=lambda: page.list_wanted is not None,
+            ),
             Action("Take the shared thing out", page.remove_thing, enabled=has_thing),
         )
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from enum import Enum
+from functools import partial
 
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
@@ -18,6 +19,7 @@ from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.parts import Page, TableBlock, button, soft
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.shared.cloth import Cloth, Piece
+from half_yard.desktop.shared.list_view import SharedListView
 from half_yard.desktop.shared.methods_view import MethodsView
 from half_yard.desktop.shared.tables import ThingTables
 from half_yard.desktop.strip import Strip
@@ -76,6 +78,7 @@ class SharedPage(Page):
             Part.CALENDAR: tables.calendar(),
         }  # fmt: skip
         self.tables[Part.USES].table.record_current.connect(self._show_use)
+        self.lists = {part: SharedListView(workspace, COLLECTION[part]) for part in (Part.LOG, Part.CALENDAR)}
         self.sheets = LineView("Sheets of the thing")
         self.sheets.line_current.connect(self._look)
         self._stack = QStackedWidget()
@@ -101,6 +104,9 @@ class SharedPage(Page):
         self._switches[Part.USES].setChecked(True)
         for part in Part:
             self._stack.addWidget(self._with_use_fields() if part is Part.USES else self.tables[part])
+        for part, view in self.lists.items():
+            self._stack.addWidget(view)
+            view.left.connect(partial(self.go_to_part, part))
         left = QVBoxLayout()
         left.setSpacing(6)
         left.addWidget(self.methods)
@@ -204,7 +210,7 @@ class SharedPage(Page):
     @property
     def shown(self) -> Part:
         """The part that is shown beneath the thing."""
-        return list(Part)[self._stack.currentIndex()]
+        return next(part for part, switch in self._switches.items() if switch.isChecked())
 
     def _fields(self, file: ClientFile, thing: Thing, kind: ThingKind | None) -> list[Field]:
         shared, path = self._workspace.pack.shared, f"/things/{self._chosen}"
@@ -283,6 +289,22 @@ class SharedPage(Page):
     def offers(self, part: Part) -> bool:
         """Whether the thing that is shown has such a part."""
         return self.thing is not None and self._switches[part].isVisibleTo(self)
+
+    @property
+    def list_wanted(self) -> Part | None:
+        """Of which part a list can be taken in; None where the thing has neither log nor calendar."""
+        return next((part for part in self.lists if self.offers(part)), None)
+
+    def ask_for_list(self) -> None:
+        """Ask for a list of trips or stays, and show what it makes."""
+        part = self.list_wanted
+        if part is not None and self.lists[part].ask_for_file(self._chosen):
+            self.show_list(part)
+
+    def show_list(self, part: Part) -> None:
+        """Show a list on its way in, in the place of the table that it goes to."""
+        self._switches[part].setChecked(True)
+        self._stack.setCurrentWidget(self.lists[part])
 
     def switch_to(self, part: Part) -> None:
         """Show a part beneath the thing."""

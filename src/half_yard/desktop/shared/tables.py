@@ -54,7 +54,7 @@ class ThingTables:
 
     def _stays(self, record: Record | None) -> Sequence[Option]:
         del record
-        return list(self._workspace.pack.shared.stays.items())
+        return list(self._workspace.pack.shared.stay_words)
 
     def _lines(self, record: Record | None) -> Sequence[Option]:
         del record

@@ -15,25 +15,26 @@ ONE_DAY = datetime.timedelta(days=1)
 
 class Counts(NamedTuple):
     """What a day of a kind counts as, for sharing and for the test (26 U.S.C. 280A(d), (e)); empty for
-    nothing."""
+    nothing. `also` are other words for it."""
 
     title: str
     for_sharing: str
     for_test: str
+    also: tuple[str, ...] = ()
 
 
 STAYS: Mapping[str, Counts] = {
-    "rented": Counts("Let at a fair price", LET, LET),
+    "rented": Counts("Let at a fair price", LET, LET, ("Rented", "Booked", "Paying guests")),
     "family_fair": Counts("Let to family at a fair price, as their main home", LET, LET),
     "rented_owner": Counts("Let and paid for, the guest away and the owner there", LET, LIVED_IN),
     "below_fair": Counts("Let below a fair price", LIVED_IN, LIVED_IN),
-    "family": Counts("Family or co-owner, without rent", LIVED_IN, LIVED_IN),
-    "own": Counts("Own use", LIVED_IN, LIVED_IN),
-    "swap": Counts("Exchanged for another dwelling", LIVED_IN, LIVED_IN),
+    "family": Counts("Family or co-owner, without rent", LIVED_IN, LIVED_IN, ("Friends", "Guests of ours")),
+    "own": Counts("Own use", LIVED_IN, LIVED_IN, ("Owner", "Personal")),
+    "swap": Counts("Exchanged for another dwelling", LIVED_IN, LIVED_IN, ("Swap",)),
     "main_home": Counts("Main home before or after a year of letting", LIVED_IN, ""),
-    "repair": Counts("Work on it all day, family not on holiday", "", ""),
+    "repair": Counts("Work on it all day, family not on holiday", "", "", ("Repair", "Maintenance")),
     "offered": Counts("Offered and empty", "", ""),
-    "vacant": Counts("Empty and not offered", "", ""),
+    "vacant": Counts("Empty and not offered", "", "", ("Vacant", "Free")),
 }
 """What the days of a dwelling may be: IRS Pub. 527, chapter 5, recalled."""
 RENTED = {key for key, counts in STAYS.items() if counts.for_sharing == LET}

@@ -43,6 +43,7 @@ class UnitedStatesSharedUse(SharedUse):
     measures = MEASURES
     only = ONLY
     stays = {key: counts.title for key, counts in STAYS.items()}
+    stay_words = tuple((key, words) for key, each in STAYS.items() for words in (*each.also, each.title))
     trips = {COMMUTING: "Commuting", "": "Personal"}
 
     def fields(self, file: ClientFile, thing: str) -> Sequence[Field]:
