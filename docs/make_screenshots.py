@@ -175,13 +175,6 @@ def years_to_come(window: MainWindow) -> None:
     window.assets.switch_to(Part.PROJECTION)
 
 
-def three_books(window: MainWindow) -> None:
-    """One asset for the regular tax, the minimum tax and a state."""
-    from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
-
-    window.assets.switch_to(Part.BOOKS)
-
-
 def every_year(window: MainWindow) -> None:
     """Every year of an asset laid open, beside the same by hand."""
     from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
@@ -189,39 +182,20 @@ def every_year(window: MainWindow) -> None:
     window.assets.switch_to(Part.YEARS)
 
 
-def property_bought(window: MainWindow) -> None:
-    """A purchase before its building, land and loan are added."""
-    from half_yard.desktop.assets.purchase_view import PurchaseView  # noqa: PLC0415
-
-    window.assets.start_purchase()
-    view = window.assets.view(PurchaseView)
-    view.activity.setCurrentIndex(view.activity.findData("a00003"))
-    typed = {
-        "day": "6/1", "price": "412000", "added": "4,150.50", "roll": "9 limekiln", "loan_costs": "3200",
-        "loan_months": "360",
-    }  # fmt: skip
-    for name, text in typed.items():
-        view.lines[name].setText(text)
-        view.lines[name].editingFinished.emit()
-
-
-def asset_list(window: MainWindow) -> None:
-    """A list from a spreadsheet before it is taken in."""
-    from PySide6.QtWidgets import QApplication  # noqa: PLC0415
-
-    from half_yard.desktop.assets.list_view import ListView  # noqa: PLC0415
-
-    window.assets.show_list(HERE / "example-assets.csv")
-    view = window.assets.view(ListView)
-    while not view.rows:
-        QApplication.processEvents()
-
-
 def back_to_assets(window: MainWindow) -> None:
     """The life of one asset, as it was before."""
     window.workspace.undo()
     window.say("")
     window.workspace.go_to("/assets/s00001")
+
+
+def shared(thing: str) -> Callable[[MainWindow], None]:
+    """A thing that serves several uses."""
+
+    def show(window: MainWindow) -> None:
+        window.workspace.go_to(f"/things/{thing}")
+
+    return show
 
 
 def at(sheet: str, line: str) -> Callable[[MainWindow], None]:
@@ -255,12 +229,12 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "tray": tray,
     "last-year": last_year,
     "household": record("/wages/w00001"),
+    "shared-home": record("/uses/k00001"),
+    "shared-log": shared("h00003"),
+    "shared-calendar": shared("h00004"),
     "elections": elections,
     "years-to-come": years_to_come,
-    "three-books": three_books,
     "every-year": every_year,
-    "property-bought": property_bought,
-    "asset-list": asset_list,
     "assets": back_to_assets,
     "return": at("form_1040", "taxable_income"),
     "finder": finder,

@@ -25,6 +25,7 @@ from half_yard.desktop.tables.drawn_once import DrawnOnce
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place, amount_text
 from half_yard.figures.explain import money_text
+from half_yard.records import Record
 from half_yard.records.collections import COLLECTIONS
 from half_yard.records.naming import amount_of, name_of
 
@@ -125,8 +126,17 @@ class ThreadPanel(Pane):
         amount = amount_of(record)
         known = COLLECTIONS.get(collection_and_id(subject)[0])
         where = known.called if known else "Entered"
-        self._say(where, name_of(record) or "Not named", "" if amount is None else money_text(amount))
+        self._say(
+            where,
+            name_of(record) or self._of_thing(record) or "Not named",
+            "" if amount is None else money_text(amount),
+        )
         return True
+
+    def _of_thing(self, record: Record) -> str:
+        """The name of the shared thing to which a record without a name belongs."""
+        file, thing = self._workspace.file, getattr(record, "thing", "")
+        return file.things[thing].name if thing in file.things else ""
 
     def _say(self, where: str, title: str, amount: str) -> None:
         self._where.setText(where)

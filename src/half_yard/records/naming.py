@@ -6,7 +6,7 @@ from functools import cache
 
 from half_yard.records.record import Record
 
-NAMES = ("name", "payee", "employer", "payer", "memo", "words")
+NAMES = ("name", "payee", "employer", "payer", "memo", "words", "purpose", "goal", "guest")
 NOT_COMPARED = re.compile(r"[^\w ]|_")
 COMPANY = {"inc", "llc", "co", "corp", "ltd", "the"}
 AMOUNTS = ("amount", "cost", "wages", "interest", "ordinary")

@@ -8,7 +8,7 @@ from enum import Enum
 from functools import partial
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import ThingKind
@@ -27,7 +27,7 @@ from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
 from half_yard.interop import sheets_page
-from half_yard.records import ClientFile, Thing, add, next_id, remove
+from half_yard.records import Thing, add, next_id, remove
 from half_yard.records.amounts import HUNDRED
 
 ACROSS = 3
@@ -46,14 +46,23 @@ class Part(Enum):
     COSTS = "Costs"
     LOG = "Log"
     CALENDAR = "Calendar"
+    QUESTIONS = "Questions"
 
     @property
     def key(self) -> str:
         """The key that shows it."""
-        return f"Alt+{self.value[0]}" if self is not Part.CALENDAR else "Alt+Y"
+        return "Alt+Y" if self is Part.CALENDAR else f"Alt+{self.value[0]}"
 
 
 COLLECTION = {Part.USES: "uses", Part.COSTS: "entries", Part.LOG: "trips", Part.CALENDAR: "stays"}
+
+
+class _Tables(QStackedWidget):
+    """Takes the height that there is: by the words above a table, which may take several lines, it would ask
+    for the height that the table would like, and have the page scrolled."""
+
+    def hasHeightForWidth(self) -> bool:
+        return False
 
 
 class SharedPage(Page):
@@ -71,7 +80,8 @@ class SharedPage(Page):
         self.cloth = Cloth()
         self.fields = FieldForm(workspace, ACROSS)
         self.methods = MethodsView(workspace)
-        self.use_fields = FieldForm(workspace, 2)
+        self.use_fields = FieldForm(workspace)
+        self.questions = FieldForm(workspace, 2)
         tables = ThingTables(workspace, lambda: self._chosen, self)
         self.tables: Mapping[Part, TableBlock] = {
             Part.USES: tables.uses(), Part.COSTS: tables.costs(), Part.LOG: tables.log(),
@@ -81,7 +91,7 @@ class SharedPage(Page):
         self.lists = {part: SharedListView(workspace, COLLECTION[part]) for part in (Part.LOG, Part.CALENDAR)}
         self.sheets = LineView("Sheets of the thing")
         self.sheets.line_current.connect(self._look)
-        self._stack = QStackedWidget()
+        self._stack = _Tables()
         self._lay_out()
         workspace.opened.connect(self._opened)
 
@@ -102,9 +112,12 @@ class SharedPage(Page):
         self.leave.clicked.connect(self.remove_thing)
         switches.addWidget(self.leave)
         self._switches[Part.USES].setChecked(True)
+        self._shown_for = {**self.tables, Part.USES: self._with_use_fields(), Part.QUESTIONS: self.questions}
         for part in Part:
-            self._stack.addWidget(self._with_use_fields() if part is Part.USES else self.tables[part])
+            self._stack.addWidget(self._shown_for[part])
         for part, view in self.lists.items():
+            # It is seldom there: the others are not to have the room that it would need.
+            view.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Ignored)
             self._stack.addWidget(view)
             view.left.connect(partial(self.go_to_part, part))
         left = QVBoxLayout()
@@ -202,9 +215,14 @@ class SharedPage(Page):
         if not self._switches[self.shown].isVisibleTo(self):
             self.switch_to(Part.USES)
         self.cloth.show_pieces(self._pieces())
-        self.fields.show_fields(self._fields(file, thing, kind))
+        asked = self._workspace.pack.shared.fields(file, self._chosen)
+        questions = [field for field in asked if field.kind is FieldKind.ANSWER]
+        self._switches[Part.QUESTIONS].setVisible(bool(questions))
+        self.questions.show_fields(questions, thing.name)
+        besides = [field for field in asked if field.kind is not FieldKind.ANSWER]
+        self.fields.show_fields([*self._fields(thing, kind), *besides])
         self.methods.show_thing(self._chosen)
-        self.tables[self.shown].table.records.refresh()
+        self._refresh_part(self.shown)
         self.sheets.rows_model.show_rows(self._sheet_rows())
 
     @property
@@ -212,7 +230,8 @@ class SharedPage(Page):
         """The part that is shown beneath the thing."""
         return next(part for part, switch in self._switches.items() if switch.isChecked())
 
-    def _fields(self, file: ClientFile, thing: Thing, kind: ThingKind | None) -> list[Field]:
+    def _fields(self, thing: Thing, kind: ThingKind | None) -> list[Field]:
+        """What is asked of every thing."""
         shared, path = self._workspace.pack.shared, f"/things/{self._chosen}"
         measures = [(key, shared.measures[key].title) for key in (kind.measures if kind else ())]
         unit = shared.measures[thing.measure].unit if thing.measure in shared.measures else ""
@@ -229,7 +248,6 @@ class SharedPage(Page):
         fields += [
             Field(f"{path}/begins", "There from", FieldKind.DATE, hint="before this year"),
             Field(f"{path}/ends", "Until", FieldKind.DATE, hint="still there"),
-            *shared.fields(file, self._chosen),
         ]
         return fields
 
@@ -310,13 +328,24 @@ class SharedPage(Page):
         """Show a part beneath the thing."""
         self._switches[part].setChecked(True)
         # Its rows first: what takes the focus needs one to stand on.
-        self.tables[part].table.records.refresh()
-        self._stack.setCurrentIndex(list(Part).index(part))
+        self._refresh_part(part)
+        self._stack.setCurrentWidget(self._shown_for[part])
+
+    def _refresh_part(self, part: Part) -> None:
+        if part in self.tables:
+            self.tables[part].table.records.refresh()
 
     def go_to_part(self, part: Part) -> None:
         """Show a part beneath the thing, and put the cursor into its table."""
         self.switch_to(part)
-        self.tables[part].table.setFocus()
+        self._focus_part()
+
+    def _focus_part(self) -> None:
+        if self.shown in self.tables:
+            self.tables[self.shown].table.setFocus()
+        else:
+            self.questions.setFocus()
+            self.questions.focusNextChild()
 
     def show_subject(self, path: str) -> None:
         """Show what stands at a path: a thing, a use, a trip, a stay, a cost."""
@@ -325,8 +354,10 @@ class SharedPage(Page):
         if collection == "things":
             self._chosen = key
             self.refresh()
-            if path.count("/") > 2:
-                self.fields.focus_on(path)
+            self.switch_to(self._usual_part())
+            if path.count("/") > 2 and not self.fields.focus_on(path):
+                self.switch_to(Part.QUESTIONS)
+                self.questions.focus_on(path)
             return
         for part, named in COLLECTION.items():
             record = getattr(file, named).get(key) if named == collection else None
@@ -346,7 +377,7 @@ class SharedPage(Page):
     def focus(self) -> None:
         """Put the cursor where work goes on."""
         if self._chosen:
-            self.tables[self.shown].table.setFocus()
+            self._focus_part()
         else:
             self.new.setFocus()
 

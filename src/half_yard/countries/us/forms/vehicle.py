@@ -92,7 +92,7 @@ def standard(page: Page, ask: Ask, thing: str) -> None:
             [part for use in known.of_activity(activity) for part in _at_rate(ask, thing, use)],
             "miles at the standard rate",
         )
-        title = f"{shared_costs.name(ask, activity)}: miles at the rate"
+        title = f"Miles at the rate: {shared_costs.name(ask, activity)}"
         every.append(page.line(f"rate.{activity}", "", title, figure, Role.COST))
     page.line("rate", "", "Miles at the standard rate", total(every), Role.SUBTOTAL)
 
@@ -143,11 +143,9 @@ def actual(page: Page, ask: Ask, thing: str) -> None:
             of_lines[f"{line}.{activity}"] for line in (*RUNNING, LEASE) if f"{line}.{activity}" in of_lines
         ]
         called = shared_costs.name(ask, activity)
-        running = page.line(
-            f"costs.{activity}", "", f"{called}: its part of the costs", total(costs), Role.COST
-        )
+        running = page.line(f"costs.{activity}", "", f"Costs: {called}", total(costs), Role.COST)
         worn = page.line(
-            f"depreciation.{activity}", "", f"{called}: its part of the depreciation",
+            f"depreciation.{activity}", "", f"Depreciation: {called}",
             ask(depreciation_of, thing, activity), Role.COST,
         )  # fmt: skip
         every += [running, worn]
@@ -208,11 +206,11 @@ def chosen(page: Page, ask: Ask, thing: str) -> None:
         parts += [of_lines[parking]] if parking in of_lines else []
         leased = f"{LEASE}.{activity}"
         if not by_the_mile and leased in of_lines:
-            title = f"{shared_costs.name(ask, activity)}: lease less what is included"
+            title = f"Lease less what is included: {shared_costs.name(ask, activity)}"
             page.line(
                 f"leased.{activity}", "", title, _leased(ask, thing, activity, of_lines[leased]), Role.COST
             )
-        title = f"{shared_costs.name(ask, activity)}: {words}, parking and tolls"
+        title = f"Driving, parking, tolls: {shared_costs.name(ask, activity)}"
         made = total(parts, "driving for it").because(choice)
         every.append(page.line(f"driving.{activity}", "", title, made, Role.COST))
     page.line("driving", "", "Driving in all", total(every), Role.TOTAL)
@@ -253,7 +251,7 @@ def basis(page: Page, ask: Ask, thing: str) -> None:
     costs = [entered(cost, "cost", f"/assets/{key}/cost") for key, cost in ask.of(_costs, thing)]
     if costs:
         rest = difference(total(costs, "cost"), together, label="basis that is left")
-        page.line("basis_left", "", "Adjusted basis, not below zero", not_below_zero(rest), Role.TOTAL)
+        page.line("basis_left", "", "Adjusted basis, not below zero", not_below_zero(rest), Role.SUBTOTAL)
 
 
 def _costs(file: ClientFile, thing: str) -> tuple[tuple[str, Decimal], ...]:
