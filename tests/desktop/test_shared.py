@@ -104,9 +104,9 @@ class Demo(WindowCase):
         )
         self.page.choose("h00003")
         self.assertIs(self.page.list_wanted, Part.LOG)
-        view = self.page.lists[Part.LOG]
+        view = self.page.list_view(Part.LOG)
         self.assertTrue(view.show_file("h00003", path))
-        self.page.show_list(Part.LOG)
+        self.page.show_list(Part.LOG, view)
         self.settle()
         self.assertEqual([row.record is None for row in view.rows], [False, False])
         view.raw.role_chosen.emit(0, "date")

@@ -8,7 +8,7 @@ from enum import Enum
 from functools import partial
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import ThingKind
@@ -57,14 +57,6 @@ class Part(Enum):
 COLLECTION = {Part.USES: "uses", Part.COSTS: "entries", Part.LOG: "trips", Part.CALENDAR: "stays"}
 
 
-class _Tables(QStackedWidget):
-    """Takes the height that there is: by the words above a table, which may take several lines, it would ask
-    for the height that the table would like, and have the page scrolled."""
-
-    def hasHeightForWidth(self) -> bool:
-        return False
-
-
 class SharedPage(Page):
     """One thing at a time."""
 
@@ -88,10 +80,10 @@ class SharedPage(Page):
             Part.CALENDAR: tables.calendar(),
         }  # fmt: skip
         self.tables[Part.USES].table.record_current.connect(self._show_use)
-        self.lists = {part: SharedListView(workspace, COLLECTION[part]) for part in (Part.LOG, Part.CALENDAR)}
         self.sheets = LineView("Sheets of the thing")
         self.sheets.line_current.connect(self._look)
-        self._stack = _Tables()
+        self._stack = QStackedWidget()
+        self._list: SharedListView | None = None
         self._lay_out()
         workspace.opened.connect(self._opened)
 
@@ -115,11 +107,6 @@ class SharedPage(Page):
         self._shown_for = {**self.tables, Part.USES: self._with_use_fields(), Part.QUESTIONS: self.questions}
         for part in Part:
             self._stack.addWidget(self._shown_for[part])
-        for part, view in self.lists.items():
-            # It is seldom there: the others are not to have the room that it would need.
-            view.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Ignored)
-            self._stack.addWidget(view)
-            view.left.connect(partial(self.go_to_part, part))
         left = QVBoxLayout()
         left.setSpacing(6)
         left.addWidget(self.methods)
@@ -311,18 +298,38 @@ class SharedPage(Page):
     @property
     def list_wanted(self) -> Part | None:
         """Of which part a list can be taken in; None where the thing has neither log nor calendar."""
-        return next((part for part in self.lists if self.offers(part)), None)
+        return next((part for part in (Part.LOG, Part.CALENDAR) if self.offers(part)), None)
+
+    def list_view(self, part: Part) -> SharedListView:
+        """A list on its way in, for the place of the table that it goes to. It is there only as long as it is
+        needed, because it is higher than the others."""
+        view = SharedListView(self._workspace, COLLECTION[part])
+        view.left.connect(partial(self.go_to_part, part))
+        return view
+
+    def _drop_list(self) -> None:
+        if self._list is not None:
+            self._stack.removeWidget(self._list)
+            self._list.deleteLater()
+            self._list = None
 
     def ask_for_list(self) -> None:
         """Ask for a list of trips or stays, and show what it makes."""
         part = self.list_wanted
-        if part is not None and self.lists[part].ask_for_file(self._chosen):
-            self.show_list(part)
+        if part is None:
+            return
+        view = self.list_view(part)
+        if view.ask_for_file(self._chosen):
+            self.show_list(part, view)
 
-    def show_list(self, part: Part) -> None:
-        """Show a list on its way in, in the place of the table that it goes to."""
+    def show_list(self, part: Part, view: SharedListView) -> None:
+        """Show a list on its way in."""
+        self._drop_list()
+        self._list = view
         self._switches[part].setChecked(True)
-        self._stack.setCurrentWidget(self.lists[part])
+        self._stack.addWidget(view)
+        self._stack.setCurrentWidget(view)
+        view.take.setFocus()
 
     def switch_to(self, part: Part) -> None:
         """Show a part beneath the thing."""
@@ -330,6 +337,7 @@ class SharedPage(Page):
         # Its rows first: what takes the focus needs one to stand on.
         self._refresh_part(part)
         self._stack.setCurrentWidget(self._shown_for[part])
+        self._drop_list()
 
     def _refresh_part(self, part: Part) -> None:
         if part in self.tables:
