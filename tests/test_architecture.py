@@ -77,6 +77,8 @@ TERMS = {"150% declining balance"}
 PERCENT = re.compile(r"[0-9] ?%")
 RECORDS_HAVE = {
     "deducted",
+    "first",
+    "last",
     "left",
     "personal",
     "product",

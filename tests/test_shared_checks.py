@@ -10,7 +10,7 @@ from half_yard.countries import compute, pack_for
 from half_yard.countries.methods_beside import methods_beside
 from half_yard.countries.next_year import next_year
 from half_yard.interop.shared_list import STAYS, TRIPS, guess_columns, list_edit, listed_rows
-from half_yard.records import Activity, Asset, ClientFile, Entry, Stay, Thing, Trip, Use, apply
+from half_yard.records import Activity, Asset, ClientFile, Entry, Household, Stay, Thing, Trip, Use, apply
 from half_yard.records.identifiers import numbered
 from tests.files import BUSINESS, RENTAL, business, client, entries, rental
 from tests.test_home_office import carried, with_home
@@ -77,6 +77,34 @@ class BadInput(unittest.TestCase):
         self.assertEqual(len(found), 1, "once for each activity")
         aside = business(answers={"lines_only_here": True})
         self.assertNotIn("/entries/e00001", said(file.model_copy(update={"activities": {BUSINESS: aside}})))
+
+    def test_a_share_for_nobody_is_said(self) -> None:
+        thing = Thing(kind="line", name="Phone", measure="hours", whole=Decimal(100))
+        file = file_with(thing, {BUSINESS: "30", SECOND: "20"}, {})
+        half = Entry(activity=THING, line="service", amount=Decimal(90), share=Decimal(50))
+        for only, there in (("", True), (SECOND, False)):
+            costs = {"e00009": half.model_copy(update={"only": only})}
+            found = said(file.model_copy(update={"entries": costs}))
+            self.assertEqual("/entries/e00009/only" in found, there)
+
+
+class Houses(unittest.TestCase):
+    def test_a_two_family_house_is_divided_by_area_with_its_building(self) -> None:
+        """By hand: the owner's flat of 900, the other of 1,100 square feet; 55% of costs and depreciation."""
+        thing = Thing(kind="house", name="House", measure="area", whole=Decimal(2000))
+        building = Asset(activity=RENTAL, thing=THING, name="House", asset_class="residential_building",
+                         in_service=datetime.date(2019, 3, 1), cost=Decimal(200000))  # fmt: skip
+        file = file_with(thing, {RENTAL: "1100"}, {"insurance": "2000", "mortgage_interest": "9000"},
+                         activities={RENTAL: rental()}, assets={"s00001": building})  # fmt: skip
+        made = compute(file)
+        sheet = made.sheet(f"schedule_e.{RENTAL}")
+        found = [int(sheet[key].amount) for key in ("insurance", "mortgage_interest", "depreciation")]
+        self.assertEqual(found, [1100, 4950, 4000])
+        self.assertEqual(made.sheet("schedule_a")["mortgage_interest"].amount, 4050)
+        self.assertIn(
+            "itemized is not said",
+            said(file.model_copy(update={"household": Household()}))["/household/answers/itemizes"],
+        )
 
 
 class WhoMayChoose(unittest.TestCase):

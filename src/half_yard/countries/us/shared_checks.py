@@ -9,7 +9,7 @@ from decimal import Decimal
 from half_yard.books import Books
 from half_yard.countries.us.carried_in import MILEAGE_PART
 from half_yard.countries.us.frame import OnReturn
-from half_yard.countries.us.questions import LINES_HERE, ask_answer
+from half_yard.countries.us.questions import ITEMIZES, LINES_HERE, ask_answer
 from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.claims import RESTS_ON, is_claimed
 from half_yard.countries.us.shared.days import STAYS, counted_days
@@ -18,6 +18,7 @@ from half_yard.countries.us.shared.kinds import (
     HOME,
     KINDS,
     MEASURES,
+    WITH_INTEREST,
     goes_by_the_mile,
 )
 from half_yard.countries.us.shared.measured import Measured, Period, measured
@@ -25,13 +26,17 @@ from half_yard.records import Asset, ClientFile, Thing
 from half_yard.review import Finding, Level
 
 LINE_WORDS = re.compile(r"\b(telephone|phone|mobile|cell|wireless|internet|broadband|telecom)", re.IGNORECASE)
+INTEREST_AND_TAX = {"mortgage_interest", "real_estate_tax"}
 HOME_WORDS = re.compile(r"\b(home|house|office at)\b", re.IGNORECASE)
 
 
 def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
     """Everything found of shared things, and what looks shared and is taken whole."""
     file = frame.file
-    with_costs = {entry.activity for entry in file.entries.values()} if file.things else set()
+    yield from _taken_whole(file, books)
+    if not file.things:
+        return
+    with_costs = {entry.activity for entry in file.entries.values()}
     for key, thing in sorted(file.things.items()):
         if thing.kind not in KINDS:
             yield Finding(
@@ -51,15 +56,43 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
                 yield from _home(file, key, thing)
             case "dwelling":
                 yield from _dwelling(frame, key, thing)
+    yield from _itemizing(file)
+    yield from _shares_of_nobody(file)
     yield from _trips(file)
     yield from _sold(file)
     yield from _fleet(frame)
-    yield from _taken_whole(file, books)
 
 
 def is_dwelling(file: ClientFile, key: str) -> bool:
     """Whether a thing is a dwelling, whose calendar has the days of its rental."""
     return key in file.things and file.things[key].kind == DWELLING
+
+
+def _itemizing(file: ClientFile) -> Iterator[Finding]:
+    """Whether deductions are itemized decides in which order interest and taxes of a home come."""
+    if ITEMIZES.key in file.household.answers:
+        return
+    for entry in file.entries.values():
+        thing = file.things.get(entry.activity)
+        if thing is not None and thing.kind in WITH_INTEREST and entry.line in INTEREST_AND_TAX:
+            yield Finding(
+                Level.WARNING, f"{_called(thing)}: whether deductions are itemized is not said; the standard "
+                "deduction is taken.", f"/household/answers/{ITEMIZES.key}", "Say it on the client's page.",
+            )  # fmt: skip
+            return
+
+
+def _shares_of_nobody(file: ClientFile) -> Iterator[Finding]:
+    """A share of a cost, where several uses have the thing and none is said to have it."""
+    for key, entry in file.entries.items():
+        if entry.share is None or entry.only or entry.activity not in file.things:
+            continue
+        if len(measured(file, entry.activity).activities) > 1:
+            yield Finding(
+                Level.ERROR,
+                f"{entry.payee or 'A cost'}: {entry.share.normalize():f}% of it is for one use; it is not "
+                "said which. It is divided as the others are.", f"/entries/{key}/only", "Choose the use.",
+            )  # fmt: skip
 
 
 def _called(thing: Thing) -> str:

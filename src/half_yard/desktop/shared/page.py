@@ -14,13 +14,13 @@ from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import ThingKind
 from half_yard.desktop.actions import Action, menu_of
 from half_yard.desktop.fields import FieldForm
-from half_yard.desktop.line_rows import sheet_rows
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.parts import Page, TableBlock, button, soft
 from half_yard.desktop.plain_words import plain_tip
-from half_yard.desktop.shared.cloth import Cloth, Piece
+from half_yard.desktop.shared.cloth import Cloth
 from half_yard.desktop.shared.list_view import SharedListView
 from half_yard.desktop.shared.methods_view import MethodsView
+from half_yard.desktop.shared.shown import pieces_of, rows_of
 from half_yard.desktop.shared.tables import ThingTables
 from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import collection_and_id
@@ -28,7 +28,6 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
 from half_yard.interop import sheets_page
 from half_yard.records import Thing, add, next_id, remove
-from half_yard.records.amounts import HUNDRED
 
 ACROSS = 3
 SHEETS = 5
@@ -201,7 +200,7 @@ class SharedPage(Page):
         self._switches[Part.CALENDAR].setVisible(kind is not None and kind.calendar)
         if not self._switches[self.shown].isVisibleTo(self):
             self.switch_to(Part.USES)
-        self.cloth.show_pieces(self._pieces())
+        self.cloth.show_pieces(pieces_of(self._workspace.computation, self._chosen))
         asked = self._workspace.pack.shared.fields(file, self._chosen)
         questions = [field for field in asked if field.kind is FieldKind.ANSWER]
         self._switches[Part.QUESTIONS].setVisible(bool(questions))
@@ -210,7 +209,7 @@ class SharedPage(Page):
         self.fields.show_fields([*self._fields(thing, kind), *besides])
         self.methods.show_thing(self._chosen)
         self._refresh_part(self.shown)
-        self.sheets.rows_model.show_rows(self._sheet_rows())
+        self.sheets.rows_model.show_rows(rows_of(self._workspace.computation, self._chosen))
 
     @property
     def shown(self) -> Part:
@@ -237,29 +236,6 @@ class SharedPage(Page):
             Field(f"{path}/ends", "Until", FieldKind.DATE, hint="still there"),
         ]
         return fields
-
-    def _pieces(self) -> list[Piece]:
-        computation = self._workspace.computation
-        if not computation.has_sheet(f"shared.{self._chosen}"):
-            return []
-        pieces = [
-            Piece(line.title, min(line.figure.amount, HUNDRED))
-            for line in computation.sheet(f"shared.{self._chosen}").lines
-            if line.place.line.startswith("share.")
-        ]
-        rest = HUNDRED - sum((piece.percent for piece in pieces), start=HUNDRED - HUNDRED)
-        return [*pieces, *([Piece("Personal", rest, bare=True)] if rest > 0 else [])]
-
-    def _sheet_rows(self) -> list[LineRow]:
-        computation, pack = self._workspace.computation, self._workspace.pack
-        begins = pack.shared.sheets(self._workspace.file, self._chosen)
-        rows = []
-        for start in begins:
-            for sheet in computation.sheets:
-                if sheet.key == start or sheet.key.startswith(f"{start}."):
-                    rows.append(LineRow("", sheet.form, HUNDRED - HUNDRED, None))
-                    rows += sheet_rows(sheet)
-        return rows
 
     def _show_use(self, path: str) -> None:
         key = collection_and_id(path)[1]

@@ -10,7 +10,7 @@ from half_yard.countries.us.forms.dwelling import AGENCY, COURT, SHARED_BY
 from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
 from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
 from half_yard.countries.us.questions import ITEMIZES
-from half_yard.countries.us.shared.as_used import as_used
+from half_yard.countries.us.shared.as_used import as_used, thing_of_asset
 from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
 from half_yard.countries.us.shared.days import STAYS
 from half_yard.countries.us.shared.kinds import (
@@ -121,10 +121,11 @@ class UnitedStatesSharedUse(SharedUse):
     def next_year(self, file: ClientFile) -> tuple[Mapping[str, Thing], Mapping[str, Use]]:
         """Things and uses as they go on: what was measured of the year is measured anew; area and percent
         stay."""
+        with_assets = {thing_of_asset(file, asset) for asset in file.assets.values()}
         things = {
             key: _thing_next_year(thing)
             for key, thing in file.things.items()
-            if thing.ends is None or thing.ends.year > file.tax_year
+            if thing.ends is None or thing.ends.year > file.tax_year or key in with_assets
         }
         uses = {}
         for key, use in file.uses.items():
