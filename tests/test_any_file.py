@@ -293,6 +293,7 @@ class AnyFile(unittest.TestCase):
                     for key in [key for key in at if f"{key}.personal" in at]:
                         parts = [amount for part, amount in at.items() if part.startswith(f"{key}.")]
                         self.assertEqual(at[key], sum(parts), key)
+                        self.assertGreaterEqual(at[f"{key}.personal"] * at[key], 0, key)
                 case "form_8829":
                     self.assertLessEqual(
                         at["allowed"], max(at["anyway"], at["income"], at["left"] + at["anyway"])

@@ -161,7 +161,8 @@ def _expensing(sheets: Sequence[Sheet]) -> Iterator[Finding]:
 
 def _sales(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Finding]:
     """What is missing of a sale, and what it sets free."""
-    counted = {key: frame.file.assets[key] for key in stories}
+    known = frame.file.activities
+    counted = {key: asset for key in stories if (asset := frame.file.assets[key]).activity in known}
     for key in unnamed_proceeds(counted, frame.file.tax_year):
         yield Finding(
             Level.ERROR, f"{counted[key].name} left service, and its price is not entered.",

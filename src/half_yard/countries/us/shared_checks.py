@@ -16,6 +16,7 @@ from half_yard.countries.us.shared.days import STAYS, counted_days
 from half_yard.countries.us.shared.kinds import (
     DWELLING,
     HOME,
+    INTEREST_AND_TAX,
     KINDS,
     MEASURES,
     WITH_INTEREST,
@@ -26,7 +27,6 @@ from half_yard.records import Asset, ClientFile, Thing
 from half_yard.review import Finding, Level
 
 LINE_WORDS = re.compile(r"\b(telephone|phone|mobile|cell|wireless|internet|broadband|telecom)", re.IGNORECASE)
-INTEREST_AND_TAX = {"mortgage_interest", "real_estate_tax"}
 HOME_WORDS = re.compile(r"\b(home|house|office at)\b", re.IGNORECASE)
 
 

@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.asking import Ask
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.carried_in import DWELLING_DEPRECIATION, DWELLING_OPERATING, carried_of
 from half_yard.countries.us.forms import shared_costs
@@ -22,12 +22,10 @@ from half_yard.countries.us.shared.divided import (
     things,
     use_share,
 )
-from half_yard.countries.us.shared.kinds import DWELLING, arrives_on
-from half_yard.countries.us.shared.measured import days_of_year
+from half_yard.countries.us.shared.kinds import DWELLING, INTEREST_AND_TAX, arrives_on
 from half_yard.figures import (
     NOTHING_ENTERED,
     Carries,
-    Choice,
     Figure,
     Form,
     Page,
@@ -42,9 +40,6 @@ from half_yard.figures import (
     total,
 )
 
-FIRST = ("mortgage_interest", "real_estate_tax")
-"""What an owner who itemizes may deduct anyway: it comes first, and no limit cuts it."""
-COURT, AGENCY, SHARED_BY = "court", "agency", "interest_by"
 CARRIED_LINE = "other_expenses"
 
 
@@ -110,7 +105,7 @@ def rent(page: Page, ask: Ask, thing: str, activity: str) -> None:
     rents = page.line("rents", "1", "Rents", received)
     itemizes = ask.of(household).answers.get(ITEMIZES.key, ITEMIZES.default)
     every = ask(divided, thing)
-    first = {line: first_part(ask, thing, activity, every[line]) for line in FIRST if line in every}
+    first = {line: _part(every[line], activity) for line in INTEREST_AND_TAX if line in every}
     interest = page.line(
         "interest", "2a", "Mortgage interest, rental part",
         first.get("mortgage_interest", NOTHING_ENTERED) if itemizes else NOTHING_ENTERED,
@@ -122,6 +117,11 @@ def rent(page: Page, ask: Ask, thing: str, activity: str) -> None:
     direct = page.line("letting", "2d", "Costs of letting (its own books, driving)", ask(_letting, activity))
     taken = page.line("first", "2e", "Comes off first", total((interest, tax, direct)), Role.SUBTOTAL)
     page.line("left", "3", "Rent that is left", not_below_zero(rents - taken), Role.SUBTOTAL)
+
+
+def _part(each: Divided, activity: str) -> Figure:
+    """The rental part of a line; nothing where it has none."""
+    return each.part(activity) if activity in {*each.direct, *each.indirect} else NOTHING_ENTERED
 
 
 def _letting(ask: Ask, activity: str) -> Figure:
@@ -136,24 +136,6 @@ def _letting(ask: Ask, activity: str) -> Figure:
     return total(costs, "costs of letting, line by line")
 
 
-def first_part(ask: Ask, thing: str, activity: str, each: Divided) -> Figure:
-    """The rental part of interest or tax, by the way of sharing that was chosen: days let of days used, or of
-    all days of the year (Bolton v. Commissioner, 694 F.2d 556). It is no part of its own."""
-    record = ask.of(thing_of, thing)
-    if record.choices.get(SHARED_BY) != COURT:
-        return each.part(activity) if activity in {*each.direct, *each.indirect} else NOTHING_ENTERED
-    days, year = ask(days_of, thing), Decimal(days_of_year(ask.of(tax_year)))
-    share = _let(thing, days.let, "days let") / stated(year, "days of the year")
-    shared = each.in_period.get(activity, NOTHING_ENTERED)
-    choice = Choice("Interest and tax by the days of the year", f"/things/{thing}/choices/{SHARED_BY}")
-    return (
-        (shared * share.named("days let of the days of the year"))
-        .in_cents()
-        .named(f"{each.whole.label}, rental part")
-        .because(choice)
-    )
-
-
 @worksheet.part
 def operating(page: Page, ask: Ask, thing: str, activity: str) -> None:
     """Lines 4 and 5: operating costs within what is left."""
@@ -161,15 +143,17 @@ def operating(page: Page, ask: Ask, thing: str, activity: str) -> None:
     itemizes = ask.of(household).answers.get(ITEMIZES.key, ITEMIZES.default)
     parts = []
     for line, each in ask(divided, thing).items():
-        if line in FIRST:
+        if line in INTEREST_AND_TAX:
             if itemizes:
                 continue
-            part = first_part(ask, thing, activity, each)
+            part = _part(each, activity)
         elif activity in {*each.direct, *each.indirect}:
             part = each.part(activity)
         else:
             continue
-        parts.append(page.line(f"cost.{line}", "4a" if line not in FIRST else "4b", each.whole.label, part))
+        parts.append(
+            page.line(f"cost.{line}", "4a" if line not in INTEREST_AND_TAX else "4b", each.whole.label, part)
+        )
     before = page.line(
         "operating_in", "4c", "Carried in from last year", ask(carried_of, DWELLING_OPERATING, activity)
     )

@@ -6,11 +6,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us.forms import dwelling, shared_costs
+from half_yard.countries.us.forms import shared_costs
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.shared.divided import divided, thing_of, things
 from half_yard.countries.us.shared.kinds import DWELLING, HOME, HOUSE, VEHICLE
-from half_yard.figures import Figure, Form, Page, Role, difference, total
+from half_yard.figures import Figure, Form, Page, Role, total
 
 LINES = (
     ("real_estate_tax", "5b", "Real estate taxes", {HOME, HOUSE, DWELLING}, "real_estate_tax"),
@@ -43,18 +43,6 @@ def personal_parts(page: Page, ask: Ask) -> None:
 
 
 def _personal(ask: Ask, kinds: set[str], line: str) -> Iterator[Figure]:
-    let = dict(ask(dwelling.dwellings))
     for thing in ask(things):
-        if ask.of(thing_of, thing).kind not in kinds or line not in ask(divided, thing):
-            continue
-        if thing in let:
-            yield _left_of_dwelling(ask, thing, let[thing], line)
-        else:
+        if ask.of(thing_of, thing).kind in kinds and line in ask(divided, thing):
             yield ask(shared_costs.by_use, thing)[f"{line}.personal"]
-
-
-def _left_of_dwelling(ask: Ask, thing: str, rental: str, line: str) -> Figure:
-    """What a dwelling's rental does not take, by the way of sharing that was chosen."""
-    each = ask(divided, thing)[line]
-    part = dwelling.first_part(ask, thing, rental, each)
-    return difference(each.whole, part, label=f"{each.whole.label}, personal")

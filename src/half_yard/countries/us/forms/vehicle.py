@@ -40,6 +40,7 @@ from half_yard.records import ClientFile
 
 SECOND_HALF, INCLUDED = "second_half", "lease_inclusion"
 JULY = 7
+PART_OF_DEPRECIATION = "its part of the depreciation"
 
 
 def vehicles(ask: Ask) -> tuple[str, ...]:
@@ -102,7 +103,7 @@ def _at_rate(ask: Ask, thing: str, use: MeasuredUse) -> list[Figure]:
     rate = values.figure("standard_mileage_business", label="standard mileage rate")
     later = Decimal(0)
     if values.has("standard_mileage_business_second_half"):
-        later = ask.of(_in_second_half, thing, use.key, use.activity)
+        later = min(ask.of(_in_second_half, thing, use.key, use.activity), use.amount)
     first = use.amount - later
     parts = []
     if first or not later:
@@ -181,10 +182,15 @@ def shared_depreciation(ask: Ask, thing: str, activity: str) -> Figure:
         return NOTHING_ENTERED
     worn = [stories.story_of(ask, key).this_year for key in keys]
     whole = worn[0] if len(worn) == 1 else total(worn, "depreciation of its assets")
-    if shares[activity] == together:
-        return whole
-    part = entered(shares[activity] / together, "its part of all business use", f"/things/{thing}")
-    return (whole * part).in_cents().named("its part of the depreciation")
+    *others, last = shares
+    parts = {each: _of_whole(whole, shares[each] / together, thing) for each in others}
+    parts[last] = difference(whole, *parts.values(), label=PART_OF_DEPRECIATION)
+    return parts[activity]
+
+
+def _of_whole(whole: Figure, share: Decimal, thing: str) -> Figure:
+    part = entered(share, "its part of all business use", f"/things/{thing}")
+    return (whole * part).in_cents().named(PART_OF_DEPRECIATION)
 
 
 @vehicle.part
@@ -248,12 +254,21 @@ def basis(page: Page, ask: Ask, thing: str) -> None:
     together = page.line(
         "basis_taken", "", title, total((before, taken), title), Role.SUBTOTAL, Carries(MILEAGE_PART)
     )
-    costs = [entered(cost, "cost", f"/assets/{key}/cost") for key, cost in ask.of(_costs, thing)]
+    costs, taken_before = [], []
+    for key, cost, earlier in ask.of(_costs, thing):
+        costs.append(entered(cost, "cost", f"/assets/{key}/cost"))
+        if earlier:
+            path = f"/assets/{key}/prior_depreciation"
+            taken_before.append(entered(earlier, "depreciation of earlier years", path))
     if costs:
-        rest = difference(total(costs, "cost"), together, label="basis that is left")
+        rest = difference(total(costs, "cost"), together, *taken_before, label="basis that is left")
         page.line("basis_left", "", "Adjusted basis, not below zero", not_below_zero(rest), Role.SUBTOTAL)
 
 
-def _costs(file: ClientFile, thing: str) -> tuple[tuple[str, Decimal], ...]:
-    """What a vehicle and its parts cost, by asset."""
-    return tuple((key, asset.cost) for key, asset in sorted(file.assets.items()) if asset.activity == thing)
+def _costs(file: ClientFile, thing: str) -> tuple[tuple[str, Decimal, Decimal], ...]:
+    """What a vehicle and its parts cost, and what earlier years are said to have taken, by asset."""
+    return tuple(
+        (key, asset.cost, asset.prior_depreciation or Decimal(0))
+        for key, asset in sorted(file.assets.items())
+        if asset.activity == thing
+    )

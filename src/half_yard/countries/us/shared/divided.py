@@ -9,12 +9,27 @@ from decimal import Decimal
 from functools import partial
 from typing import NamedTuple
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import frame
 from half_yard.countries.us.shared.days import counted_days
-from half_yard.countries.us.shared.kinds import DWELLING, MEASURES, ON_BUSINESS, ONLY
-from half_yard.countries.us.shared.measured import MONTHS, Measured, MeasuredUse, Period, measured
-from half_yard.figures import NOTHING_ENTERED, Figure, difference, entered, stated, total
+from half_yard.countries.us.shared.kinds import (
+    COURT,
+    DWELLING,
+    INTEREST_AND_TAX,
+    MEASURES,
+    ON_BUSINESS,
+    ONLY,
+    SHARED_BY,
+)
+from half_yard.countries.us.shared.measured import (
+    MONTHS,
+    Measured,
+    MeasuredUse,
+    Period,
+    days_of_year,
+    measured,
+)
+from half_yard.figures import NOTHING_ENTERED, Choice, Figure, difference, entered, stated, total
 from half_yard.records import ClientFile, Thing
 
 
@@ -78,7 +93,12 @@ def _by_days(ask: Ask, thing: str, record: Thing) -> Figure:
     name = record.name or "the dwelling"
     let = entered(Decimal(days.let), f"days let of {name}", f"/things/{thing}")
     used = entered(Decimal(days.let + days.lived_in), f"days on which {name} was used", f"/things/{thing}")
-    share = (let / used).named(f"days let of the days used of {name}")
+    return _of_what_is_let((let / used).named(f"days let of the days used of {name}"), thing, record)
+
+
+def _of_what_is_let(share: Figure, thing: str, record: Thing) -> Figure:
+    """A share of days, of a part that is let by its floor area too."""
+    name = record.name or "the dwelling"
     part, whole = record.facts.get("area_let"), record.facts.get("area")
     if part is None or not whole:
         return share
@@ -102,9 +122,31 @@ def divided(ask: Ask, thing: str) -> dict[str, Divided]:
     for line, group in frame.BOOKS.entries_of(ask, thing).items():
         costs = ask.of(_costs, tuple(group), tuple(known.activities))
         whole = total(map(_typed, group.values()), ask(frame.BOOKS.titles, thing)[line])
-        share = business_share if line in ON_BUSINESS else use_share
-        found[line] = _divide(whole, group, costs, known, partial(share, ask, thing))
+        share = partial(_share_for(ask, thing, line), ask, thing)
+        takes_all = line in ON_BUSINESS or known.serves_business_alone
+        found[line] = _divide(whole, group, costs, known, share, takes_all=takes_all)
     return found
+
+
+def _share_for(ask: Ask, thing: str, line: str) -> Callable[[Ask, str, MeasuredUse], Figure]:
+    """How a line is divided: as the thing is used; of what is for business alone by business use; interest
+    and tax of a dwelling by the days of the year, where that was chosen."""
+    record = ask.of(thing_of, thing)
+    if record.kind == DWELLING and line in INTEREST_AND_TAX and record.choices.get(SHARED_BY) == COURT:
+        return share_of_year
+    return business_share if line in ON_BUSINESS else use_share
+
+
+def share_of_year(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
+    """The days let of all days of the year (Bolton v. Commissioner, 694 F.2d 556; McKinney v. Commissioner,
+    732 F.2d 414). It is no part of its own."""
+    del use
+    record, days = ask.of(thing_of, thing), ask.of(counted_days, thing)
+    let = entered(Decimal(days.let), "days let", f"/things/{thing}")
+    year = stated(Decimal(days_of_year(ask.of(tax_year))), "days of the year")
+    choice = Choice("Interest and tax by the days of the year", f"/things/{thing}/choices/{SHARED_BY}")
+    share = (let / year).named("days let of the days of the year").because(choice)
+    return _of_what_is_let(share, thing, record)
 
 
 def business_share(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
@@ -142,6 +184,8 @@ def _divide(
     costs: Sequence[Cost],
     known: Measured,
     share_of: Callable[[MeasuredUse], Figure],
+    *,
+    takes_all: bool,
 ) -> Divided:
     label = whole.label
     shared = [cost for cost in costs if cost.shared]
@@ -160,6 +204,11 @@ def _divide(
                 parts.append((during * share_of(use)).in_cents().named(f"{label}, its part"))
         if parts:
             indirect[activity] = parts[0] if len(parts) == 1 else total(parts, f"{label}, its part")
+    if takes_all and indirect:
+        # Nothing of what is shared stays personal: the last takes what the others leave, cents included.
+        *others, last = indirect
+        every = _during(group, shared, known.period, known.period, label)
+        indirect[last] = difference(every, *(indirect[each] for each in others), label=f"{label}, its part")
     taken = [*direct.values(), *indirect.values()]
     personal = difference(whole, *taken, label=f"{label}, personal") if taken else whole
     return Divided(whole, direct, indirect, in_period, personal)

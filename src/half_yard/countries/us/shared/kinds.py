@@ -108,6 +108,8 @@ KINDS: Mapping[str, ThingKind] = {
         ),
     )
 }  # fmt: skip
+INTEREST_AND_TAX = ("mortgage_interest", "real_estate_tax")
+"""What an owner who itemizes may deduct anyway: it comes first, and no limit cuts it."""
 WITH_INTEREST = {HOME, HOUSE, DWELLING}
 """Kinds whose interest and taxes may be deducted on Schedule A too."""
 ON_BUSINESS = {"parking"}
@@ -143,6 +145,8 @@ RATE = {"business": "car_and_truck", "rental": "auto_and_travel"}
 """The line that takes the standard mileage rate, by kind of activity (Schedule C, line 9; E, line 6)."""
 
 
+COURT, AGENCY, SHARED_BY = "court", "agency", "interest_by"
+"""The two ways of sharing a dwelling's interest and tax, and the choice between them."""
 METHOD, STANDARD, ACTUAL, SIMPLIFIED = "method", "standard", "actual", "simplified"
 METHODS = {
     ACTUAL: "Actual costs",

@@ -93,6 +93,13 @@ class Measured(NamedTuple):
         """The activities that it serves, each once, in order."""
         return tuple(dict.fromkeys(use.activity for use in self.uses if use.activity and use.counts))
 
+    @property
+    def serves_business_alone(self) -> bool:
+        """Whether nothing of it is left for the household on any day."""
+        counted = [use for use in self.uses if use.activity and use.counts]
+        always = all(use.period == self.period for use in counted)
+        return always and sum((use.amount for use in counted), Decimal(0)) == self.whole
+
     def of_activity(self, activity: str) -> tuple[MeasuredUse, ...]:
         """The uses for one activity."""
         return tuple(use for use in self.uses if use.activity == activity and use.counts)

@@ -6,7 +6,6 @@ from collections.abc import Iterator, Mapping, Sequence
 
 from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import Method, SharedUse
-from half_yard.countries.us.forms.dwelling import AGENCY, COURT, SHARED_BY
 from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
 from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
 from half_yard.countries.us.questions import ITEMIZES
@@ -15,6 +14,8 @@ from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
 from half_yard.countries.us.shared.days import STAYS
 from half_yard.countries.us.shared.kinds import (
     ACTUAL,
+    AGENCY,
+    COURT,
     DWELLING,
     HOME,
     KINDS,
@@ -22,6 +23,7 @@ from half_yard.countries.us.shared.kinds import (
     METHOD,
     METHODS,
     ONLY,
+    SHARED_BY,
     SIMPLIFIED,
     STANDARD,
     VEHICLE,
