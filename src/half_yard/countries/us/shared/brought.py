@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from half_yard.books.keeping import Brought
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.us.forms import dwelling, shared_costs, vehicle
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things
@@ -20,29 +19,38 @@ from half_yard.countries.us.shared.kinds import (
 from half_yard.figures import Figure
 
 
-def brought(ask: Ask, activity: str) -> Brought:
+def brought(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
     """What things bring to an activity, by statement line. A home with an office is deducted on a form of its
     own (Form 8829), not on the lines."""
-    found = {line: list(figures) for line, figures in ask(besides, activity).items()}
+    found = dict(ask(besides, activity))
     for thing in _serving(ask, activity):
         if ask.of(thing_of, thing).kind == DWELLING:
             for line, figure in dwelling.allowed_lines(ask, thing, activity):
-                found.setdefault(line, []).append(figure)
+                found[line] = (*found.get(line, ()), figure)
     return found
 
 
-def besides(ask: Ask, activity: str) -> Brought:
+def besides(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
     """What things bring to an activity, but for a dwelling that is let and lived in, which is limited by what
     the others leave."""
-    found: dict[str, list[Figure]] = {}
+    found: dict[str, tuple[Figure, ...]] = {}
     for thing in _serving(ask, activity):
         for line, figure in _of_thing(ask, thing, activity):
-            found.setdefault(line, []).append(figure)
+            found[line] = (*found.get(line, ()), figure)
     return found
 
 
-def _serving(ask: Ask, activity: str) -> list[str]:
-    return [thing for thing in ask(things) if activity in ask(measure_of, thing).activities]
+def served(ask: Ask) -> dict[str, tuple[str, ...]]:
+    """The things that serve each activity."""
+    found: dict[str, tuple[str, ...]] = {}
+    for thing in ask(things):
+        for activity in ask(measure_of, thing).activities:
+            found[activity] = (*found.get(activity, ()), thing)
+    return found
+
+
+def _serving(ask: Ask, activity: str) -> tuple[str, ...]:
+    return ask.pick(served, dict.get, activity, ())
 
 
 def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure]]:
