@@ -10,7 +10,19 @@ from half_yard.countries import compute, pack_for
 from half_yard.countries.methods_beside import methods_beside
 from half_yard.countries.next_year import next_year
 from half_yard.interop.shared_list import STAYS, TRIPS, guess_columns, list_edit, listed_rows
-from half_yard.records import Activity, Asset, ClientFile, Entry, Household, Stay, Thing, Trip, Use, apply
+from half_yard.records import (
+    Activity,
+    Asset,
+    Carryover,
+    ClientFile,
+    Entry,
+    Household,
+    Stay,
+    Thing,
+    Trip,
+    Use,
+    apply,
+)
 from half_yard.records.identifiers import numbered
 from tests.files import BUSINESS, RENTAL, business, client, entries, rental
 from tests.test_home_office import carried, with_home
@@ -75,8 +87,17 @@ class BadInput(unittest.TestCase):
         file = client(activities={BUSINESS: business()}, entries=numbered("entries", [phone, phone]))
         found = [each for each in compute(file).findings if "private too" in each.message]
         self.assertEqual(len(found), 1, "once for each activity")
-        aside = business(answers={"lines_only_here": True})
-        self.assertNotIn("/entries/e00001", said(file.model_copy(update={"activities": {BUSINESS: aside}})))
+        noted = phone.model_copy(update={"note": "The shop's own number"})
+        aside = said(file.model_copy(update={"entries": numbered("entries", [noted, noted])}))
+        self.assertNotIn("/entries/e00001", aside)
+
+    def test_a_computer_of_a_business_run_from_home(self) -> None:
+        laptop = Asset(activity=BUSINESS, name="Laptop", asset_class="five_year", in_service=on(2, 2),
+                       cost=Decimal(1600))  # fmt: skip
+        file = with_home("9000", assets={"s00001": laptop})
+        self.assertIn("private too", said(file)["/assets/s00001/thing"])
+        whole = laptop.model_copy(update={"share": Decimal(100)})
+        self.assertNotIn("/assets/s00001/thing", said(file.model_copy(update={"assets": {"s00001": whole}})))
 
     def test_a_share_for_nobody_is_said(self) -> None:
         thing = Thing(kind="line", name="Phone", measure="hours", whole=Decimal(100))
@@ -126,6 +147,20 @@ class WhoMayChoose(unittest.TestCase):
         self.assertEqual(self.barred(self.STANDARD, in_service=on(3, 1)), "")
         first = car(choices={"method": "standard"}, answers={"standard_before": True})
         self.assertEqual(self.barred(first, prior_depreciation=Decimal(4000)), "")
+
+    def test_actual_costs_after_the_standard_rate(self) -> None:
+        """IRS Pub. 463 for the rule, recalled; by hand: 28,000 less 3,120 and 3,640 over three years."""
+        asset = Asset(activity=THING, name="Car", asset_class="passenger_auto", in_service=on(1, 5, 2022),
+                      cost=Decimal(28000))  # fmt: skip
+        before = Carryover(kind="mileage_depreciation", of=THING, amount=Decimal(6760))
+        file = file_with(car("14000"), {BUSINESS: "14000"}, {}, year=2024, assets={"s00001": asset},
+                         carryovers={"c00001": before})  # fmt: skip
+        made = compute(file)
+        self.assertEqual(made.sheet(f"schedule_c.{BUSINESS}.owner")["depreciation"].amount, 7080)
+        then = next_year(made, pack_for("us"))
+        self.assertEqual(then.assets["s00001"].prior_depreciation, 7080)
+        self.assertEqual({each.kind: each.amount for each in then.carryovers.values()},
+                         {"mileage_depreciation": Decimal(6760)})  # fmt: skip
 
     def test_five_at_once_are_pointed_out(self) -> None:
         for count in (4, 5):

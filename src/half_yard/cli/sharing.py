@@ -137,6 +137,7 @@ def _document(computation: Computation, pack: Pack, key: str) -> dict[str, objec
                     "chosen": each.method.chosen,
                     "barred": each.method.barred,
                     "deducted": None if each.deduction is None else str(each.deduction.amount),
+                    "in_five_years": None if each.years is None else str(each.years.amount),
                     "line": str(each.place),
                     "result": str(each.result),
                     "carried": str(each.carried),

@@ -18,11 +18,12 @@ Compute = Callable[[ClientFile], Computation]
 
 @dataclass(frozen=True, slots=True)
 class MethodBeside:
-    """A method with what it comes to: its deduction, what the owner gets back (below zero: pays) with it, and
-    what it carries to next year, in dollars."""
+    """A method with what it comes to: its deduction, that of several years, what the owner gets back (below
+    zero: pays) with it, and what it carries to next year, in dollars."""
 
     method: Method
     deduction: Figure | None
+    years: Figure | None
     place: Place
     result: Decimal
     carried: Decimal
@@ -45,9 +46,11 @@ def _beside(
     then = computation if method.chosen else compute(apply(computation.file, method.edit)[0])
     place = Place(*method.amount)
     sheet = then.sheet(place.sheet) if then.has_sheet(place.sheet) else None
-    found = sheet[place.line] if sheet is not None and sheet.has(place.line) else None
+    found, years = (
+        sheet[line] if sheet is not None and sheet.has(line) else None for line in (place.line, method.years)
+    )
     carried = sum((line.figure.amount for line in carried_lines(then, pack, thing)), Decimal(0))
-    return MethodBeside(method, found, place, result_of(then), carried)
+    return MethodBeside(method, found, years, place, result_of(then), carried)
 
 
 def result_of(computation: Computation) -> Decimal:

@@ -36,14 +36,16 @@ class ThingKind:
 
 @dataclass(frozen=True, slots=True)
 class Method:
-    """A way in which the law lets a thing's costs be counted. `edit` chooses it, `sheet` and `line` are where
-    its deduction stands, `barred` why it may not be chosen."""
+    """A way in which the law lets a thing's costs be counted. `edit` chooses it, `amount` is the sheet and
+    line on which its deduction stands, `years` the line of the same sheet with that of several years, where
+    there is one, `barred` why it may not be chosen."""
 
     title: str
     edit: Edit
     chosen: bool
     amount: tuple[str, str]
     barred: str = ""
+    years: str = ""
 
 
 class SharedUse:

@@ -189,7 +189,7 @@ def hallowell() -> ClientFile:
     )
     return new_file().model_copy(
         update={
-            "household": Household(filing_status="joint", address=home),
+            "household": Household(filing_status="joint", address=home, answers={"itemizes": False}),
             "people": {
                 "owner": Person(
                     first_name="Ines", last_name="Hallowell", birth_date=datetime.date(1979, 4, 23),
@@ -213,6 +213,7 @@ def hallowell() -> ClientFile:
                     *shared.shared_assets(),
                 ],
             ),
+            "carryovers": numbered("carryovers", shared.carried_in()),
             "things": shared.things(),
             "uses": shared.uses(LOFT, TUNING),
             "trips": shared.trips(),

@@ -6,7 +6,7 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.demo.builder import AssetRow, Row, assets, day, entries
-from half_yard.records import Activity, Address, Asset, Entry, Stay, Thing, Trip, Use
+from half_yard.records import Activity, Address, Asset, Carryover, Entry, Stay, Thing, Trip, Use
 from half_yard.records.identifiers import numbered
 
 HOME, VAN, CAR, CABIN_THING, MOBILE = "h00001", "h00002", "h00003", "h00004", "h00005"
@@ -148,6 +148,11 @@ def uses(loft: str, tuning: str) -> dict[str, Use]:
             Use(thing=MOBILE, activity=tuning, amount=Decimal(24)),
         ],
     )
+
+
+def carried_in() -> list[Carryover]:
+    """What the standard rate has taken off the car's basis in two years."""
+    return [Carryover(kind="mileage_depreciation", of=CAR, amount=Decimal("612.44"))]
 
 
 def trips() -> dict[str, Trip]:

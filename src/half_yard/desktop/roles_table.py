@@ -13,6 +13,12 @@ from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.cursor import CursorTableWidget
 
 
+def with_role(columns: Mapping[str, int], number: int, role: str) -> dict[str, int]:
+    """The column of each role, after one was given another, or none: each role has one column."""
+    others = {known: column for known, column in columns.items() if column != number and known != role}
+    return {**others, role: number} if role else others
+
+
 class RolesTable(CursorTableWidget):
     """Signals `role_chosen` with a column's number and the role that was chosen for it."""
 

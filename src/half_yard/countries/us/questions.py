@@ -34,10 +34,6 @@ VEHICLES = Question(
     "vehicles_only_here", "Its vehicles are used for nothing else", False,
     "Only then do their costs count in full without a share (26 U.S.C. 274(d))",
 )  # fmt: skip
-LINES_HERE = Question(
-    "lines_only_here", "Its phone and internet lines are used for nothing else", False,
-    "Then their cost counts in full; otherwise make the line a shared thing",
-)  # fmt: skip
 WHICH = "Business or rental?"
 ACTIVITY = {
     "business": (
@@ -47,10 +43,8 @@ ACTIVITY = {
         FILED,
         Question("has_employees", "It has employees", False, "Wages need an employer number"),
         VEHICLES,
-        LINES_HERE,
     ),
     "rental": (
-        LINES_HERE,
         Question("active_participation", "The owner takes part actively", True, "26 U.S.C. 469(i)(6)"),
         Question(
             "trade_or_business",

@@ -9,7 +9,7 @@ from decimal import Decimal
 from half_yard.books import Books
 from half_yard.countries.us.carried_in import MILEAGE_PART
 from half_yard.countries.us.frame import OnReturn
-from half_yard.countries.us.questions import ITEMIZES, LINES_HERE, ask_answer
+from half_yard.countries.us.questions import ITEMIZES
 from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.claims import RESTS_ON, is_claimed
 from half_yard.countries.us.shared.days import STAYS, counted_days
@@ -26,7 +26,15 @@ from half_yard.countries.us.shared.measured import Measured, Period, measured
 from half_yard.records import Asset, ClientFile, Thing
 from half_yard.review import Finding, Level
 
-LINE_WORDS = re.compile(r"\b(telephone|phone|mobile|cell|wireless|internet|broadband|telecom)", re.IGNORECASE)
+LOOKS_SHARED = {
+    "utilities": re.compile(
+        r"\b(telephone|phone|mobile|cell|wireless|internet|broadband|telecom)", re.IGNORECASE
+    ),
+    "insurance": re.compile(r"\b(home ?owner|house|dwelling|renter)", re.IGNORECASE),
+}
+"""What entries of a line are called that households have too; insurance only where there is an office at
+home."""
+MACHINE_WORDS = re.compile(r"\b(computer|laptop|tablet|printer|camera)", re.IGNORECASE)
 HOME_WORDS = re.compile(r"\b(home|house|office at)\b", re.IGNORECASE)
 
 
@@ -170,15 +178,9 @@ def _vehicle(file: ClientFile, key: str, thing: Thing, known: Measured) -> Itera
                 f"{path}/answers/{question}", "Answer them on the vehicle.",
             )  # fmt: skip
             break
+    yield from _rate_before(file, key, thing)
     if goes_by_the_mile(thing) and (why := barred_from_the_rate(file, key)):
         yield Finding(Level.ERROR, f"{name}: {why}", f"{path}/choices/method", "Choose actual costs.")
-    if _went_by_the_mile(file, key) and not goes_by_the_mile(thing) and _assets(file, key):
-        yield Finding(
-            Level.INCOMPLETE,
-            f"{name}: actual costs after the standard rate. Straight line over what is left of its life is "
-            "not computed (Rev. Proc. 2019-46, section 4.03).", f"{path}/choices/method",
-            "Give its asset the basis that is left and the straight-line method, or stay with the rate.",
-        )  # fmt: skip
 
 
 def _trips(file: ClientFile) -> Iterator[Finding]:
@@ -216,6 +218,16 @@ def barred_from_the_rate(file: ClientFile, key: str) -> str:
         if asset.expensed:
             return "section 179 was elected for it, so the standard rate is barred for good."
     return ""
+
+
+def _rate_before(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
+    if thing.answers.get("standard_before") and not _went_by_the_mile(file, key) and _assets(file, key):
+        yield Finding(
+            Level.WARNING,
+            f"{_called(thing)}: it went by the standard rate before, and what that took off its basis is not "
+            "entered.", f"/things/{key}/answers/standard_before",
+            "Enter it among what is carried in: the depreciation parts of the rate up to now.",
+        )  # fmt: skip
 
 
 def _went_by_the_mile(file: ClientFile, key: str) -> bool:
@@ -312,25 +324,41 @@ def _fleet(frame: OnReturn) -> Iterator[Finding]:
 
 
 def _taken_whole(file: ClientFile, books: Books) -> Iterator[Finding]:
-    """What looks shared and is taken whole, once for each activity."""
+    """What looks shared and is taken whole, once for each activity and kind; a note on the entry sets it
+    aside."""
+    at_home = {use.activity for use in file.uses.values() if _is_home(file, use.thing)}
     for key, line, group in books.by_line():
-        activity = file.activities[key]
-        if line != "utilities" or ask_answer(activity.kind, LINES_HERE.key, activity.answers):
+        words = LOOKS_SHARED.get(line)
+        if words is None or (line == "insurance" and key not in at_home):
             continue
         for entry_key in group:
             entry = file.entries[entry_key]
-            if entry.share is None and LINE_WORDS.search(f"{entry.payee} {entry.memo}"):
+            if entry.share is None and not entry.note and words.search(f"{entry.payee} {entry.memo}"):
+                called = f"{file.activities[key].name}: {entry.payee or entry.memo}"
                 yield Finding(
                     Level.NOTE,
-                    f"{activity.name}: {entry.payee or entry.memo} counts in full. Is the line private too?",
+                    f"{called} counts in full. Is it private too?",
                     f"/entries/{entry_key}",
-                    "Make the line a shared thing, or say of the activity that it is used for nothing else.",
-                )  # fmt: skip
+                    "Move it to a shared thing, or say in its note why all of it counts.",
+                )
                 break
     for key, asset in sorted(file.assets.items()):
-        real = asset.asset_class in {"nonresidential_building"} and HOME_WORDS.search(asset.name)
-        if real and asset.activity in file.activities and (asset.share is not None or asset.shares):
+        if asset.activity not in file.activities or asset.thing:
+            continue
+        part = asset.share is not None or bool(asset.shares)
+        if asset.asset_class == "nonresidential_building" and part and HOME_WORDS.search(asset.name):
             yield Finding(
                 Level.WARNING, f"{asset.name}: an office at home is deducted on Form 8829, within its limit.",
                 f"/assets/{key}/activity", "Make the home a shared thing and move the building to it.",
             )  # fmt: skip
+        elif asset.activity in at_home and not part and MACHINE_WORDS.search(asset.name):
+            yield Finding(
+                Level.NOTE,
+                f"{asset.name}: the business is run from home, and it counts in full. Is it private too?",
+                f"/assets/{key}/thing",
+                "Make it a shared machine, or type its business use: 100 where that is so.",
+            )  # fmt: skip
+
+
+def _is_home(file: ClientFile, key: str) -> bool:
+    return key in file.things and file.things[key].kind == HOME

@@ -16,7 +16,7 @@ from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.parts import button, in_a_row, plain_table, soft, unwrapped
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.reading import ProgressLine, Reading
-from half_yard.desktop.roles_table import RolesTable
+from half_yard.desktop.roles_table import RolesTable, with_role
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
@@ -133,11 +133,7 @@ class ListView(AssetPart):
         self.take.setFocus()
 
     def _set_role(self, number: int, role: str) -> None:
-        self._columns = {
-            known: column for known, column in self._columns.items() if column != number and known != role
-        }
-        if role:
-            self._columns[role] = number
+        self._columns = with_role(self._columns, number, role)
         self.read()
 
     def read(self) -> None:

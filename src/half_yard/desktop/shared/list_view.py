@@ -8,7 +8,7 @@ from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QFileDialog, QTableWidgetItem, QVBoxLayout, QWidget
 
 from half_yard.desktop.parts import button, in_a_row, plain_table, soft, title
-from half_yard.desktop.roles_table import RolesTable
+from half_yard.desktop.roles_table import RolesTable, with_role
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
@@ -92,11 +92,7 @@ class SharedListView(QWidget):
         return True
 
     def _set_role(self, number: int, role: str) -> None:
-        self._columns = {
-            known: column for known, column in self._columns.items() if column != number and known != role
-        }
-        if role:
-            self._columns[role] = number
+        self._columns = with_role(self._columns, number, role)
         self.read()
 
     def read(self) -> None:

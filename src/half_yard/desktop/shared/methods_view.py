@@ -15,7 +15,9 @@ from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 
-HEADINGS = ("Method", "Deducted", "Result", "Carried on", "")
+HEADINGS = ("Method", "Deducted", "In five years", "Result", "Carried on", "")
+OVER_YEARS = 2
+"""The column that only vehicles have."""
 
 
 class MethodsView(QWidget):
@@ -58,7 +60,10 @@ class MethodsView(QWidget):
                 widget.deleteLater()
 
     def _choice(self, choice: Sequence[MethodBeside], row: int) -> int:
+        over_years = any(each.years is not None for each in choice)
         for column, heading in enumerate(HEADINGS):
+            if column == OVER_YEARS and not over_years:
+                continue
             label = title("Side by side", 11) if not column else soft(heading)
             self._grid.addWidget(label, row, column, _side(column))
         for each in choice:
@@ -71,6 +76,7 @@ class MethodsView(QWidget):
         cells = (
             each.method.title,
             "" if each.deduction is None else money_text(each.deduction.amount),
+            "" if each.years is None else f"{each.years.amount:,.0f}",
             f"{gets} {money_text(abs(each.result))}",
             money_text(each.carried) if each.carried else "nothing",
         )
@@ -82,7 +88,7 @@ class MethodsView(QWidget):
             self._grid.addWidget(soft("chosen"), row, len(cells))
             return
         choose = button("Choose", each.method.barred or f"Choose: {each.method.title}")
-        choose.setAccessibleName(f"Choose {each.method.title}, {cells[1]} deducted, {cells[2]}")
+        choose.setAccessibleName(f"Choose {each.method.title}, {cells[1]} deducted, {cells[3]}")
         choose.setEnabled(not each.method.barred)
         choose.clicked.connect(lambda _checked=False, each=each: self._workspace.try_to(each.method.edit))
         self._grid.addWidget(choose, row, len(cells))
@@ -97,5 +103,5 @@ class MethodsView(QWidget):
 
 
 def _side(column: int) -> Qt.AlignmentFlag:
-    across = Qt.AlignmentFlag.AlignRight if column in {1, 2, 3} else Qt.AlignmentFlag.AlignLeft
+    across = Qt.AlignmentFlag.AlignRight if column in {1, 2, 3, 4} else Qt.AlignmentFlag.AlignLeft
     return across | Qt.AlignmentFlag.AlignVCenter

@@ -6,8 +6,14 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.results import AssetStory, PlainYears
+from half_yard.countries.us.assets.after_the_rate import after_the_rate
 from half_yard.countries.us.assets.amortization import FirstPart, amortized, first_part
-from half_yard.countries.us.assets.circumstances import BY_THE_MILE, Circumstances, circumstances
+from half_yard.countries.us.assets.circumstances import (
+    AFTER_THE_RATE,
+    BY_THE_MILE,
+    Circumstances,
+    circumstances,
+)
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
@@ -16,12 +22,15 @@ from half_yard.countries.us.assets.own_schedules import own_story
 from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.stops import stop
 from half_yard.countries.us.assets.year_rows import YearsOfCourse
+from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.depreciation import Convention, Start
 from half_yard.figures import Figure, stated, total
 from half_yard.records import Asset, ClientFile
 
+APART = {BY_THE_MILE, AFTER_THE_RATE}
+"""What is depreciated by no table."""
 MILEAGE = "Rev. Proc. 2019-46, section 4.02"
 
 
@@ -95,7 +104,7 @@ def with_assets(ask: Ask) -> tuple[str, ...]:
 def personal_by_year(ask: Ask) -> dict[int, tuple[str, ...]]:
     """The personal property that nothing stops, by the year in which it was placed in service."""
     around = ask(around_all)
-    return ask.of(_personal_by_year, tuple(key for key in ask(counted) if around[key].kind != BY_THE_MILE))
+    return ask.of(_personal_by_year, tuple(key for key in ask(counted) if around[key].kind not in APART))
 
 
 def _personal_by_year(file: ClientFile, keys: tuple[str, ...]) -> dict[int, tuple[str, ...]]:
@@ -123,6 +132,8 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
     if around.kind == BY_THE_MILE:
         none = stated(Decimal(0), f"{asset.name}: the standard mileage rate stands for it", MILEAGE)
         return AssetStory(placed.year, none, "By the standard mileage rate.", PlainYears(none, (), none))
+    if around.kind == AFTER_THE_RATE:
+        return after_the_rate(key, asset, around.tax_year, ask(carried_of, MILEAGE_PART, asset.thing))
     year = tested_in(asset)
     test = None if year is None else ask(test_of_year, year)
     if asset_class.section:
@@ -250,7 +261,7 @@ def lives(file: ClientFile) -> dict[str, Life]:
     going = {
         key: file.assets[key]
         for key, each in around.items()
-        if each.kind != BY_THE_MILE and not stop(file.assets[key], each)
+        if each.kind not in APART and not stop(file.assets[key], each)
     }
     by_year: dict[int, list[tuple[str, Asset]]] = {}
     for key, asset in going.items():

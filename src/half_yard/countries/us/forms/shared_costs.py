@@ -56,7 +56,7 @@ def by_use(page: Page, ask: Ask, thing: str) -> None:
         page.section = each.whole.label
         page.line(line, "", "Whole", each.whole)
         for activity in dict.fromkeys((*each.direct, *each.indirect)):
-            page.line(f"{line}.{activity}", "", name(ask, activity), each.part(activity), Role.COST)
+            page.line(f"{line}.{activity}", "", f"For {name(ask, activity)}", each.part(activity), Role.COST)
         personal.append(page.line(f"{line}.personal", "", "Personal", each.personal, Role.COST))
     page.section = "Personal in all"
     to_schedule_a = ask.of(thing_of, thing).kind in WITH_INTEREST

@@ -6,6 +6,7 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.forms import shared_costs
@@ -39,7 +40,7 @@ from half_yard.figures import (
 from half_yard.records import ClientFile
 
 SECOND_HALF, INCLUDED = "second_half", "lease_inclusion"
-JULY = 7
+JULY, COMPARED = 7, 5
 PART_OF_DEPRECIATION = "its part of the depreciation"
 
 
@@ -237,6 +238,35 @@ def _leased(ask: Ask, thing: str, activity: str, part: Figure) -> Figure:
         ((yearly * days).named("for the days leased") * share).in_cents().named("included, its part")
     )
     return not_below_zero(difference(part, included_part, label="lease less what is included"))
+
+
+@vehicle.part
+def years(page: Page, ask: Ask, thing: str) -> None:
+    """What the chosen method deducts in five years, at this year's miles and costs: what is compared before
+    one is chosen for good."""
+    page.section = f"In {COMPARED} years, at this year's miles and costs"
+    now, known = ask.of(tax_year), ask(measure_of, thing)
+    by_the_mile = goes_by_the_mile(ask.of(thing_of, thing))
+    if by_the_mile:
+        same = [ask(standard, thing)["rate"]]
+    else:
+        same = [ask(actual, thing)[f"costs.{activity}"] for activity in known.activities]
+    worn = [] if by_the_mile else _stories_of(ask, thing, known.activities)
+    every = []
+    for year in range(now, now + COMPARED):
+        of_year = [
+            story.yearly[at] for story in worn if 0 <= (at := year - story.first_year) < len(story.yearly)
+        ]
+        every.append(page.line(f"year.{year}", "", str(year), total((*same, *of_year), f"in {year}")))
+    page.line("years", "", f"In {COMPARED} years", total(every), Role.SUBTOTAL)
+
+
+def _stories_of(ask: Ask, thing: str, activities: tuple[str, ...]) -> list[AssetStory]:
+    """The stories of a thing's assets, whether they serve one activity or several."""
+    alone = [key for activity in activities for key in ask.of(_assets_alone, thing, activity)]
+    counted = ask(stories.counted)
+    keys = [*ask(stories.of_thing, thing), *(key for key in alone if key in counted)]
+    return [stories.story_of(ask, key) for key in keys]
 
 
 @vehicle.part

@@ -48,10 +48,15 @@ def _asset(file: ClientFile, asset: Asset) -> Asset:
     share = sum((known.share(activity) for activity in known.activities), start=HUNDRED - HUNDRED)
     percent = round(share * HUNDRED, PLACES)
     only = known.activities[0] if len(known.activities) == 1 else key
+    # Earlier years stay as they are said to be; those to come are taken to be like this one.
+    first = asset.in_service.year if asset.in_service else file.tax_year
+    before = HUNDRED if asset.share is None else asset.share
+    earlier = {str(year): before for year in range(first, file.tax_year)}
     return asset.model_copy(
         update={
             "activity": only,
             "thing": key,
-            "shares": {**asset.shares, str(file.tax_year): percent},
+            "share": percent,
+            "shares": {**earlier, **asset.shares, str(file.tax_year): percent},
         }
     )

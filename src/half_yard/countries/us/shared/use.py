@@ -144,7 +144,9 @@ class UnitedStatesSharedUse(SharedUse):
         """The assets, those of things with the business use that was measured this year."""
         year, used = str(file.tax_year), as_used(file).assets
         return {
-            key: asset.model_copy(update={"shares": used[key].shares}) if year in used[key].shares else asset
+            key: asset.model_copy(update={"shares": {**asset.shares, year: used[key].shares[year]}})
+            if used[key] is not asset and year in used[key].shares
+            else asset
             for key, asset in file.assets.items()
         }
 
@@ -172,8 +174,17 @@ def _choices(file: ClientFile, thing: str) -> Iterator[Sequence[Method]]:
             barred = barred_from_the_rate(file, thing)
             sheet = f"vehicle.{thing}"
             yield [
-                _method(file, thing, METHOD, ACTUAL, (sheet, "actual"), default=ACTUAL),
-                _method(file, thing, METHOD, STANDARD, (sheet, "rate"), default=ACTUAL, barred=barred),
+                _method(file, thing, METHOD, ACTUAL, (sheet, "actual"), default=ACTUAL, years="years"),
+                _method(
+                    file,
+                    thing,
+                    METHOD,
+                    STANDARD,
+                    (sheet, "rate"),
+                    default=ACTUAL,
+                    barred=barred,
+                    years="years",
+                ),
             ]
         case "home":
             for activity in measured(file, thing).activities:
@@ -195,7 +206,7 @@ def _choices(file: ClientFile, thing: str) -> Iterator[Sequence[Method]]:
 
 def _method(
     file: ClientFile, thing: str, key: str, value: str, amount: tuple[str, str], *, default: str,
-    barred: str = "", title: str = "",
+    barred: str = "", title: str = "", years: str = "",
 ) -> Method:  # fmt: skip
     record = file.things[thing]
     words = title or METHODS[value]
@@ -205,4 +216,4 @@ def _method(
     change = Change.model_validate({"op": op, "path": f"/things/{thing}/choices/{key}", "value": value})
     label = f"{record.name or 'Shared thing'}: {words.lower() if not words.startswith('Form') else words}"
     chosen = record.choices.get(key, default) == value
-    return Method(words, Edit(label=label, changes=(change,)), chosen, amount, barred)
+    return Method(words, Edit(label=label, changes=(change,)), chosen, amount, barred, years)
