@@ -41,6 +41,10 @@ from half_yard.records import ClientFile
 
 SECOND_HALF, INCLUDED = "second_half", "lease_inclusion"
 JULY, COMPARED = 7, 5
+SEVERAL = (
+    "Several uses share its depreciation: Form 4562, part V, is not filled in for it, and its numbers stand "
+    "here."
+)
 PART_OF_DEPRECIATION = "its part of the depreciation"
 
 
@@ -63,7 +67,7 @@ def vehicle(ask: Ask, thing: str) -> Page:
     def yes(key: str) -> str:
         return {True: "Yes", False: "No"}.get(record.answers.get(key, None), "not answered")  # type: ignore[arg-type]
 
-    return Page(
+    page = Page(
         f"vehicle.{thing}", "Vehicle", record.name or "Not named", about=thing, in_cents=True,
         facts=(
             ("43 · In service", f"{record.begins:%b %-d, %Y}" if record.begins else ""),
@@ -76,6 +80,9 @@ def vehicle(ask: Ask, thing: str) -> Page:
             ("47b · Written", yes("written")),
         ),
     )  # fmt: skip
+    if len(known.activities) > 1 and ask(stories.of_thing, thing):
+        page.notes.append(SEVERAL)
+    return page
 
 
 def _commuting(file: ClientFile, thing: str) -> Decimal:
