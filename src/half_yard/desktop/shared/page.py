@@ -34,7 +34,11 @@ SHEETS = 5
 """So much of the width have the sheets, of twelve parts."""
 EMPTY = (
     "Nothing is shared yet. A home with an office, a vehicle, a dwelling that is let and lived in, a phone: "
-    "make it here, type its costs once, and say what divides it."
+    "make it with New, type its costs once, and say what divides it."
+)
+NO_KINDS = (
+    "The rules of this country know no shared things yet. A cost that is partly private takes its share on "
+    "its entry: “utilities 60%”."
 )
 
 
@@ -192,6 +196,8 @@ class SharedPage(Page):
         self.strip.show_names(names, self._chosen)
         self._body.setVisible(bool(self._chosen))
         self._empty.setVisible(not self._chosen)
+        self._empty.setText(EMPTY if self._workspace.pack.shared.kinds else NO_KINDS)
+        self.new.setVisible(bool(self._workspace.pack.shared.kinds))
         thing = self.thing
         if thing is None:
             return
@@ -362,7 +368,7 @@ class SharedPage(Page):
         """Put the cursor where work goes on."""
         if self._chosen:
             self._focus_part()
-        else:
+        elif self.new.isVisible():
             self.new.setFocus()
 
     def page_to_print(self) -> str:
