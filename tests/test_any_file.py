@@ -133,7 +133,7 @@ SOUND = st.builds(
     months=st.sampled_from([None, 60]), share=st.none() | SHARES, shares=of_years(SHARES),
     disposed=st.none() | st.dates(datetime.date(2024, 1, 1), datetime.date(2026, 12, 31)),
     disposal=st.sampled_from(["", *DISPOSALS]), proceeds=st.none() | COSTS,
-    prior_depreciation=st.none() | COSTS,
+    prior_depreciation=st.none() | COSTS, thing=st.sampled_from(["", "", "h00001"]),
 )  # fmt: skip
 """Assets as they usually are, most of which land on a form."""
 SHOP = Activity(kind="business", name="Shop", owners={"owner": Decimal(100)})

@@ -20,7 +20,8 @@ from tests.files import BUSINESS, RENTAL, amount, asset, business, client, renta
 
 DEPRECIATED = [key for key, item in CLASSES.items() if item.recovery]
 UNLIMITED = [key for key in DEPRECIATED if not CLASSES[key].auto]
-COSTS = st.decimals(min_value=0, max_value=5_000_000, places=2)
+COSTS = st.decimals(min_value=0, max_value=2_000_000, places=2)
+"""What the limits of automobiles give out within the years that are followed (`MOST_YEARS`)."""
 DAYS = st.dates(datetime.date(1994, 1, 1), datetime.date(2025, 12, 31))
 
 
@@ -53,6 +54,7 @@ class WholeLife(unittest.TestCase):
     @settings(max_examples=60, deadline=None)
     @given(st.sampled_from(DEPRECIATED), DAYS, COSTS)
     @example("fifteen_year", datetime.date(2012, 1, 1), Decimal("0.09"))
+    @example("passenger_auto", datetime.date(2021, 1, 1), Decimal("2000000"))
     def test_adds_up_to_the_basis_and_is_never_negative(
         self, asset_class: str, day: datetime.date, cost: Decimal
     ) -> None:

@@ -27,6 +27,7 @@ from half_yard.records import (
     Use,
 )
 from half_yard.records.identifiers import numbered
+from half_yard.review import Level
 from tests.files import BUSINESS, RENTAL, business, client, entries, rental
 
 THING = "h00001"
@@ -121,6 +122,29 @@ class Vehicles(unittest.TestCase):
         self.assertEqual(sheet["basis_taken"].amount, 10400)
         self.assertEqual(sheet["basis_left"].amount, 0)
         self.assertEqual(self.lines(made)["depreciation"], 0)
+
+    def test_what_is_carried_for_no_vehicle_leaves_other_assets_alone(self) -> None:
+        owned = Asset(activity=BUSINESS, name="Desk", asset_class="seven_year", in_service=on(1, 5, 2022),
+                      cost=Decimal(9000))  # fmt: skip
+        carried = Carryover(kind="mileage_depreciation", amount=Decimal(500))
+        file = file_with(car(), {}, {}, assets={"s00001": owned})
+        lost = file.model_copy(update={"carryovers": {"c00001": carried}})
+        first, second = (compute(each).stories["s00001"] for each in (file, lost))
+        self.assertEqual(second.taken.amount, first.taken.amount)
+        found = [item for item in compute(lost).findings if item.path == "/carryovers/c00001/of"]
+        self.assertEqual([item.level for item in found], [Level.ERROR])
+
+    def test_after_the_standard_rate_next_year_goes_on(self) -> None:
+        """A basis of 100.00 over three years: 33.33, 33.34, 33.33."""
+        owned = Asset(activity=BUSINESS, thing=THING, name="Car", asset_class="passenger_auto",
+                      in_service=on(1, 5, 2023), cost=Decimal(400))  # fmt: skip
+        carried = Carryover(kind="mileage_depreciation", of=THING, amount=Decimal(300))
+        file = file_with(
+            car(), {BUSINESS: "20000"}, {}, assets={"s00001": owned}, carryovers={"c00001": carried}
+        )
+        story = compute(file).stories["s00001"]
+        self.assertEqual(story.this_year.amount, Decimal("33.33"))
+        self.assertEqual(story.next_year.amount, Decimal("33.34"))
 
     def test_a_log_says_the_distance(self) -> None:
         """Commuting is never business; the odometer says the whole."""

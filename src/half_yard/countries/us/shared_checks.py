@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from decimal import Decimal
 
 from half_yard.books import Books
-from half_yard.countries.us.carried_in import MILEAGE_PART
+from half_yard.countries.us.carried_in import KINDS as CARRYOVERS
+from half_yard.countries.us.carried_in import MILEAGE_PART, OF_THINGS
 from half_yard.countries.us.frame import OnReturn
 from half_yard.countries.us.questions import ITEMIZES
 from half_yard.countries.us.shared.as_used import thing_of_asset
@@ -64,6 +65,7 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
                 yield from _home(file, key, thing)
             case "dwelling":
                 yield from _dwelling(frame, key, thing)
+    yield from _carried_for_nothing(file)
     yield from _itemizing(file)
     yield from _shares_of_nobody(file)
     yield from _trips(file)
@@ -74,6 +76,17 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
 def is_dwelling(file: ClientFile, key: str) -> bool:
     """Whether a thing is a dwelling, whose calendar has the days of its rental."""
     return key in file.things and file.things[key].kind == DWELLING
+
+
+def _carried_for_nothing(file: ClientFile) -> Iterator[Finding]:
+    """What is carried in for a home, a dwelling or a vehicle that isn't there."""
+    for key, item in file.carryovers.items():
+        if item.kind in OF_THINGS and item.of not in file.places:
+            yield Finding(
+                Level.ERROR,
+                f"{CARRYOVERS[item.kind]}: it is not said what it is carried in for. It counts nowhere.",
+                f"/carryovers/{key}/of", "Choose what it belongs to.",
+            )  # fmt: skip
 
 
 def _itemizing(file: ClientFile) -> Iterator[Finding]:

@@ -28,19 +28,24 @@ def after_the_rate(key: str, asset: Asset, tax_year: int, by_the_rate: Figure) -
     path = f"/assets/{key}/prior_depreciation"
     earlier = entered(asset.prior_depreciation or Decimal(0), "depreciation of earlier years", path)
     before = total((by_the_rate, earlier), "taken before, by the rate and by depreciation")
+    made = _year(key, asset, tax_year, before)
+    after = _year(key, asset, tax_year + 1, total((before, made), "taken up to this year"))
+    summary = "Straight line of what the standard mileage rate has left."
+    return AssetStory(first, made, summary, PlainYears(earlier, (), after))
+
+
+def _year(key: str, asset: Asset, year: int, before: Figure) -> Figure:
+    """What a year takes of the basis that those before it have left."""
+    index = year - (asset.in_service.year if asset.in_service else year)
     left = not_below_zero(
         difference(basis_figure(key, asset), before, label="basis left"), "basis that is left"
     )
-    years = stated(Decimal(max(LIFE - (tax_year - first), 1)), "years left of its life")
-    use = entered(share_of_year(asset, tax_year), f"business use of {tax_year}", f"/assets/{key}/thing")
+    years = stated(Decimal(max(LIFE - index, 1)), "years left of its life")
+    use = entered(share_of_year(asset, year), f"business use of {year}", f"/assets/{key}/thing")
     name = f"{asset.name}: straight line over the years left"
-    made = (((left / years).named("a year of what is left")) * use).in_cents().named(name)
-    limits = auto_limits(first, allowance=False) if CLASSES[asset.asset_class].auto else None
-    if limits is not None:
-        limit = (
-            (limits[min(tax_year - first, LIMITED_YEARS)] * use).in_cents().named("limit of the year, by use")
-        )
-        made = smaller_of(made, limit, label=name)
-    after = not_below_zero(made, f"{asset.name}: as this year")
-    summary = "Straight line of what the standard mileage rate has left."
-    return AssetStory(first, made, summary, PlainYears(earlier, (), after))
+    made = ((left / years).named("a year of what is left") * use).in_cents().named(name)
+    limits = auto_limits(year - index, allowance=False) if CLASSES[asset.asset_class].auto else None
+    if limits is None:
+        return made
+    limit = (limits[min(index, LIMITED_YEARS)] * use).in_cents().named("limit of the year, by use")
+    return smaller_of(made, limit, label=name)

@@ -31,6 +31,7 @@ def circumstances(file: ClientFile) -> dict[str, Circumstances]:
         kinds[key] = BY_THE_MILE if goes_by_the_mile(thing) else SHARED
     after = {item.of for item in file.carryovers.values() if item.kind == MILEAGE_PART and item.amount}
     after |= {key for key, thing in file.things.items() if thing.answers.get("standard_before")}
+    after &= file.things.keys()
     year, short_years, elections = file.tax_year, file.short_years, file.elections
     found = {}
     for key, asset in sorted(file.assets.items()):
