@@ -120,6 +120,34 @@ class Form8829(Lines):
         )  # fmt: skip
         self.lines(compute(file), FORM, depreciation="147.66")
 
+    def test_share_by_floor_area_and_by_rooms(self) -> None:
+        """IRS Pub. 587, recalled: 240 of 1,200 square feet; one of ten rooms of like size."""
+        by_area = with_home("20000", uses=(office("240"),), thing=home("1200"))
+        rooms = Thing(kind="home", name="Home", measure="rooms", whole=Decimal(10))
+        by_rooms = with_home("20000", uses=(office("1"),), thing=rooms)
+        for file, share in ((by_area, 20), (by_rooms, 10)):
+            self.assertEqual(compute(file).sheet(FORM)["share"].amount, share)
+
+    def test_order_of_the_limit(self) -> None:
+        """IRS Pub. 587, recalled: 6,000 less 2,000 of other costs and 3,000 of interest leave 1,000."""
+        costs = {"mortgage_interest": "15000", "utilities": "4000"}
+        file = with_home("6000", costs=costs, uses=(office("200"),), assets=building("312012.48"))
+        spent = {"e00009": Entry(activity=BUSINESS, line="supplies", amount=Decimal(2000))}
+        made = compute(file.model_copy(update={"entries": {**file.entries, **spent}}))
+        self.lines(made, FORM, anyway="3000", left="1000", operating_allowed="800", left_then="200",
+                   depreciation="1600", depreciation_allowed="200", depreciation_out="1400")  # fmt: skip
+
+    def test_two_businesses_in_one_room(self) -> None:
+        """Form 8829 instructions for the rule, recalled; by hand: 60 and 40 of an eighth; nothing twice."""
+        other = "a00002"
+        uses = (office("75"), Use(thing=HOME, activity=other, amount=Decimal(50)))
+        shops = {BUSINESS: business(), other: business(name="Press")}
+        file = with_home("28400", uses=uses, activities=shops, costs={"utilities": "8000"})
+        income = {"e00009": Entry(activity=other, line="gross_receipts", amount=Decimal(250))}
+        made = compute(file.model_copy(update={"entries": {**file.entries, **income}}))
+        self.lines(made, FORM, share="7.5", allowed="600", operating_out="0")
+        self.lines(made, f"form_8829.{HOME}.{other}.owner", share="5", allowed="250", operating_out="150")
+
     def test_part_of_the_year(self) -> None:
         """Only the months of the office count; computed by hand."""
         file = with_home(

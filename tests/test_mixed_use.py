@@ -11,7 +11,8 @@ import unittest
 from collections.abc import Mapping
 from decimal import Decimal
 
-from half_yard.countries import compute
+from half_yard.countries import compute, pack_for
+from half_yard.countries.next_year import next_year
 from half_yard.countries.results import Computation
 from half_yard.records import (
     Activity,
@@ -123,6 +124,39 @@ class Vehicles(unittest.TestCase):
         self.assertEqual(sheet["basis_left"].amount, 0)
         self.assertEqual(self.lines(made)["depreciation"], 0)
 
+    def test_basis_after_five_years_of_the_rate(self) -> None:
+        """By hand, 2021 to 2025: 26, 26, 28, 30 and 33 cents of the miles; 22,265 in all."""
+        miles = {2021: "14100", 2022: "16300", 2023: "15600", 2024: "16700", 2025: "15100"}
+        owned = Asset(activity=THING, name="Car", asset_class="passenger_auto", in_service=on(1, 5, 2021),
+                      cost=Decimal(25500))  # fmt: skip
+        carried: Mapping[str, Carryover] = {}
+        for year, driven in miles.items():
+            made = compute(file_with(
+                car(driven, choices=self.STANDARD), {BUSINESS: driven}, {}, year=year,
+                assets={"s00001": owned}, carryovers=carried,
+            ))  # fmt: skip
+            carried = next_year(made, pack_for("us")).carryovers if year < 2025 else {}
+        sheet = made.sheet(f"vehicle.{THING}")
+        self.assertEqual((sheet["basis_taken"].amount, sheet["basis_left"].amount), (22265, 3235))
+
+    def test_use_that_falls_to_half_or_less(self) -> None:
+        """26 U.S.C. 280F(b), by hand: 80% in 2022 and 2023, 40% in 2024: 3,520 comes back, 1,600 goes on."""
+        owned = Asset(
+            activity=THING, name="Car", asset_class="passenger_auto", in_service=on(5, 1, 2022),
+            cost=Decimal(20000), share=Decimal(80), answers={"no_special_allowance": True},
+        )  # fmt: skip
+        made = compute(file_with(car(), {BUSINESS: "8000"}, {}, year=2024, assets={"s00001": owned}))
+        story = made.stories["s00001"]
+        back = story.taken_back
+        self.assertEqual((story.this_year.amount, back and back.amount), (1600, 3520))
+
+    def test_half_from_the_start_goes_by_straight_line(self) -> None:
+        """26 U.S.C. 280F(b)(1), by hand: 10% of half of 20,000."""
+        owned = Asset(activity=THING, name="Car", asset_class="passenger_auto", in_service=on(5, 1),
+                      cost=Decimal(20000))  # fmt: skip
+        made = compute(file_with(car(), {BUSINESS: "10000"}, {}, assets={"s00001": owned}))
+        self.assertEqual(made.stories["s00001"].this_year.amount, 1000)
+
     def test_what_is_carried_for_no_vehicle_leaves_other_assets_alone(self) -> None:
         owned = Asset(activity=BUSINESS, name="Desk", asset_class="seven_year", in_service=on(1, 5, 2022),
                       cost=Decimal(9000))  # fmt: skip
@@ -191,6 +225,26 @@ class LinesAndMachines(unittest.TestCase):
         self.assertEqual(amounts, [Decimal(text) for text in ("155.01", "30.00", "60.00", "65.01")])
 
 
+class Houses(unittest.TestCase):
+    def test_a_room_by_area(self) -> None:
+        """IRS Pub. 527, recalled: 180 of 1,800 square feet; heating of 600: 60 and 540."""
+        self.assertEqual(
+            self.divided(Use(thing=THING, activity=RENTAL, amount=Decimal(180)), "600"), (60, 540)
+        )
+
+    def test_moved_out_and_let_from_june(self) -> None:
+        """IRS Pub. 527, recalled: 7/12 of the yearly costs."""
+        use = Use(thing=THING, activity=RENTAL, amount=Decimal(1800), begins=on(6, 1))
+        self.assertEqual(self.divided(use, "1200"), (700, 500))
+
+    def divided(self, use: Use, heating: str) -> tuple[Decimal, Decimal]:
+        """What of the heating goes to the rental, and what stays personal."""
+        house = Thing(kind="house", name="House", measure="area", whole=Decimal(1800))
+        file = file_with(house, {}, {"utilities": heating}, activities={RENTAL: rental()})
+        sheet = compute(file.model_copy(update={"uses": {"k00001": use}})).sheet(f"shared.{THING}")
+        return sheet[f"utilities.{RENTAL}"].amount, sheet["utilities.personal"].amount
+
+
 class Days(unittest.TestCase):
     """IRS Pub. 527, recalled: which days count as let, and which as lived in."""
 
@@ -221,6 +275,20 @@ class Days(unittest.TestCase):
         self.assertIn("Yes", room["Used as a home"])
         few = self.counted(("rented", on(1, 1), on(3, 31)), ("own", on(4, 1), on(4, 8)))
         self.assertIn("No", few["Used as a home"])
+        flat = self.counted(("rented", on(1, 1), on(9, 30)), ("family", on(10, 1), on(10, 30)))
+        self.assertEqual((flat["Days, for the test"], flat["Used as a home"][:3]),
+                         ("273 let, 30 lived in", "Yes"))  # fmt: skip
+        kin = self.counted(("family_fair", on(1, 1), on(6, 30)), ("below_fair", on(7, 1), on(7, 20)))
+        self.assertEqual(kin["Days, for the test"], "181 let, 20 lived in")
+        swapped = self.counted(("rented", on(1, 1), on(3, 31)), ("swap", on(6, 1), on(6, 30)))
+        self.assertEqual(swapped["Days, for the test"], "90 let, 30 lived in")
+        empty = self.counted(("rented", on(1, 1), on(4, 1)), ("offered", on(4, 2), on(7, 19)))
+        self.assertEqual(empty["Days, for sharing"], "91 let, 0 lived in")
+        before = self.counted(("main_home", on(1, 1), on(5, 31)), ("rented", on(6, 1), on(12, 31)))
+        self.assertEqual(
+            (before["Days, for sharing"], before["Days, for the test"], before["Used as a home"][:2]),
+            ("214 let, 151 lived in", "214 let, 0 lived in", "No"),
+        )
         work = self.counted(("rented", on(1, 1), on(3, 31)), ("repair", on(4, 1), on(4, 30)))
         self.assertEqual(work["Days, for the test"], "90 let, 0 lived in")
 
