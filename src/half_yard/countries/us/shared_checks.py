@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from decimal import Decimal
 
 from half_yard.books import Books
@@ -24,7 +24,8 @@ from half_yard.countries.us.shared.kinds import (
     goes_by_the_mile,
 )
 from half_yard.countries.us.shared.measured import Measured, Period, measured
-from half_yard.records import Asset, ClientFile, Thing
+from half_yard.figures.remembered import Remembered
+from half_yard.records import Asset, ClientFile, Entry, Thing
 from half_yard.review import Finding, Level
 
 LOOKS_SHARED = {
@@ -45,7 +46,8 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
     yield from _taken_whole(file, books)
     if not file.things:
         return
-    with_costs = {entry.activity for entry in file.entries.values()}
+    costs = _costs_of_things(file)
+    with_costs = {entry.activity for entry in costs.values()}
     for key, thing in sorted(file.things.items()):
         if thing.kind not in KINDS:
             yield Finding(
@@ -66,8 +68,8 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
             case "dwelling":
                 yield from _dwelling(frame, key, thing)
     yield from _carried_for_nothing(file)
-    yield from _itemizing(file)
-    yield from _shares_of_nobody(file)
+    yield from _itemizing(file, costs)
+    yield from _shares_of_nobody(file, costs)
     yield from _trips(file)
     yield from _sold(file)
     yield from _fleet(frame)
@@ -89,13 +91,26 @@ def _carried_for_nothing(file: ClientFile) -> Iterator[Finding]:
             )  # fmt: skip
 
 
-def _itemizing(file: ClientFile) -> Iterator[Finding]:
+COSTS: Remembered[Mapping[str, Entry]] = Remembered()
+
+
+def _costs_of_things(file: ClientFile) -> Mapping[str, Entry]:
+    """The costs that belong to a shared thing, by id."""
+    entries, known = file.entries, file.things
+    return COSTS.get(
+        "",
+        (entries, known),
+        lambda: {key: entry for key, entry in entries.items() if entry.activity in known},
+    )
+
+
+def _itemizing(file: ClientFile, costs: Mapping[str, Entry]) -> Iterator[Finding]:
     """Whether deductions are itemized decides in which order interest and taxes of a home come."""
     if ITEMIZES.key in file.household.answers:
         return
-    for entry in file.entries.values():
-        thing = file.things.get(entry.activity)
-        if thing is not None and thing.kind in WITH_INTEREST and entry.line in INTEREST_AND_TAX:
+    for entry in costs.values():
+        thing = file.things[entry.activity]
+        if thing.kind in WITH_INTEREST and entry.line in INTEREST_AND_TAX:
             yield Finding(
                 Level.WARNING, f"{_called(thing)}: whether deductions are itemized is not said; the standard "
                 "deduction is taken.", f"/household/answers/{ITEMIZES.key}", "Say it on the client's page.",
@@ -103,10 +118,10 @@ def _itemizing(file: ClientFile) -> Iterator[Finding]:
             return
 
 
-def _shares_of_nobody(file: ClientFile) -> Iterator[Finding]:
+def _shares_of_nobody(file: ClientFile, costs: Mapping[str, Entry]) -> Iterator[Finding]:
     """A share of a cost, where several uses have the thing and none is said to have it."""
-    for key, entry in file.entries.items():
-        if entry.share is None or entry.only or entry.activity not in file.things:
+    for key, entry in costs.items():
+        if entry.share is None or entry.only:
             continue
         if len(measured(file, entry.activity).activities) > 1:
             yield Finding(

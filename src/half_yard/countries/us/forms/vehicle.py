@@ -163,20 +163,24 @@ def actual(page: Page, ask: Ask, thing: str) -> None:
 
 def depreciation_of(ask: Ask, thing: str, activity: str) -> Figure:
     """The part that a use has of the depreciation of a thing's assets."""
-    alone = ask.of(_assets_alone, thing, activity)
+    alone = ask(assets_alone).get((thing, activity), ())
     if alone:
         worn = [stories.story_of(ask, key).this_year for key in alone if key in ask(stories.counted)]
         return worn[0] if len(worn) == 1 else total(worn, "depreciation of its assets")
     return ask(shared_depreciation, thing, activity)
 
 
-def _assets_alone(file: ClientFile, thing: str, activity: str) -> tuple[str, ...]:
-    """The assets of a thing that serves one activity alone, which are assets of that one."""
-    return tuple(
-        key
-        for key, asset in sorted(file.assets.items())
-        if (asset.thing, asset.activity) == (thing, activity)
-    )
+def assets_alone(ask: Ask) -> dict[tuple[str, str], tuple[str, ...]]:
+    """The assets that a thing serves one activity alone with, which are assets of that one, by both."""
+    return ask.of(_assets_alone)
+
+
+def _assets_alone(file: ClientFile) -> dict[tuple[str, str], tuple[str, ...]]:
+    found: dict[tuple[str, str], list[str]] = {}
+    for key, asset in sorted(file.assets.items()):
+        if asset.thing:
+            found.setdefault((asset.thing, asset.activity), []).append(key)
+    return {of: tuple(keys) for of, keys in found.items()}
 
 
 def shared_depreciation(ask: Ask, thing: str, activity: str) -> Figure:
@@ -270,7 +274,8 @@ def years(page: Page, ask: Ask, thing: str) -> None:
 
 def _stories_of(ask: Ask, thing: str, activities: tuple[str, ...]) -> list[AssetStory]:
     """The stories of a thing's assets, whether they serve one activity or several."""
-    alone = [key for activity in activities for key in ask.of(_assets_alone, thing, activity)]
+    of_one = ask(assets_alone)
+    alone = [key for activity in activities for key in of_one.get((thing, activity), ())]
     counted = ask(stories.counted)
     keys = [*ask(stories.of_thing, thing), *(key for key in alone if key in counted)]
     return [stories.story_of(ask, key) for key in keys]

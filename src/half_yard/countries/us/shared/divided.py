@@ -120,7 +120,7 @@ def divided(ask: Ask, thing: str) -> dict[str, Divided]:
     known = ask(measure_of, thing)
     found = {}
     for line, group in frame.BOOKS.entries_of(ask, thing).items():
-        costs = ask.of(_costs, tuple(group), tuple(known.activities))
+        costs = ask(costs_of, thing, line, tuple(known.activities))
         whole = total(map(_typed, group.values()), ask(frame.BOOKS.titles, thing)[line])
         share = partial(_share_for(ask, thing, line), ask, thing)
         takes_all = line in ON_BUSINESS or known.serves_business_alone
@@ -156,6 +156,12 @@ def business_share(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
     together = sum((each.amount for each in known.uses if each.activity and each.counts), Decimal(0))
     amount = entered(use.amount, f"{_used_by(ask, use)}", use.path)
     return (amount / entered(together, "all business use", known.path)).named("part of all business use")
+
+
+def costs_of(ask: Ask, thing: str, line: str, activities: tuple[str, ...]) -> tuple[Cost, ...]:
+    """The entries on a line of a thing that these activities use. What measures the use is not read here, so
+    that a trip more leaves it as it is."""
+    return ask.of(_costs, tuple(frame.BOOKS.entries_of(ask, thing)[line]), activities)
 
 
 def _costs(file: ClientFile, keys: tuple[str, ...], activities: tuple[str, ...]) -> tuple[Cost, ...]:

@@ -203,10 +203,12 @@ def logged_distance(file: ClientFile, key: str) -> Mapping[str, Decimal]:
 
 def _logged(file: ClientFile) -> Mapping[str, Mapping[str, Decimal]]:
     """The miles of all logs, by thing."""
-    found: dict[str, dict[str, Decimal]] = {}
+    trips: dict[str, dict[str, list[Decimal]]] = {}
     year = file.tax_year
     for trip in file.trips.values():
         if trip.date is None or trip.date.year == year:
-            of_thing = found.setdefault(trip.thing, {})
-            of_thing[trip.activity] = of_thing.get(trip.activity, Decimal(0)) + trip.amount
-    return found
+            trips.setdefault(trip.thing, {}).setdefault(trip.activity, []).append(trip.amount)
+    return {
+        thing: {activity: sum(miles, Decimal(0)) for activity, miles in logged.items()}
+        for thing, logged in trips.items()
+    }
