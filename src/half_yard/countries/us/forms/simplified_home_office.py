@@ -90,5 +90,5 @@ def average_area(ask: Ask, thing: str, activity: str, person: str) -> Figure:
 
 def _area_in(ask: Ask, office: home_office.Office, month: int) -> Decimal:
     return sum(
-        (use.amount for use in home_office.uses_of(ask, office) if month in use.period.months), Decimal(0)
+        (use.amount for use in home_office.uses_of(ask, office) if use.period.counts_in(month)), Decimal(0)
     )

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import datetime
+from calendar import monthrange
 from collections.abc import Mapping
 from decimal import Decimal
 from functools import partial
@@ -47,14 +48,18 @@ class Period(NamedTuple):
 
     @property
     def months(self) -> tuple[int, ...]:
-        """The months that count: those with at least half a month of its days."""
-        found = []
-        for month in range(1, MONTHS + 1):
-            first = datetime.date(self.first.year, month, 1)
-            following = datetime.date(self.first.year + month // MONTHS, month % MONTHS + 1, 1)
-            if self.within(Period(first, following - datetime.timedelta(days=1))).days >= HALF_MONTH:
-                found.append(month)
-        return tuple(found)
+        """The months that count."""
+        return tuple(month for month in range(1, MONTHS + 1) if self.counts_in(month))
+
+    def counts_in(self, month: int) -> bool:
+        """Whether a month counts: one with at least half a month of its days."""
+        year = self.first.year
+        first, last = (self.first.month, self.first.day), (self.last.month, self.last.day)
+        if self.last.year != year or not first[0] <= month <= last[0]:
+            return False
+        begins = first[1] if first[0] == month else 1
+        ends = last[1] if last[0] == month else monthrange(year, month)[1]
+        return ends - begins + 1 >= HALF_MONTH
 
     def has(self, day: datetime.date) -> bool:
         """Whether a day is among them."""
