@@ -143,22 +143,24 @@ def _in_second_half(file: ClientFile, thing: str, use: str, activity: str) -> De
 
 @vehicle.part
 def actual(page: Page, ask: Ask, thing: str) -> None:
-    """Each use by actual costs: its part of what the vehicle cost, and of its depreciation."""
+    """Each use by actual costs: its part of what the vehicle cost, and of its depreciation, which is not
+    taken while the standard rate stands for it."""
     page.section = "By actual costs"
     of_lines, known = ask(shared_costs.by_use, thing), ask(measure_of, thing)
+    by_the_mile = goes_by_the_mile(ask.of(thing_of, thing))
     every = []
     for activity in known.activities:
         costs = [
             of_lines[f"{line}.{activity}"] for line in (*RUNNING, LEASE) if f"{line}.{activity}" in of_lines
         ]
         called = shared_costs.name(ask, activity)
-        running = page.line(f"costs.{activity}", "", f"Costs: {called}", total(costs), Role.COST)
-        worn = page.line(
-            f"depreciation.{activity}", "", f"Depreciation: {called}",
-            ask(depreciation_of, thing, activity), Role.COST,
-        )  # fmt: skip
-        every += [running, worn]
-    page.line("actual", "", "Actual costs", total(every), Role.SUBTOTAL)
+        every.append(page.line(f"costs.{activity}", "", f"Costs: {called}", total(costs), Role.COST))
+        if not by_the_mile:
+            worn = ask(depreciation_of, thing, activity)
+            title = f"Depreciation: {called}"
+            every.append(page.line(f"depreciation.{activity}", "", title, worn, Role.COST))
+    title = "Actual costs without depreciation" if by_the_mile else "Actual costs"
+    page.line("actual", "", title, total(every), Role.SUBTOTAL)
 
 
 def depreciation_of(ask: Ask, thing: str, activity: str) -> Figure:
