@@ -27,6 +27,7 @@ from half_yard.figures.figure import (
     rule,
     smaller_of,
     stated,
+    together,
     total,
 )
 from half_yard.figures.form import Form, Lines
@@ -77,5 +78,6 @@ __all__ = [
     "smaller_of",
     "stated",
     "steps",
+    "together",
     "total",
 ]

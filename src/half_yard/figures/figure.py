@@ -7,7 +7,7 @@ figures.
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from enum import StrEnum
@@ -255,6 +255,11 @@ def total(parts: Iterable[Figure], label: str = "") -> Figure:
     """The sum of the parts; of none, an empty sum of zero."""
     kept = tuple(parts)
     return _made(sum((part.amount for part in kept), ZERO), label, Operation.SUM, kept)
+
+
+def together(parts: Sequence[Figure], label: str) -> Figure:
+    """What several parts make: one alone stands as it is, others are added up."""
+    return parts[0] if len(parts) == 1 else total(parts, label)
 
 
 def difference(start: Figure, *taken: Figure, label: str = "") -> Figure:

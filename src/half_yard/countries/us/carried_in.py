@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, tax_year
-from half_yard.figures import Figure, entered, total
+from half_yard.figures import Figure, entered, together
 from half_yard.records import Carryover, ClientFile
 
 SECTION_179 = "section_179"
@@ -43,7 +43,7 @@ UNKNOWN = "No kind of carryover is chosen yet. Choose one."
 def carried_in(ask: Ask, kind: str) -> Figure:
     """All that is carried in of a kind, as amounts above zero; nothing where nothing is."""
     leaves = [leaf for _, leaf in ask(each_carried_in, kind)]
-    return leaves[0] if len(leaves) == 1 else total(leaves, KINDS[kind])
+    return together(leaves, KINDS[kind])
 
 
 def each_carried_in(ask: Ask, kind: str) -> tuple[tuple[int | None, Figure], ...]:
@@ -68,7 +68,7 @@ def carried_of(ask: Ask, kind: str, of: str) -> Figure:
         for key, item in ask.of(_of_kind, kind)
         if item.of == of and f"/carryovers/{key}" not in stopped
     ]
-    return leaves[0] if len(leaves) == 1 else total(leaves, KINDS[kind])
+    return together(leaves, KINDS[kind])
 
 
 def carryover_stops(ask: Ask) -> dict[str, str]:

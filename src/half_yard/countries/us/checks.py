@@ -16,7 +16,8 @@ from half_yard.countries.us.forms.form_4797 import freed, left_service, unnamed_
 from half_yard.countries.us.frame import FILING_STATUSES, OnReturn
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
-from half_yard.countries.us.shared_checks import is_dwelling, shared_findings
+from half_yard.countries.us.shared.kinds import DWELLING
+from half_yard.countries.us.shared_checks import served_by, shared_findings
 from half_yard.figures import Entered, Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
 from half_yard.review import Finding, Level, share_findings
@@ -194,7 +195,7 @@ def _sales(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Findi
 
 
 def _rental_days(frame: OnReturn) -> Iterator[Finding]:
-    by_calendar = {use.activity for use in frame.file.uses.values() if is_dwelling(frame.file, use.thing)}
+    by_calendar = served_by(frame.file, DWELLING)  # their days stand in a calendar
     for key, activity in frame.file.activities.items():
         if activity.kind != "rental" or key in by_calendar:
             continue

@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 
 from half_yard.countries.offered import ManyAnswers, Question
+from half_yard.records import ClientFile
 
 ALLOWANCE = Question(
     "no_special_allowance",
@@ -18,6 +19,13 @@ ITEMIZES = Question(
     "itemizes", "Deductions are itemized (Schedule A)", False,
     "Then interest and taxes of a home come before its other costs (Form 8829, lines 10 and 11)",
 )  # fmt: skip
+
+
+def itemizes(file: ClientFile) -> bool:
+    """Whether deductions are itemized, as it is said or taken to be."""
+    return file.household.answers.get(ITEMIZES.key, ITEMIZES.default)
+
+
 PAID = Question(
     "paid_contractors", "Made payments that call for Forms 1099", False,
     "Schedule C, line I; Schedule E, line A: such as 600 or more to one contractor (2,000 from 2026)",

@@ -15,11 +15,13 @@ from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.claims import RESTS_ON, is_claimed
 from half_yard.countries.us.shared.days import STAYS, counted_days
 from half_yard.countries.us.shared.kinds import (
+    COMMUTING,
     DWELLING,
     HOME,
     INTEREST_AND_TAX,
     KINDS,
     MEASURES,
+    PERCENT,
     WITH_INTEREST,
     goes_by_the_mile,
 )
@@ -75,9 +77,10 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
     yield from _fleet(frame)
 
 
-def is_dwelling(file: ClientFile, key: str) -> bool:
-    """Whether a thing is a dwelling, whose calendar has the days of its rental."""
-    return key in file.things and file.things[key].kind == DWELLING
+def served_by(file: ClientFile, kind: str) -> set[str]:
+    """The activities that things of a kind serve."""
+    things = {key for key, thing in file.things.items() if thing.kind == kind}
+    return {use.activity for use in file.uses.values() if use.thing in things}
 
 
 def _carried_for_nothing(file: ClientFile) -> Iterator[Finding]:
@@ -151,7 +154,7 @@ def _measure(key: str, thing: Thing, known: Measured, *, has_costs: bool) -> Ite
             Level.INCOMPLETE, f"{name} has costs, and nothing measured says how much of it is for what.",
             path, "Give its uses, or its distance or days; until then all of it is personal.",
         )  # fmt: skip
-    if thing.measure == "percent" and known.activities and not thing.reason:
+    if thing.measure == PERCENT and known.activities and not thing.reason:
         yield Finding(
             Level.WARNING, f"{name}: a stated percentage needs what it rests on.", f"{path}/reason", "Say it."
         )
@@ -213,7 +216,7 @@ def _vehicle(file: ClientFile, key: str, thing: Thing, known: Measured) -> Itera
 
 def _trips(file: ClientFile) -> Iterator[Finding]:
     """Trips that are for nothing of the file, or of another year."""
-    known, year = {*file.activities, "", "commuting"}, file.tax_year
+    known, year = {*file.activities, "", COMMUTING}, file.tax_year
     for key, trip in file.trips.items():
         if trip.activity not in known:
             yield Finding(
@@ -354,7 +357,7 @@ def _fleet(frame: OnReturn) -> Iterator[Finding]:
 def _taken_whole(file: ClientFile, books: Books) -> Iterator[Finding]:
     """What looks shared and is taken whole, once for each activity and kind; a note on the entry sets it
     aside."""
-    at_home = {use.activity for use in file.uses.values() if _is_home(file, use.thing)}
+    at_home = served_by(file, HOME)
     for key, line, group in books.by_line():
         words = LOOKS_SHARED.get(line)
         if words is None or (line == "insurance" and key not in at_home):
@@ -386,7 +389,3 @@ def _taken_whole(file: ClientFile, books: Books) -> Iterator[Finding]:
                 f"/assets/{key}/thing",
                 "Make it a shared machine, or type its business use: 100 where that is so.",
             )  # fmt: skip
-
-
-def _is_home(file: ClientFile, key: str) -> bool:
-    return key in file.things and file.things[key].kind == HOME

@@ -7,8 +7,8 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.us import gaps
-from half_yard.countries.us.frame import household, persons, rules, status, status_choice, status_marks
-from half_yard.countries.us.questions import ITEMIZES
+from half_yard.countries.us.frame import persons, rules, status, status_choice, status_marks
+from half_yard.countries.us.questions import itemizes
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import Figure, Mark, stated, total
 from half_yard.records import Person
@@ -49,7 +49,7 @@ def _not_worked_out(ask: Ask) -> list[Mark]:
     marks, values = [], ask(rules)
     if values.amount("senior_deduction") > 0 and any(is_aged(person, values) for _, person in ask(persons)):
         marks.append(gaps.SENIOR_DEDUCTION)
-    if ask.of(household).answers.get(ITEMIZES.key, ITEMIZES.default):
+    if ask.of(itemizes):
         marks.append(gaps.ITEMIZED)
     match ask(status):
         case "head_of_household":

@@ -9,7 +9,7 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.us.forms import form_4562, form_4797_part_iv
 from half_yard.countries.us.frame import BOOKS
 from half_yard.countries.us.shared import brought
-from half_yard.figures import NOTHING_ENTERED, Figure, total
+from half_yard.figures import NOTHING_ENTERED, Figure, together
 from half_yard.sharing import split
 
 
@@ -35,7 +35,7 @@ class OfAssets:
     def together(parts: Sequence[OfAssets]) -> OfAssets:
         """The parts of several owners added up again."""
         columns = zip(*(part.figures for part in parts), strict=True)
-        return OfAssets(*(each[0] if len(each) == 1 else total(each, each[0].label) for each in columns))
+        return OfAssets(*(together(each, each[0].label) for each in columns))
 
 
 def of_activity(ask: Ask, activity: str) -> OfAssets:
@@ -45,7 +45,7 @@ def of_activity(ask: Ask, activity: str) -> OfAssets:
     own = ask(form_4562.summary, activity)["total"] if has_form else NOTHING_ENTERED
     shared = brought.depreciation_brought(ask, activity)
     return OfAssets(
-        total((own, *shared), "depreciation") if shared else own,
+        together((own, *shared), "depreciation"),
         ask(form_4562.amortization, activity).get("amortization", NOTHING_ENTERED)
         if has_form
         else NOTHING_ENTERED,

@@ -10,8 +10,8 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.carried_in import DWELLING_DEPRECIATION, DWELLING_OPERATING, carried_of
 from half_yard.countries.us.forms import shared_costs
-from half_yard.countries.us.frame import BOOKS, household, rules
-from half_yard.countries.us.questions import ITEMIZES
+from half_yard.countries.us.frame import BOOKS, rules
+from half_yard.countries.us.questions import itemizes
 from half_yard.countries.us.shared import brought
 from half_yard.countries.us.shared.days import CountedDays, counted_days
 from half_yard.countries.us.shared.divided import (
@@ -103,16 +103,16 @@ def rent(page: Page, ask: Ask, thing: str, activity: str) -> None:
     page.section = "Rent, and what comes off first"
     received = ask(BOOKS.booked, activity).get("rents", NOTHING_ENTERED)
     rents = page.line("rents", "1", "Rents", received)
-    itemizes = ask.of(household).answers.get(ITEMIZES.key, ITEMIZES.default)
+    by_schedule_a = ask.of(itemizes)
     every = ask(divided, thing)
     first = {line: _part(every[line], activity) for line in INTEREST_AND_TAX if line in every}
     interest = page.line(
         "interest", "2a", "Mortgage interest, rental part",
-        first.get("mortgage_interest", NOTHING_ENTERED) if itemizes else NOTHING_ENTERED,
+        first.get("mortgage_interest", NOTHING_ENTERED) if by_schedule_a else NOTHING_ENTERED,
     )  # fmt: skip
     tax = page.line(
         "tax", "2b", "Real estate taxes, rental part",
-        first.get("real_estate_tax", NOTHING_ENTERED) if itemizes else NOTHING_ENTERED,
+        first.get("real_estate_tax", NOTHING_ENTERED) if by_schedule_a else NOTHING_ENTERED,
     )  # fmt: skip
     direct = page.line("letting", "2d", "Costs of letting (its own books, driving)", ask(_letting, activity))
     taken = page.line("first", "2e", "Comes off first", total((interest, tax, direct)), Role.SUBTOTAL)
@@ -121,7 +121,7 @@ def rent(page: Page, ask: Ask, thing: str, activity: str) -> None:
 
 def _part(each: Divided, activity: str) -> Figure:
     """The rental part of a line; nothing where it has none."""
-    return each.part(activity) if activity in {*each.direct, *each.indirect} else NOTHING_ENTERED
+    return each.part(activity) if activity in each.activities else NOTHING_ENTERED
 
 
 def _letting(ask: Ask, activity: str) -> Figure:
@@ -140,20 +140,13 @@ def _letting(ask: Ask, activity: str) -> Figure:
 def operating(page: Page, ask: Ask, thing: str, activity: str) -> None:
     """Lines 4 and 5: operating costs within what is left."""
     page.section = "Operating costs"
-    itemizes = ask.of(household).answers.get(ITEMIZES.key, ITEMIZES.default)
+    by_schedule_a = ask.of(itemizes)
     parts = []
     for line, each in ask(divided, thing).items():
-        if line in INTEREST_AND_TAX:
-            if itemizes:
-                continue
-            part = _part(each, activity)
-        elif activity in {*each.direct, *each.indirect}:
-            part = each.part(activity)
-        else:
-            continue
-        parts.append(
-            page.line(f"cost.{line}", "4a" if line not in INTEREST_AND_TAX else "4b", each.whole.label, part)
-        )
+        limited_here = not by_schedule_a if line in INTEREST_AND_TAX else activity in each.activities
+        if limited_here:
+            number = "4b" if line in INTEREST_AND_TAX else "4a"
+            parts.append(page.line(f"cost.{line}", number, each.whole.label, _part(each, activity)))
     before = page.line(
         "operating_in", "4c", "Carried in from last year", ask(carried_of, DWELLING_OPERATING, activity)
     )

@@ -7,8 +7,8 @@ from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.carried_in import HOME_DEPRECIATION, HOME_OPERATING
 from half_yard.countries.us.forms import home_office
-from half_yard.countries.us.frame import BOOKS, household
-from half_yard.countries.us.questions import ITEMIZES
+from half_yard.countries.us.frame import BOOKS
+from half_yard.countries.us.questions import itemizes
 from half_yard.countries.us.shared.divided import divided, measure_of, thing_of, use_share
 from half_yard.figures import (
     NOTHING_ENTERED,
@@ -23,6 +23,7 @@ from half_yard.figures import (
     not_below_zero,
     smaller_of,
     stated,
+    together,
     total,
 )
 from half_yard.records import Asset, ClientFile
@@ -71,12 +72,7 @@ def part_of_home(page: Page, ask: Ask, thing: str, activity: str, person: str) -
                 (care * hundred).named("percent of the time"),
             )
         every.append((home_office.share_of(ask, office, use) * hundred).named("business percentage"))
-    page.exact_line(
-        "share",
-        "7",
-        "Business percentage",
-        every[0] if len(every) == 1 else total(every, "business percentage"),
-    )
+    page.exact_line("share", "7", "Business percentage", together(every, "business percentage"))
 
 
 @form_8829.part
@@ -96,14 +92,13 @@ def costs(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
     """Lines 10 to 28: interest and tax first, then the upkeep, within what is left."""
     page.section = "Part II · Allowable deduction"
     office = home_office.Office(thing, activity, person)
-    itemizes = ask.of(household).answers.get(ITEMIZES.key, ITEMIZES.default)
     every = ask(divided, thing)
     first: list[Figure] = []
     rest: list[Figure] = []
     for line, number in (("mortgage_interest", "10"), ("real_estate_tax", "11")):
         anyway, excess = NOTHING_ENTERED, NOTHING_ENTERED
         if line in every:
-            anyway, excess = _interest_or_tax(ask, office, line, itemizes=itemizes)
+            anyway, excess = _interest_or_tax(ask, office, line)
         first.append(page.line(line, number, f"{TITLES[line]}, business part", anyway))
         rest.append(excess)
     anyway = page.line("anyway", "14", "Deductible in any case", total(first), Role.SUBTOTAL)
@@ -128,13 +123,11 @@ def costs(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
     page.line("left_then", "28", "Income that is left then", not_below_zero(left - taken), Role.SUBTOTAL)
 
 
-def _interest_or_tax(
-    ask: Ask, office: home_office.Office, line: str, *, itemizes: bool
-) -> tuple[Figure, Figure]:
+def _interest_or_tax(ask: Ask, office: home_office.Office, line: str) -> tuple[Figure, Figure]:
     """The business part that is deductible in any case (lines 10, 11), and what is deductible nowhere else
     (lines 16, 17): all of it with the standard deduction."""
     part = _business_part(ask, office, line)
-    if not itemizes:
+    if not ask.of(itemizes):
         choice = Choice("Standard deduction: not deductible elsewhere", "/household/answers/itemizes")
         return NOTHING_ENTERED, part.because(choice)
     beyond = ask.of(thing_of, office.thing).facts.get(EXCESS[line])
@@ -155,7 +148,7 @@ def _business_part(ask: Ask, office: home_office.Office, line: str) -> Figure:
     each, uses = ask(divided, office.thing)[line], home_office.uses_of(ask, office)
     plain = all(ask.of(home_office.care_hours, use.key) is None for use in uses)
     owned = ask(BOOKS.shares, office.activity)[office.person]
-    if office.activity not in {*each.direct, *each.indirect}:
+    if office.activity not in each.activities:
         return NOTHING_ENTERED
     if plain and owned.amount == 1:
         return each.part(office.activity)

@@ -22,7 +22,7 @@ from half_yard.figures import (
     difference,
     entered,
     stated,
-    total,
+    together,
 )
 from half_yard.records import ClientFile
 from half_yard.records.amounts import HUNDRED
@@ -152,4 +152,4 @@ def allowed(ask: Ask, thing: str, activity: str, person: str) -> Figure:
 def home_office(ask: Ask, activity: str, person: str) -> Figure:
     """Schedule C, line 30: of all homes of one owner's business."""
     parts = [ask(allowed, *office) for office in ask(offices) if office[1:] == (activity, person)]
-    return parts[0] if len(parts) == 1 else total(parts, "business use of the home")
+    return together(parts, "business use of the home")

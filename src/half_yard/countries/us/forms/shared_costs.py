@@ -55,7 +55,7 @@ def by_use(page: Page, ask: Ask, thing: str) -> None:
     for line, each in ask(divided, thing).items():
         page.section = each.whole.label
         page.line(line, "", "Whole", each.whole)
-        for activity in dict.fromkeys((*each.direct, *each.indirect)):
+        for activity in each.activities:
             page.line(f"{line}.{activity}", "", f"For {name(ask, activity)}", each.part(activity), Role.COST)
         personal.append(page.line(f"{line}.personal", "", "Personal", each.personal, Role.COST))
     page.section = "Personal in all"

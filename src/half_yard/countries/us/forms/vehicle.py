@@ -14,6 +14,7 @@ from half_yard.countries.us.frame import rules
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
 from half_yard.countries.us.shared.kinds import (
     ACTUAL,
+    COMMUTING,
     LEASE,
     METHOD,
     METHODS,
@@ -35,6 +36,7 @@ from half_yard.figures import (
     entered,
     not_below_zero,
     stated,
+    together,
     total,
 )
 from half_yard.records import ClientFile
@@ -86,8 +88,8 @@ def vehicle(ask: Ask, thing: str) -> Page:
 
 
 def _commuting(file: ClientFile, thing: str) -> Decimal:
-    logged = logged_distance(file, thing).get("commuting", Decimal(0))
-    return logged or file.things[thing].facts.get("commuting", Decimal(0))
+    logged = logged_distance(file, thing).get(COMMUTING, Decimal(0))
+    return logged or file.things[thing].facts.get(COMMUTING, Decimal(0))
 
 
 @vehicle.part
@@ -168,7 +170,7 @@ def depreciation_of(ask: Ask, thing: str, activity: str) -> Figure:
     alone = ask(assets_alone).get((thing, activity), ())
     if alone:
         worn = [stories.story_of(ask, key).this_year for key in alone if key in ask(stories.counted)]
-        return worn[0] if len(worn) == 1 else total(worn, "depreciation of its assets")
+        return together(worn, "depreciation of its assets")
     return ask(shared_depreciation, thing, activity)
 
 
@@ -191,13 +193,13 @@ def shared_depreciation(ask: Ask, thing: str, activity: str) -> Figure:
     keys = ask(stories.of_thing, thing)
     known = ask(measure_of, thing)
     shares = {each: known.share(each) for each in known.activities}
-    together = sum(shares.values(), Decimal(0))
-    if not keys or not together:
+    business = sum(shares.values(), Decimal(0))
+    if not keys or not business:
         return NOTHING_ENTERED
     worn = [stories.story_of(ask, key).this_year for key in keys]
-    whole = worn[0] if len(worn) == 1 else total(worn, "depreciation of its assets")
+    whole = together(worn, "depreciation of its assets")
     *others, last = shares
-    parts = {each: _of_whole(whole, shares[each] / together, thing) for each in others}
+    parts = {each: _of_whole(whole, shares[each] / business, thing) for each in others}
     parts[last] = difference(whole, *parts.values(), label=PART_OF_DEPRECIATION)
     return parts[activity]
 
@@ -295,7 +297,7 @@ def basis(page: Page, ask: Ask, thing: str) -> None:
     taken = (total(miles, "business miles") * part).in_cents()
     before = ask(carried_of, MILEAGE_PART, thing)
     title = "Depreciation parts of the rate up to now"
-    together = page.line(
+    gone = page.line(
         "basis_taken", "", title, total((before, taken), title), Role.SUBTOTAL, Carries(MILEAGE_PART)
     )
     costs, taken_before = [], []
@@ -305,7 +307,7 @@ def basis(page: Page, ask: Ask, thing: str) -> None:
             path = f"/assets/{key}/prior_depreciation"
             taken_before.append(entered(earlier, "depreciation of earlier years", path))
     if costs:
-        rest = difference(total(costs, "cost"), together, *taken_before, label="basis that is left")
+        rest = difference(total(costs, "cost"), gone, *taken_before, label="basis that is left")
         page.line("basis_left", "", "Adjusted basis, not below zero", not_below_zero(rest), Role.SUBTOTAL)
 
 

@@ -29,7 +29,7 @@ from half_yard.countries.us.shared.measured import (
     days_of_year,
     measured,
 )
-from half_yard.figures import NOTHING_ENTERED, Choice, Figure, difference, entered, stated, total
+from half_yard.figures import NOTHING_ENTERED, Choice, Figure, difference, entered, stated, together, total
 from half_yard.records import ClientFile, Thing
 
 
@@ -54,10 +54,15 @@ class Divided:
     in_period: Mapping[str, Figure]
     personal: Figure
 
+    @property
+    def activities(self) -> tuple[str, ...]:
+        """Those that have a part of it, each once."""
+        return tuple(dict.fromkeys((*self.direct, *self.indirect)))
+
     def part(self, activity: str) -> Figure:
         """All that an activity has of the line."""
         parts = [each[activity] for each in (self.direct, self.indirect) if activity in each]
-        return parts[0] if len(parts) == 1 else total(parts, self.whole.label)
+        return together(parts, self.whole.label)
 
 
 def thing_of(file: ClientFile, key: str) -> Thing:
@@ -153,9 +158,9 @@ def business_share(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
     """A use's part of all business use of a thing: for costs that are business alone. It is no part of its
     own."""
     known = ask(measure_of, thing)
-    together = sum((each.amount for each in known.uses if each.activity and each.counts), Decimal(0))
+    business = sum((each.amount for each in known.uses if each.activity and each.counts), Decimal(0))
     amount = entered(use.amount, f"{_used_by(ask, use)}", use.path)
-    return (amount / entered(together, "all business use", known.path)).named("part of all business use")
+    return (amount / entered(business, "all business use", known.path)).named("part of all business use")
 
 
 def costs_of(ask: Ask, thing: str, line: str, activities: tuple[str, ...]) -> tuple[Cost, ...]:
@@ -209,7 +214,7 @@ def _divide(
                 in_period.setdefault(activity, during)
                 parts.append((during * share_of(use)).in_cents().named(f"{label}, its part"))
         if parts:
-            indirect[activity] = parts[0] if len(parts) == 1 else total(parts, f"{label}, its part")
+            indirect[activity] = together(parts, f"{label}, its part")
     if takes_all and indirect:
         # Nothing of what is shared stays personal: the last takes what the others leave, cents included.
         *others, last = indirect

@@ -19,6 +19,8 @@ MEASURES = {
     "percent": Measure("A stated percentage", "percent"),
 }
 PERCENT = "percent"
+COMMUTING = "commuting"
+"""What trips between home and work are for: never business."""
 
 INTEREST = StatementLine("mortgage_interest", "10", "Mortgage interest", "", also=("Loan interest",))
 TAX = StatementLine("real_estate_tax", "11", "Real estate taxes", "", also=("Property tax",))

@@ -8,13 +8,14 @@ from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import Method, SharedUse
 from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
 from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
-from half_yard.countries.us.questions import ITEMIZES
+from half_yard.countries.us.questions import itemizes
 from half_yard.countries.us.shared.as_used import as_used, thing_of_asset
 from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
 from half_yard.countries.us.shared.days import STAYS
 from half_yard.countries.us.shared.kinds import (
     ACTUAL,
     AGENCY,
+    COMMUTING,
     COURT,
     DWELLING,
     HOME,
@@ -33,8 +34,7 @@ from half_yard.countries.us.shared_checks import barred_from_the_rate
 from half_yard.countries.us.year_rules import rules_for
 from half_yard.records import Asset, Change, ClientFile, Edit, Thing, Use
 
-COMMUTING = "commuting"
-OF_THE_YEAR = {"excess_interest", "excess_tax", "odometer_ended", "commuting", INCLUDED, SECOND_HALF, HOURS}
+OF_THE_YEAR = {"excess_interest", "excess_tax", "odometer_ended", COMMUTING, INCLUDED, SECOND_HALF, HOURS}
 """Facts that are asked anew every year."""
 
 
@@ -53,7 +53,7 @@ class UnitedStatesSharedUse(SharedUse):
         record, path = file.things[thing], f"/things/{thing}"
         match record.kind:
             case "home":
-                if not file.household.answers.get(ITEMIZES.key, ITEMIZES.default):
+                if not itemizes(file):
                     return []
                 return [
                     _fact(path, "excess_interest", "Interest above its limit", "deductible nowhere else"),
@@ -63,7 +63,7 @@ class UnitedStatesSharedUse(SharedUse):
                 return [
                     _fact(path, "odometer_begun", "Odometer, first day"),
                     _fact(path, "odometer_ended", "Odometer, last day"),
-                    _fact(path, "commuting", "Commuting miles", "never business"),
+                    _fact(path, COMMUTING, "Commuting miles", "never business"),
                     _fact(
                         path, INCLUDED, "Lease inclusion of the year", "Rev. Proc. of the lease's first year"
                     ),
