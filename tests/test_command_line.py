@@ -103,7 +103,7 @@ class CommandLine(unittest.TestCase):
 
     def test_shared_things_and_their_lists(self) -> None:
         done = self.run_command("shared", str(self.main))
-        self.assertRegex(done.stdout, r"Form 8829 +2,056 +refund [\d,]+ +chosen")
+        self.assertRegex(done.stdout, r"Form 8829 +2,056 +refund [\d,]+ +back at a sale [\d,.]+ +chosen")
         things = json.loads(self.run_command("shared", str(self.main), "--json").stdout)["things"]
         self.assertEqual(
             [each["kind"] for each in things], ["home", "vehicle", "vehicle", "dwelling", "line"]

@@ -53,7 +53,13 @@ def findings_json(computation: Computation, unsaved: int) -> str:
 
 def _findings(computation: Computation) -> list[dict[str, str]]:
     return [
-        {"level": finding.level, "message": finding.message, "mend": finding.mend, "path": finding.path}
+        {
+            "level": finding.level,
+            "message": finding.message,
+            "mend": finding.mend,
+            "path": finding.path,
+            "at_once": finding.step.label if finding.step is not None else "",
+        }
         for finding in computation.findings
     ]
 

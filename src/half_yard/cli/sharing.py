@@ -106,7 +106,8 @@ def _text(computation: Computation, pack: Pack, key: str) -> Iterator[str]:
             gets = "refund" if each.result >= 0 else "to pay"
             yield (
                 f"    {each.method.title:<{TITLE_WIDTH - 20}}{amount:>{WIDTH}}   "
-                f"{gets} {money_text(abs(each.result))}   {chosen}".rstrip()
+                f"{gets} {money_text(abs(each.result))}   back at a sale "
+                f"{money_text(each.given_back)}   {chosen}".rstrip()
             )
     for line in carried_lines(computation, pack, key):
         yield f"  Carried to next year: {line.title} {money_text(line.figure.amount)}"
@@ -141,6 +142,7 @@ def _document(computation: Computation, pack: Pack, key: str) -> dict[str, objec
                     "line": str(each.place),
                     "result": str(each.result),
                     "carried": str(each.carried),
+                    "given_back_at_a_sale": str(each.given_back),
                 }
                 for each in choice
             ]

@@ -1,4 +1,4 @@
-"""take, tray, sort and split: the steps of the books that change a file, each as one edit that is saved."""
+"""take, tray, sort, split and mend: steps of the work that change a file, each as one edit that is saved."""
 
 from __future__ import annotations
 
@@ -42,7 +42,7 @@ from half_yard.statements.targets import read_target, target_options, target_wor
 from half_yard.storage import OpenFile
 from half_yard.texts import NotTextError, decoded, to_the_end
 
-COMMANDS = ("take", "tray", "sort", "split")
+COMMANDS = ("take", "tray", "sort", "split", "mend")
 
 
 def add_commands(commands: Any) -> None:
@@ -70,9 +70,13 @@ def add_commands(commands: Any) -> None:
     splitting.add_argument(
         "parts", nargs="+", metavar="AMOUNT=TARGET", help="such as 120=supplies or “rest=Aside: personal”"
     )
-    for parser in (taking, sorting, splitting):
+    mending = add_command(commands, "mend", "mend at once what “check” found, where one step does", _mend)
+    mending.add_argument(
+        "path", metavar="PATH", help="the place of the finding, such as /assets/a00001/activity"
+    )
+    for parser in (taking, sorting, splitting, mending):
         parser.add_argument("--dry-run", action="store_true", help="change nothing, and say what would")
-    for parser in (taking, tray, sorting, splitting):
+    for parser in (taking, tray, sorting, splitting, mending):
         parser.add_argument("--json", action="store_true", help="as a JSON object")
 
 
@@ -259,6 +263,27 @@ def _split(options: argparse.Namespace) -> int:
         document = {"row": options.row, "parts": told, "left": format(left, "f")}
         words = f"{exact_text(abs(left))} left of {options.row}"
         return _finish(opened, edit, before, options, document, words)
+    finally:
+        opened.close()
+
+
+# -- mending ----------------------------------------------------------------------------------------------
+
+
+def _mend(options: argparse.Namespace) -> int:
+    opened = open_for_work(options.file, keys_for(options.file, options))
+    try:
+        file = opened.file
+        steps = [
+            finding.step
+            for finding in compute(file).findings
+            if finding.path == options.path and finding.step is not None
+        ]
+        if not steps:
+            raise CommandError(
+                f"Nothing found at {options.path} is mended in one step; see “half-yard check”."
+            )
+        return _finish(opened, steps[0], file, options, {"mended": steps[0].label}, steps[0].label)
     finally:
         opened.close()
 

@@ -19,7 +19,8 @@ Compute = Callable[[ClientFile], Computation]
 @dataclass(frozen=True, slots=True)
 class MethodBeside:
     """A method with what it comes to: its deduction, that of several years, what the owner gets back (below
-    zero: pays) with it, and what it carries to next year, in dollars."""
+    zero: pays) with it, what it carries to next year, and by how much the basis is down with it, which a sale
+    gives back; in dollars."""
 
     method: Method
     deduction: Figure | None
@@ -27,6 +28,7 @@ class MethodBeside:
     place: Place
     result: Decimal
     carried: Decimal
+    given_back: Decimal
 
 
 def methods_beside(
@@ -50,7 +52,12 @@ def _beside(
         sheet[line] if sheet is not None and sheet.has(line) else None for line in (place.line, method.years)
     )
     carried = sum((line.figure.amount for line in carried_lines(then, pack, thing)), Decimal(0))
-    return MethodBeside(method, found, years, place, result_of(then), carried)
+    taken = (
+        then.stories[key].taken.amount
+        for key, asset in then.file.assets.items()
+        if thing in {asset.activity, asset.thing} and key in then.stories
+    )
+    return MethodBeside(method, found, years, place, result_of(then), carried, sum(taken, Decimal(0)))
 
 
 def result_of(computation: Computation) -> Decimal:

@@ -140,7 +140,7 @@ def _asset(computation: Computation, key: str, asset: Asset) -> Asset:
     """An asset with what was taken of it up to now. One that has left stays: the tests of the year in which
     it came still count it."""
     story = computation.stories.get(key)
-    if story is None or not story.taken.amount:
+    if story is None or not story.depreciated.amount:
         return asset.model_copy(update={"made_from": None})
-    taken = _that_fits(story.taken.amount, asset.name)
+    taken = _that_fits(story.depreciated.amount, asset.name)
     return asset.model_copy(update={"made_from": None, "prior_depreciation": taken})

@@ -107,7 +107,8 @@ class AssetStory:
 
     `this_year` is its depreciation in cents; the other years, from `first_year` on, are made when first
     asked for. `parts` are those of this year that its form shows apart, `taken_back` what of earlier years
-    this year gives back because the business use fell.
+    this year gives back because the business use fell. `counts` is what of this year takes the basis down,
+    where that is not all of it; `besides` what else has taken it down up to now.
     """
 
     first_year: int
@@ -116,6 +117,8 @@ class AssetStory:
     years: YearsOfAsset
     parts: Mapping[str, Figure] = field(default_factory=dict)
     taken_back: Figure | None = None
+    counts: Figure | None = None
+    besides: Figure | None = None
 
     @cached_property
     def next_year(self) -> Figure:
@@ -128,10 +131,17 @@ class AssetStory:
         return self.years.before()
 
     @cached_property
-    def taken(self) -> Figure:
+    def depreciated(self) -> Figure:
         """All depreciation up to and with this year's, less what this year gives back."""
-        taken = total((self.prior, self.this_year), "depreciation allowed")
+        this_year = self.this_year if self.counts is None else self.counts
+        taken = total((self.prior, this_year), "depreciation allowed")
         return taken if self.taken_back is None else difference(taken, self.taken_back, label=taken.label)
+
+    @cached_property
+    def taken(self) -> Figure:
+        """All that has taken its basis down up to and with this year."""
+        taken = self.depreciated
+        return taken if self.besides is None else total((taken, self.besides), taken.label)
 
     @cached_property
     def amounts(self) -> Sequence[Decimal]:

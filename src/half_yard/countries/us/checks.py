@@ -13,6 +13,7 @@ from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.country import ROLES
 from half_yard.countries.us.forms.form_4797 import freed, left_service, unnamed_proceeds
+from half_yard.countries.us.forms.home_sale import is_main_home
 from half_yard.countries.us.frame import FILING_STATUSES, OnReturn
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
@@ -162,31 +163,27 @@ def _expensing(sheets: Sequence[Sheet]) -> Iterator[Finding]:
 
 def _sales(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Finding]:
     """What is missing of a sale, and what it sets free."""
-    known = frame.file.activities
-    counted = {key: asset for key in stories if (asset := frame.file.assets[key]).activity in known}
+    file = frame.file
+    homes = {key for key, thing in file.things.items() if is_main_home(thing)}
+    places = {*file.activities, *file.things} - homes
+    counted = {key: asset for key in stories if (asset := file.assets[key]).activity in places}
     for key in unnamed_proceeds(counted, frame.file.tax_year):
         yield Finding(
             Level.ERROR, f"{counted[key].name} left service, and its price is not entered.",
             f"/assets/{key}/proceeds", "Type the price, 0 where there was none.",
         )  # fmt: skip
     for key, asset in left_service(counted, frame.file.tax_year).items():
-        if asset.share is not None or asset.shares or asset.sale_share is not None:
+        private = asset.share is not None or asset.shares or asset.sale_share is not None
+        if CLASSES[asset.asset_class].real and private:
             yield Finding(
                 Level.WARNING,
-                f"{asset.name}: the private part of a gain is taxed too (Form 8949), of a loss not deducted. "
-                "It is left to you.",
-                f"/assets/{key}/sale_share",
-            )
-        if CLASSES[asset.asset_class].section_1250 and asset.share is not None:
-            yield Finding(
-                Level.WARNING,
-                f"{asset.name}: if it was part of a home, the exclusion of its gain (26 U.S.C. 121) and the "
-                "depreciation that it does not reach are left to you.",
+                f"{asset.name}: the private part of its gain, and the exclusion where it was part of a home "
+                "(26 U.S.C. 121), are left to you.",
                 f"/assets/{key}/disposed",
             )  # fmt: skip
     for key in freed(left_service(counted, frame.file.tax_year), counted):
-        activity = frame.file.activities[key]
-        if activity.kind == "rental":
+        activity = frame.file.activities.get(key)
+        if activity is not None and activity.kind == "rental":
             yield Finding(
                 Level.WARNING, f"{activity.name}: its property is sold. Suspended losses of earlier years "
                 "are freed (26 U.S.C. 469(g)) and are not computed.",

@@ -22,6 +22,7 @@ from half_yard.countries.us.forms import (
     form_8829,
     form_8995,
     home_office,
+    home_sale,
     mid_quarter_worksheet,
     schedule_1,
     schedule_2,
@@ -41,6 +42,7 @@ from half_yard.countries.us.frame import BOOKS, OnReturn, left_out, people, rule
 from half_yard.countries.us.own_income import own_stops
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.countries.us.shared.divided import things
+from half_yard.countries.us.shared.up_to_now import story_up_to_now
 from half_yard.figures import Asking, MarkKind, Place, Sheet
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
@@ -81,7 +83,17 @@ def everything(
     ask: Ask,
 ) -> tuple[tuple[Sheet, ...], dict[str, str], dict[str, str], Books, dict[str, AssetStory]]:
     """The sheets, what is stopped, what has an unusual size, the books, and the stories of the assets."""
-    return ask(sheets_of), ask(all_stops), ask(unusual_sizes), ask(BOOKS.books), ask(stories.stories)
+    return ask(sheets_of), ask(all_stops), ask(unusual_sizes), ask(BOOKS.books), ask(stories_up_to_now)
+
+
+def stories_up_to_now(ask: Ask) -> dict[str, AssetStory]:
+    """The stories of the assets, those of shared things with what takes their basis down."""
+    every, of_things = ask(stories.stories), ask.of(_things_assets)
+    return every | {key: ask(story_up_to_now, key) for key in of_things if key in every}
+
+
+def _things_assets(file: ClientFile) -> tuple[str, ...]:
+    return tuple(key for key, asset in file.assets.items() if asset.thing)
 
 
 def sheets_of(ask: Ask) -> tuple[Sheet, ...]:
@@ -105,6 +117,8 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
     yield from _statements(ask)
     if ask(form_4797.lost):
         yield ask(form_4797.form_4684.sheet)
+    for thing in ask(home_sale.homes_sold):
+        yield ask(home_sale.home_sale.sheet, thing)
     if ask(form_4797.gone):
         yield ask(form_4797.form_4797.sheet)
     if ask(section_1231_losses.applies):

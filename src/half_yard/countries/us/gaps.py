@@ -94,6 +94,13 @@ def exchange(path: str) -> Mark:
     return gap("Exchanges (26 U.S.C. 1031, Form 8824) are not computed: all of the gain is taxed.", path=path)
 
 
+def home_loss(path: str) -> Mark:
+    """A home that was sold with a loss, of which the business has a part."""
+    return gap(
+        "A home sold with a loss: the part of the business in it (Form 4797) is not computed.", path=path
+    )
+
+
 QBI_SALES = gap("Ordinary gain of a sale belongs to the business-income deduction, and is not in it.")
 
 

@@ -16,7 +16,6 @@ from half_yard.countries.us.shared.claims import RESTS_ON, is_claimed
 from half_yard.countries.us.shared.days import STAYS, counted_days
 from half_yard.countries.us.shared.kinds import (
     COMMUTING,
-    DWELLING,
     HOME,
     INTEREST_AND_TAX,
     KINDS,
@@ -26,6 +25,8 @@ from half_yard.countries.us.shared.kinds import (
     goes_by_the_mile,
 )
 from half_yard.countries.us.shared.measured import Measured, Period, measured
+from half_yard.countries.us.shared.moved_home import moved_to_home
+from half_yard.countries.us.things_sold import sale_findings
 from half_yard.figures.remembered import Remembered
 from half_yard.records import Asset, ClientFile, Entry, Thing
 from half_yard.review import Finding, Level
@@ -73,7 +74,7 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
     yield from _itemizing(file, costs)
     yield from _shares_of_nobody(file, costs)
     yield from _trips(file)
-    yield from _sold(file)
+    yield from sale_findings(frame)
     yield from _fleet(frame)
 
 
@@ -329,20 +330,6 @@ def _dwelling(frame: OnReturn, key: str, thing: Thing) -> Iterator[Finding]:
         )  # fmt: skip
 
 
-def _sold(file: ClientFile) -> Iterator[Finding]:
-    for key, asset in sorted(file.assets.items()):
-        of = thing_of_asset(file, asset)
-        if not of or asset.disposed is None or asset.disposed.year > file.tax_year:
-            continue
-        thing = file.things[of]
-        apart = thing.kind in {HOME, DWELLING} or goes_by_the_mile(thing)
-        if apart or len(measured(file, of).activities) > 1:
-            yield Finding(
-                Level.INCOMPLETE, f"{asset.name}: the sale of what several uses share is not computed.",
-                f"/assets/{key}/disposed", "Work out its gain beside the program.",
-            )  # fmt: skip
-
-
 def _fleet(frame: OnReturn) -> Iterator[Finding]:
     by_mile = [key for key, thing in sorted(frame.file.things.items()) if goes_by_the_mile(thing)]
     if len(by_mile) >= frame.rules.amount("mileage_fleet"):
@@ -381,6 +368,7 @@ def _taken_whole(file: ClientFile, books: Books) -> Iterator[Finding]:
             yield Finding(
                 Level.WARNING, f"{asset.name}: an office at home is deducted on Form 8829, within its limit.",
                 f"/assets/{key}/activity", "Make the home a shared thing and move the building to it.",
+                moved_to_home(file, key),
             )  # fmt: skip
         elif asset.activity in at_home and not part and MACHINE_WORDS.search(asset.name):
             yield Finding(

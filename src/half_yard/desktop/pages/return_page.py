@@ -16,6 +16,7 @@ from PySide6.QtWidgets import (
 
 from half_yard.countries.sheet_map import map_of, way_of
 from half_yard.desktop import theme
+from half_yard.desktop.actions import Action
 from half_yard.desktop.line_rows import sheet_rows
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.map_view import MapView
@@ -96,6 +97,9 @@ class ReturnPage(Page):
         self.findings.setStyleSheet(
             f"QListWidget::item {{ padding: 4px 4px 6px 4px; border-bottom: 1px solid {theme.RULE.name()}; }}"
         )
+        self.findings.offer(
+            [Action("Mend it at once", self._mend_at_once, "Ctrl+Return", enabled=self._has_step)]
+        )
         self.findings.itemActivated.connect(self._mend)
         self.findings.itemClicked.connect(self._mend)
         column.addWidget(self._found_title)
@@ -152,6 +156,8 @@ class ReturnPage(Page):
         self.findings.clear()
         for finding in computation.findings:
             words = f"{finding.level.capitalize()} · {finding.message} {finding.mend}".strip()
+            if finding.step is not None:
+                words += f" Ctrl+Enter mends it at once: {finding.step.label}."
             item = QListWidgetItem(words)
             item.setData(FOUND_ROLE, finding)
             item.setFont(theme.text_font(10))
@@ -176,6 +182,20 @@ class ReturnPage(Page):
         finding: Finding = item.data(FOUND_ROLE)
         if finding.path:
             self._workspace.go_to(record_of(finding.path))
+
+    def _current_finding(self) -> Finding | None:
+        item = self.findings.currentItem()
+        found: Finding | None = item.data(FOUND_ROLE) if item is not None else None
+        return found
+
+    def _has_step(self) -> bool:
+        finding = self._current_finding()
+        return finding is not None and finding.step is not None
+
+    def _mend_at_once(self) -> None:
+        finding = self._current_finding()
+        if finding is not None and finding.step is not None:
+            self._workspace.try_to(finding.step)
 
     def show_place(self, place: Place) -> None:
         """Show a line on its sheet."""

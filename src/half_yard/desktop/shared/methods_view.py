@@ -15,7 +15,7 @@ from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 
-HEADINGS = ("Method", "Deducted", "In five years", "Result", "Carried on", "")
+HEADINGS = ("Method", "Deducted", "In five years", "Result", "Carried on", "Back at a sale", "")
 OVER_YEARS = 2
 """The column that only vehicles have."""
 
@@ -79,6 +79,7 @@ class MethodsView(QWidget):
             "" if each.years is None else f"{each.years.amount:,.0f}",
             f"{gets} {money_text(abs(each.result))}",
             money_text(each.carried) if each.carried else "nothing",
+            money_text(each.given_back) if each.given_back else "nothing",
         )
         for column, text in enumerate(cells):
             label = PlainLabel(text)
@@ -103,5 +104,5 @@ class MethodsView(QWidget):
 
 
 def _side(column: int) -> Qt.AlignmentFlag:
-    across = Qt.AlignmentFlag.AlignRight if column in {1, 2, 3, 4} else Qt.AlignmentFlag.AlignLeft
+    across = Qt.AlignmentFlag.AlignRight if column in {1, 2, 3, 4, 5} else Qt.AlignmentFlag.AlignLeft
     return across | Qt.AlignmentFlag.AlignVCenter

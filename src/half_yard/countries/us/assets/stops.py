@@ -6,7 +6,7 @@ from decimal import Decimal
 
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.basis import WITHOUT_EXPENSING, basis_amount, origin_of
-from half_yard.countries.us.assets.circumstances import AFTER_THE_RATE, SHARED, Circumstances
+from half_yard.countries.us.assets.circumstances import AFTER_THE_RATE, Circumstances
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM
 from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.uses import share_of_year
@@ -58,8 +58,6 @@ def _expensing_problem(asset: Asset, around: Circumstances) -> str:
         return "Only what was bought for the business can be expensed (26 U.S.C. 179(d)). Take it out."
     if around.kind == AFTER_THE_RATE:
         return "After the standard mileage rate nothing can be expensed (Rev. Proc. 2019-46). Take it out."
-    if around.kind == SHARED:
-        return "Section 179 is not computed for what several uses share. Take the amount out."
     if around.kind == "rental":
         return (
             "Section 179 is for a business, not for a rental of a person (26 U.S.C. 179(d)(5)). Take it out."

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
@@ -32,6 +33,8 @@ from half_yard.records import Asset, ClientFile
 APART = {BY_THE_MILE, AFTER_THE_RATE}
 """What is depreciated by no table."""
 MILEAGE = "Rev. Proc. 2019-46, section 4.02"
+REGULAR = "regular"
+"""The part of a year that is shown where its form shows nothing apart."""
 
 
 def asset_of(file: ClientFile, key: str) -> Asset:
@@ -161,6 +164,11 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
 def story_of(ask: Ask, key: str) -> AssetStory:
     """What depreciation does to one asset that nothing stops. It is no part of its own."""
     return ask(story, key, ask(around_all)[key])
+
+
+def parts_of(story: AssetStory) -> Mapping[str, Figure]:
+    """The parts of an asset's year that its form shows apart, or the year as one."""
+    return story.parts or {REGULAR: story.this_year}
 
 
 def rate_of(ask: Ask, key: str) -> Figure:

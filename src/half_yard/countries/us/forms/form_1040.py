@@ -8,7 +8,6 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask
 from half_yard.countries.us import gaps
 from half_yard.countries.us.forms import (
-    form_4797,
     form_8995,
     schedule_1,
     schedule_2,
@@ -16,6 +15,7 @@ from half_yard.countries.us.forms import (
     schedule_e,
     tax_computation,
 )
+from half_yard.countries.us.forms.gains_of_sales import gains_of_sales
 from half_yard.countries.us.frame import facts, rules, status
 from half_yard.countries.us.own_income import own_income
 from half_yard.countries.us.standard_deduction import standard_deduction
@@ -51,10 +51,9 @@ def income(page: Page, ask: Ask) -> None:
     dividends = page.line(
         "ordinary_dividends", "3b", "Ordinary dividends (Form 1099-DIV, box 1a)", total(own.dividends)
     )
-    sold = ask(form_4797.capital_gain)
     gain = page.line(
-        "capital_gain", "7", "Capital gain (distributions; sales of Form 4797)",
-        total([*own.capital_gain, *([] if sold is None else [sold])]),
+        "capital_gain", "7", "Capital gain (distributions; sales)",
+        total([*own.capital_gain, *ask(gains_of_sales)]),
     )  # fmt: skip
     additional = page.line(
         "additional_income", "8", "Additional income (Schedule 1, line 10)",

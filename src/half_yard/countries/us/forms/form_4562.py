@@ -9,29 +9,50 @@ from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, YEARS, AssetClass
 from half_yard.countries.us.assets.rates import ALTERNATIVE
+from half_yard.countries.us.assets.stories import REGULAR
 from half_yard.countries.us.assets.uses import share_of_year
-from half_yard.countries.us.forms import section_179
-from half_yard.countries.us.frame import rules
-from half_yard.figures import Figure, Form, Lines, Page, Role, total
+from half_yard.countries.us.forms import section_179, vehicle
+from half_yard.countries.us.frame import left_out, rules
+from half_yard.countries.us.shared import its_part
+from half_yard.countries.us.shared.divided import measure_of, thing_of, things
+from half_yard.countries.us.shared.kinds import VEHICLE
+from half_yard.figures import (
+    Figure,
+    Form,
+    Lines,
+    Page,
+    Role,
+    difference,
+    entered,
+    not_below_zero,
+    total,
+)
 from half_yard.records import Asset
 
-REGULAR = "regular"
 TITLES = {"expensed": "section 179", "allowance": "special allowance"}
 OTHER_DEPRECIATION = (
     ("15", "Property under a section 168(f)(1) election", OUTPUT),
     ("16", "Other depreciation (schedules of its own)", YEARS),
 )
+ASKED = (
+    ("24a", "evidence of its use", "evidence"),
+    ("24b", "it is written", "written"),
+    ("34", "available off duty", "off_duty"),
+    ("36", "another vehicle for personal use", "another"),
+)
+"""What part V asks of a vehicle. Line 35, whether an owner of more than 5% uses it, is yes by what it is."""
 ADS_LINES = {Decimal(12): "20b", Decimal(30): "20c", Decimal(40): "20d"}
 
 
 def with_form(ask: Ask) -> tuple[str, ...]:
     """The activities with a form: those that have assets, or part of a section 179 deduction."""
-    return tuple(sorted({*ask(stories.with_assets), *ask(section_179.expensing_activities)}))
+    shared = ask(its_part.shared_assets).keys() - ask(left_out).keys()
+    return tuple(sorted({*ask(stories.with_assets), *shared, *ask(section_179.expensing_activities)}))
 
 
 def assets_of(ask: Ask, activity: str) -> dict[str, Asset]:
-    """The assets on the form, by id."""
-    keys = ask(stories.of_activity, activity)
+    """The assets on the form, by id: its own, and those of which it has a part."""
+    keys = (*ask(stories.of_activity, activity), *ask(its_part.shared_assets).get(activity, ()))
     return dict(zip(keys, ask.of(stories.assets_of, keys), strict=True))
 
 
@@ -45,10 +66,11 @@ def worksheet(ask: Ask, activity: str) -> Page:
 @worksheet.part
 def by_asset(page: Page, ask: Ask, activity: str) -> None:
     """A line for each asset, or for each part of its year that the form shows apart."""
-    figures, every = [], ask(stories.stories_of, activity)
+    figures, own = [], ask(stories.stories_of, activity)
     for number, (key, asset) in enumerate(ask(assets_of, activity).items(), 1):
-        story = every[key]
-        for part, figure in (story.parts or {REGULAR: story.this_year}).items():
+        story = stories.story_of(ask, key)
+        parts = stories.parts_of(story) if key in own else its_part.parts_of_year(ask, key, activity)
+        for part, figure in parts.items():
             title = f"{asset.name} ({story.summary})" if part == REGULAR else f"{asset.name}: {TITLES[part]}"
             figures.append(page.exact_line(_key(key, part), str(number), title, figure))
     page.exact_line("total", "", "Depreciation and amortization", total(figures), Role.TOTAL)
@@ -159,6 +181,31 @@ def _listed(page: Page, of_assets: Lines, more: list[str], less: list[str]) -> F
     )
     whole = page.line("listed_total", "28", "Listed property in all", allowance + regular + slower)
     return page.line("listed", "21", "Listed property (line 28)", whole)
+
+
+@form_4562.part
+def vehicles_used(page: Page, ask: Ask, activity: str) -> None:
+    """Part V, section B, for each vehicle that is measured as a shared thing: lines 30 to 36, with lines 24a
+    and 24b, which ask for the evidence of its use."""
+    measured = {asset.thing for asset in ask(assets_of, activity).values()}
+    for thing in sorted(measured & set(ask(things))):
+        record = ask.of(thing_of, thing)
+        if record.kind != VEHICLE:
+            continue
+        page.section = f"Part V · Use of {record.name or 'the vehicle'}, miles"
+        known, uses = ask(measure_of, thing), ask(measure_of, thing).of_activity(activity)
+        business = total(
+            [entered(use.amount, "miles for it", use.path) for use in uses], "business miles of this activity"
+        )
+        whole = entered(known.whole, "all miles", known.path)
+        commuting = ask(vehicle.commuting_miles, thing)
+        page.exact_line(f"business_miles.{thing}", "30", "Business miles of this activity", business)
+        page.exact_line(f"commuting_miles.{thing}", "31", "Commuting miles", commuting)
+        other = not_below_zero(difference(whole, business, commuting, label="other miles"))
+        page.exact_line(f"other_miles.{thing}", "32", "Other miles, of other activities and private", other)
+        page.exact_line(f"all_miles.{thing}", "33", "Miles driven in all", whole)
+        answers = ", ".join(f"{number} {words}: {vehicle.said(record, key)}" for number, words, key in ASKED)
+        page.notes.append(f"{record.name or 'Vehicle'} · {answers}")
 
 
 @form_4562.part

@@ -14,8 +14,10 @@ from half_yard.countries.us.assets.amortization import PAID_OFF
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.sold import CASUALTY, GIFT, PERSONAL, SALE, TRADE
 from half_yard.countries.us.carried_in import SECTION_1231, carried_in
+from half_yard.countries.us.forms import home_sale
 from half_yard.countries.us.forms.form_4797_columns import Sold, fill_column
-from half_yard.countries.us.frame import rules
+from half_yard.countries.us.frame import left_out, rules
+from half_yard.countries.us.shared.divided import measure_of, things
 from half_yard.figures import Figure, Form, Page, Role, carried, not_below_zero, smaller_of, total
 from half_yard.figures.figure import NOT_BELOW_ZERO
 from half_yard.records import Asset, ClientFile
@@ -43,7 +45,19 @@ def left_service(assets: Mapping[str, Asset], year: int) -> dict[str, Asset]:
 def gone(ask: Ask) -> tuple[str, ...]:
     """The assets on the return that left service in the tax year."""
     year = ask.of(tax_year)
-    return ask.of(_left_in, year, ask(stories.on_return))
+    return ask.of(_left_in, year, tuple(sorted((*ask(stories.on_return), *ask(_of_things)))))
+
+
+def _of_things(ask: Ask) -> tuple[str, ...]:
+    """The assets of things that several uses share and that serve an activity on the return. Homes are sold
+    on a sheet of their own."""
+    out, homes = ask(left_out), ask(home_sale.homes_sold)
+    return tuple(
+        key
+        for thing in ask(things)
+        if thing not in homes and set(ask(measure_of, thing).activities) - out.keys()
+        for key in ask(stories.of_thing, thing)
+    )
 
 
 def _left_in(file: ClientFile, year: int, keys: tuple[str, ...]) -> tuple[str, ...]:
@@ -118,8 +132,10 @@ def part_ii(page: Page, ask: Ask) -> None:
 
 @form_4797.part
 def unrecaptured(page: Page, ask: Ask) -> None:
-    """What goes to the worksheet of Schedule D."""
-    page.section = "Unrecaptured section 1250 gain"
+    """What goes to Schedule D and its worksheet."""
+    page.section = "To Schedule D"
+    private = [item.private for item in ask(items)]
+    page.line("private", "", "Gains of private parts (Form 8949)", total(private))
     page.line(
         "unrecaptured", "", "Unrecaptured section 1250 gain, to Schedule D",
         total(item.unrecaptured for item in ask(items) if item.long_held),
@@ -134,6 +150,11 @@ def ordinary_gain(ask: Ask) -> Figure | None:
 def capital_gain(ask: Ask) -> Figure | None:
     """Line 9, where something left service."""
     return ask(part_i)["capital_gain"] if ask(gone) else None
+
+
+def private_gain(ask: Ask) -> Figure | None:
+    """The gains of the private parts, where something left service."""
+    return ask(unrecaptured)["private"] if ask(gone) else None
 
 
 def _gains(sold: Iterable[Sold]) -> Figure:

@@ -21,6 +21,9 @@ from half_yard.countries.us.assets.classes import CLASSES, SHORT_LIVED_REAL
 from half_yard.countries.us.assets.sold import CASUALTY, EXCHANGE
 from half_yard.countries.us.assets.uses import WHOLE, share_of_year
 from half_yard.countries.us.frame import people
+from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
+from half_yard.countries.us.shared.kinds import DWELLING
+from half_yard.countries.us.shared.up_to_now import story_up_to_now
 from half_yard.figures import (
     NOT_BELOW_ZERO,
     Choice,
@@ -43,8 +46,11 @@ ROLES = {
     "ordinary": Role.SUBTOTAL,
     "ordinary_1250": Role.SUBTOTAL,
     "unrecaptured": Role.SUBTOTAL,
+    "private": Role.SUBTOTAL,
 }
 """What came of an asset, and what of it is taxed otherwise."""
+PLACES = 9
+"""To which shares of several uses are compared with the whole, as they are quotients."""
 Put = Callable[[str, str, str, Figure], Figure]
 Parts = Sequence[Figure | None]
 """Parts of one by which an amount is multiplied; None for the whole."""
@@ -52,26 +58,29 @@ Parts = Sequence[Figure | None]
 
 @dataclass(frozen=True, eq=False)
 class Sold:
-    """One asset on the form: whether it was held for more than a year and lost by casualty, its gain or loss,
-    what of a gain is ordinary or unrecaptured section 1250 gain, and its lines."""
+    """One asset on the form: whether it was held for more than a year and lost by casualty, its gain or
+    loss, what of a gain is ordinary or unrecaptured section 1250 gain, the gain of its private part, and
+    its lines."""
 
     long_held: bool
     casualty: bool
     gain: Figure
     recapture: Figure
     unrecaptured: Figure
+    private: Figure
     lines: Sequence[Line]
 
 
 def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     """Fill in one asset's column. Its lines carry the asset's id."""
-    asset, story = ask.of(stories.asset_of, key), stories.story_of(ask, key)
+    asset, story = ask.of(stories.asset_of, key), story_up_to_now(ask, key)
     page.section = f"Part III · {asset.name or 'Asset'}"
 
     def put(name: str, number: str, title: str, figure: Figure) -> Figure:
         return page.line(f"{key}.{name}", number, title, figure, ROLES.get(name, Role.LINE))
 
-    parts = [_part_on_return(ask, asset), _business_part(key, asset)]
+    on_return, business = _part_on_return(ask, asset), _business_part(ask, key, asset)
+    parts = [on_return, business]
 
     def ours(figure: Figure) -> Figure:
         return _times(figure, parts)
@@ -86,7 +95,10 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     basis = ours(total(filter(None, (unadjusted, donors, selling)), "basis and expense of sale"))
     cost = put("cost", "21", "Cost and expense of sale", basis)
     depreciation = put("depreciation", "22", "Depreciation allowed or allowable", _times(taken, parts[:1]))
-    adjusted = put("basis", "23", "Adjusted basis", cost - depreciation)
+    left = cost - depreciation
+    if story.besides is not None:  # the standard mileage rate takes a basis no lower than nothing
+        left = not_below_zero(left)
+    adjusted = put("basis", "23", "Adjusted basis", left)
     result = proceeds - adjusted
     if _between(key, asset, price, selling, own_taken):
         result = stated(
@@ -100,8 +112,22 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
         recapture, unrecaptured = _recapture(
             put=put, key=key, asset=asset, gain=gain, depreciation=depreciation, story=story, parts=parts[:1]
         )
+    private = NOT_BELOW_ZERO
+    if business is not None and _has_private_gain(ask, asset):
+        whole = difference(price, selling, gain_basis_figure(key, asset), label="gain without depreciation")
+        its_part = difference(stated(WHOLE, "all of it"), business, label="private part")
+        gained = _times(not_below_zero(whole), [on_return, its_part])
+        private = put("private", "", "Gain of the private part (a loss is not deducted)", gained)
     lost = asset.disposal == CASUALTY
-    return Sold(held_long(asset), lost, gain, recapture, unrecaptured, tuple(page.lines))
+    return Sold(held_long(asset), lost, gain, recapture, unrecaptured, private, tuple(page.lines))
+
+
+def _has_private_gain(ask: Ask, asset: Asset) -> bool:
+    """Whether the private part of a gain is taxed here: of things but homes, whose gain may be excluded."""
+    if asset.disposal == CASUALTY:
+        return False
+    thing = ask.of(thing_of, asset.thing) if asset.thing in ask(things) else None
+    return not CLASSES[asset.asset_class].real or (thing is not None and thing.kind == DWELLING)
 
 
 def _basis_that_counts(key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure) -> Figure:
@@ -155,18 +181,36 @@ def held_long(asset: Asset) -> bool:
 
 
 def _part_on_return(ask: Ask, asset: Asset) -> Figure | None:
-    """The part of the activity that belongs to people on the return; None where that is all of it."""
-    owners, on_it = ask.of(activity_of, asset.activity).owners, ask(people)
-    part = sum((share for person, share in owners.items() if person in on_it), Decimal(0)) / HUNDRED
-    return None if part == WHOLE else stated(part, "part of the people on the return")
+    """The part of the activity that belongs to people on the return, of what several share by the use of
+    each; None where that is all of it."""
+    if asset.activity in ask(things):
+        known = ask(measure_of, asset.activity)
+        shares = {activity: known.share(activity) for activity in known.activities}
+    else:
+        shares = {asset.activity: WHOLE}
+    business, on_it = sum(shares.values(), Decimal(0)) or WHOLE, ask(people)
+    part = Decimal(0)
+    for activity, share in shares.items():
+        owners = ask.of(activity_of, activity).owners
+        owned = sum((owner for person, owner in owners.items() if person in on_it), Decimal(0)) / HUNDRED
+        part += owned if len(shares) == 1 else owned * share / business
+    return None if round(part, PLACES) == WHOLE else stated(part, "part of the people on the return")
 
 
-def _business_part(key: str, asset: Asset) -> Figure | None:
+def _business_part(ask: Ask, key: str, asset: Asset) -> Figure | None:
     """The part of a sale that is the business's: as said, or the use that was the same in all years, or their
-    average (common practice, no source). None where that is all of it."""
+    average, of a dwelling the days let of this year (common practice, no source). None where that is all of
+    it."""
     path = f"/assets/{key}"
     if asset.sale_share is not None:
         return entered(asset.sale_share / HUNDRED, "business part of the sale", f"{path}/sale_share")
+    if asset.thing in ask(things) and ask.of(thing_of, asset.thing).kind == DWELLING:
+        words = "Business part of the sale: as it was let this year (common practice, no source)"
+        known = ask(measure_of, asset.thing)
+        if not known.activities:
+            return entered(Decimal(0), "not let this year", f"/things/{asset.thing}")
+        let = known.uses[0]
+        return use_share(ask, asset.thing, let).because(Choice(words, f"{path}/sale_share"))
     if asset.in_service is None or asset.disposed is None:
         return None
     years = range(asset.in_service.year, asset.disposed.year + 1)

@@ -5,18 +5,27 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.figures import Form, Page, Role, total
+from half_yard.countries.us.frame import left_out
+from half_yard.countries.us.shared import its_part
+from half_yard.figures import Figure, Form, Page, Role, total
 
 
-def given_back(ask: Ask, activity: str) -> tuple[str, ...]:
-    """The assets of an activity that give something back this year."""
-    every = ask(stories.stories_of, activity)
-    return tuple(key for key in ask(stories.of_activity, activity) if every[key].taken_back is not None)
+def given_back(ask: Ask, activity: str) -> dict[str, Figure]:
+    """What the assets of an activity, and its parts of shared ones, give back this year, by asset."""
+    own, shared = ask(stories.of_activity, activity), ask(its_part.shared_assets).get(activity, ())
+    found = {}
+    for key in (*own, *shared):
+        taken_back = stories.story_of(ask, key).taken_back
+        if taken_back is not None:
+            thing = ask.of(stories.asset_of, key).thing
+            found[key] = taken_back if key in own else its_part.part_of(ask, thing, activity, taken_back)
+    return found
 
 
 def with_recapture(ask: Ask) -> tuple[str, ...]:
     """The activities that give something back this year."""
-    return tuple(key for key in ask(stories.with_assets) if ask(given_back, key))
+    shared = ask(its_part.shared_assets).keys() - ask(left_out).keys()
+    return tuple(key for key in sorted({*ask(stories.with_assets), *shared}) if ask(given_back, key))
 
 
 @Form
@@ -31,9 +40,8 @@ def recapture(page: Page, ask: Ask, activity: str) -> None:
     """Line 35: its column (a), section 179, or (b), section 280F."""
     page.section = "Part IV · Recapture when business use drops to half or less"
     lines = []
-    for key in ask(given_back, activity):
-        asset, figure = ask.of(stories.asset_of, key), stories.story_of(ask, key).taken_back
-        if figure is not None:
-            column = "(b), section 280F" if CLASSES[asset.asset_class].listed else "(a), section 179"
-            lines.append(page.line(key, "35", f"{asset.name}: column {column}", figure))
+    for key, figure in ask(given_back, activity).items():
+        asset = ask.of(stories.asset_of, key)
+        column = "(b), section 280F" if CLASSES[asset.asset_class].listed else "(a), section 179"
+        lines.append(page.line(key, "35", f"{asset.name}: column {column}", figure))
     page.line("taken_back", "35", "To the schedule of the deduction", total(lines), Role.TOTAL)

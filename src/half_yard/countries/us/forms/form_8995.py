@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
 
 from half_yard.countries.asking import Ask, activity_of
@@ -29,6 +28,7 @@ from half_yard.figures import (
     total,
 )
 from half_yard.figures.explain import percent_text
+from half_yard.sharing import in_proportion
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,7 +61,8 @@ def qualified_businesses(ask: Ask) -> tuple[QualifiedBusiness, ...]:
     for person in ask(schedule_se.persons_with_business):
         own = [key for key, owner in ask(schedule_c.businesses) if owner == person]
         profits = {key: ask(schedule_c.result, key, person)["net_profit"] for key in own}
-        deductions = _in_proportion(ask(schedule_se.tax, person)["deductible_part"], profits)
+        half = ask(schedule_se.tax, person)["deductible_part"]
+        deductions = in_proportion(half, profits, rounded=Figure.in_dollars) if half.amount else {}
         for key, profit in profits.items():
             income = carried(profit)
             if key in deductions:
@@ -77,21 +78,6 @@ def qualified_businesses(ask: Ask) -> tuple[QualifiedBusiness, ...]:
                 rent = ask(schedule_e.allowed_loss, key)["allowed_loss"]
             found.append(QualifiedBusiness(key, activity.name, carried(rent)))
     return tuple(found)
-
-
-def _in_proportion(whole: Figure, profits: Mapping[str, Figure]) -> dict[str, Figure]:
-    """A deduction in whole dollars over the businesses with a profit, the last taking the rest."""
-    earning = {key: profit for key, profit in profits.items() if profit.amount > 0}
-    if not earning or not whole.amount:
-        return {}
-    *others, last = earning
-    all_profit = total(earning.values(), "all profit")
-    parts = {
-        key: (whole * (earning[key] / all_profit).named("part of all profit")).in_dollars() for key in others
-    }
-    left = difference(whole, *parts.values(), label="what is left of the deduction")
-    parts[last] = left if others else whole
-    return parts
 
 
 def rental_choices(ask: Ask) -> tuple[Choice, ...]:

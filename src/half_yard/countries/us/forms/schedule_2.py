@@ -7,7 +7,8 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets.stories import personal_property
-from half_yard.countries.us.forms import form_1040, form_4797, schedule_e, schedule_se, tax_computation
+from half_yard.countries.us.forms import form_1040, schedule_e, schedule_se, tax_computation
+from half_yard.countries.us.forms.gains_of_sales import gains_of_sales
 from half_yard.countries.us.frame import rules, status
 from half_yard.countries.us.own_income import own_income
 from half_yard.figures import (
@@ -86,9 +87,7 @@ def other_taxes(page: Page, ask: Ask) -> None:
 
 def _net_investment(ask: Ask) -> list[Test]:
     """Whether the net investment income tax could be due (26 U.S.C. 1411)."""
-    capital_gain = ask(form_4797.capital_gain)
-    own = [*ask(own_income).investment, *ask(schedule_e.rental_results)]
-    own += [] if capital_gain is None else [capital_gain]
+    own = [*ask(own_income).investment, *ask(schedule_e.rental_results), *ask(gains_of_sales)]
     threshold = ask(rules).figure("niit_threshold", ask(status), "threshold of the net investment income tax")
     return [
         above(total(own, "investment income"), NOTHING),

@@ -2,15 +2,18 @@
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask, activity_of
+from collections.abc import Iterator
+
+from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.carried_in import SECTION_179, carried_in
 from half_yard.countries.us.forms import schedule_c
-from half_yard.countries.us.frame import rules, status
+from half_yard.countries.us.frame import left_out, rules, status
 from half_yard.countries.us.own_income import own_income
+from half_yard.countries.us.shared import its_part
 from half_yard.figures import (
     Assumption,
     Carries,
@@ -27,7 +30,7 @@ from half_yard.figures import (
     smaller_of,
     total,
 )
-from half_yard.records import ClientFile
+from half_yard.records import Asset, ClientFile
 
 ALL = "Section 179 carried in: to the first business"
 WITHOUT_EXPENSING = Assumption("without section 179")
@@ -35,14 +38,35 @@ WITHOUT_EXPENSING = Assumption("without section 179")
 
 
 def elected(ask: Ask) -> dict[str, tuple[Figure, ...]]:
-    """What was elected for property of this year, as leaves by activity."""
+    """What was elected for property of this year, by activity: of what several share, each one's part."""
     found: dict[str, list[Figure]] = {}
-    for key in ask(stories.expensing_of_year):
+    for activity, key in ask(property_of_year):
         asset = ask.of(stories.asset_of, key)
         if asset.expensed:
             leaf = entered(asset.expensed, f"{asset.name}: elected", f"/assets/{key}/expensed")
-            found.setdefault(asset.activity, []).append(leaf)
+            found.setdefault(activity, []).append(_its_part(ask, activity, asset, leaf))
     return {key: tuple(leaves) for key, leaves in found.items()}
+
+
+def property_of_year(ask: Ask) -> tuple[tuple[str, str], ...]:
+    """The assets of businesses and rentals that were placed in service this year, each with its activity, or
+    with every activity that has a part of it."""
+    own = tuple((ask.of(stories.asset_of, key).activity, key) for key in ask(stories.expensing_of_year))
+    return (*own, *_shared(ask))
+
+
+def _shared(ask: Ask) -> Iterator[tuple[str, str]]:
+    year, out = ask.of(tax_year), ask(left_out)
+    for activity, keys in ask(its_part.shared_assets).items():
+        for key in keys:
+            placed = ask.of(stories.asset_of, key).in_service
+            if activity not in out and placed is not None and placed.year == year:
+                yield activity, key
+
+
+def _its_part(ask: Ask, activity: str, asset: Asset, whole: Figure) -> Figure:
+    """What an activity has of what was elected or paid for an asset."""
+    return whole if asset.activity == activity else its_part.part_of(ask, asset.thing, activity, whole)
 
 
 def first_business(file: ClientFile) -> str:
@@ -80,10 +104,10 @@ def deduction(page: Page, ask: Ask) -> None:
         "maximum", "1", "Maximum amount", values.figure("section_179_limit", label="section 179 limit")
     )
     property_ = [
-        basis_figure(key, asset)
-        for key in ask(stories.expensing_of_year)
+        _its_part(ask, activity, asset, basis_figure(key, asset))
+        for activity, key in ask(property_of_year)
         if CLASSES[(asset := ask.of(stories.asset_of, key)).asset_class].may_be_expensed
-        and ask.of(activity_of, asset.activity).kind == "business"
+        and ask.of(activity_of, activity).kind == "business"
     ]
     cost = page.line("cost", "2", "Section 179 property placed in service this year", total(property_))
     start = values.figure("section_179_phase_out_start", label="cost above which the limit shrinks")

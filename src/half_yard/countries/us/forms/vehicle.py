@@ -11,6 +11,7 @@ from half_yard.countries.us.assets import stories
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.forms import shared_costs
 from half_yard.countries.us.frame import rules
+from half_yard.countries.us.shared import its_part
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
 from half_yard.countries.us.shared.kinds import (
     ACTUAL,
@@ -25,7 +26,6 @@ from half_yard.countries.us.shared.kinds import (
 )
 from half_yard.countries.us.shared.measured import MeasuredUse, days_of_year, logged_distance
 from half_yard.figures import (
-    NOTHING_ENTERED,
     Carries,
     Choice,
     Figure,
@@ -39,15 +39,10 @@ from half_yard.figures import (
     together,
     total,
 )
-from half_yard.records import ClientFile
+from half_yard.records import ClientFile, Thing
 
 SECOND_HALF, INCLUDED = "second_half", "lease_inclusion"
 JULY, COMPARED = 7, 5
-SEVERAL = (
-    "Several uses share its depreciation: Form 4562, part V, is not filled in for it, and its numbers stand "
-    "here."
-)
-PART_OF_DEPRECIATION = "its part of the depreciation"
 
 
 def vehicles(ask: Ask) -> tuple[str, ...]:
@@ -64,27 +59,32 @@ def vehicle(ask: Ask, thing: str) -> Page:
     record = ask.of(thing_of, thing)
     known = ask(measure_of, thing)
     business = sum((use.amount for use in known.uses if use.activity), Decimal(0))
-    commuting = ask.of(_commuting, thing)
-
-    def yes(key: str) -> str:
-        return {True: "Yes", False: "No"}.get(record.answers.get(key, None), "not answered")  # type: ignore[arg-type]
-
-    page = Page(
+    commuting = ask(commuting_miles, thing).amount
+    return Page(
         f"vehicle.{thing}", "Vehicle", record.name or "Not named", about=thing, in_cents=True,
         facts=(
             ("43 · In service", f"{record.begins:%b %-d, %Y}" if record.begins else ""),
             ("44a · Business miles", f"{business:,f}"),
             ("44b · Commuting miles", f"{commuting:,f}"),
             ("44c · Other miles", f"{max(known.whole - business - commuting, Decimal(0)):,f}"),
-            ("45 · Available off duty", yes("off_duty")),
-            ("46 · Another vehicle for personal use", yes("another")),
-            ("47a · Evidence", yes("evidence")),
-            ("47b · Written", yes("written")),
+            ("45 · Available off duty", said(record, "off_duty")),
+            ("46 · Another vehicle for personal use", said(record, "another")),
+            ("47a · Evidence", said(record, "evidence")),
+            ("47b · Written", said(record, "written")),
         ),
     )  # fmt: skip
-    if len(known.activities) > 1 and ask(stories.of_thing, thing):
-        page.notes.append(SEVERAL)
-    return page
+
+
+def said(record: Thing, key: str) -> str:
+    """What was answered of a vehicle, in words."""
+    if key not in record.answers:
+        return "not answered"
+    return "Yes" if record.answers[key] else "No"
+
+
+def commuting_miles(ask: Ask, thing: str) -> Figure:
+    """The miles between home and the place of work, by the log or as they were typed: never business."""
+    return entered(ask.of(_commuting, thing), "commuting miles", f"/things/{thing}/facts/{COMMUTING}")
 
 
 def _commuting(file: ClientFile, thing: str) -> Decimal:
@@ -167,11 +167,11 @@ def actual(page: Page, ask: Ask, thing: str) -> None:
 
 def depreciation_of(ask: Ask, thing: str, activity: str) -> Figure:
     """The part that a use has of the depreciation of a thing's assets."""
-    alone = ask(assets_alone).get((thing, activity), ())
-    if alone:
-        worn = [stories.story_of(ask, key).this_year for key in alone if key in ask(stories.counted)]
-        return together(worn, "depreciation of its assets")
-    return ask(shared_depreciation, thing, activity)
+    alone = [key for key in ask(assets_alone).get((thing, activity), ()) if key in ask(stories.counted)]
+    worn = [stories.story_of(ask, key).this_year for key in alone]
+    for key in ask(stories.of_thing, thing):
+        worn += its_part.parts_of_year(ask, key, activity).values()
+    return together(worn, "depreciation of its assets")
 
 
 def assets_alone(ask: Ask) -> dict[tuple[str, str], tuple[str, ...]]:
@@ -185,28 +185,6 @@ def _assets_alone(file: ClientFile) -> dict[tuple[str, str], tuple[str, ...]]:
         if asset.thing:
             found.setdefault((asset.thing, asset.activity), []).append(key)
     return {of: tuple(keys) for of, keys in found.items()}
-
-
-def shared_depreciation(ask: Ask, thing: str, activity: str) -> Figure:
-    """The part that a use has of the depreciation of assets that serve several; nothing where they serve one
-    alone, whose own they are."""
-    keys = ask(stories.of_thing, thing)
-    known = ask(measure_of, thing)
-    shares = {each: known.share(each) for each in known.activities}
-    business = sum(shares.values(), Decimal(0))
-    if not keys or not business:
-        return NOTHING_ENTERED
-    worn = [stories.story_of(ask, key).this_year for key in keys]
-    whole = together(worn, "depreciation of its assets")
-    *others, last = shares
-    parts = {each: _of_whole(whole, shares[each] / business, thing) for each in others}
-    parts[last] = difference(whole, *parts.values(), label=PART_OF_DEPRECIATION)
-    return parts[activity]
-
-
-def _of_whole(whole: Figure, share: Decimal, thing: str) -> Figure:
-    part = entered(share, "its part of all business use", f"/things/{thing}")
-    return (whole * part).in_cents().named(PART_OF_DEPRECIATION)
 
 
 @vehicle.part

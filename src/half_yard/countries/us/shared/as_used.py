@@ -42,12 +42,13 @@ def thing_of_asset(file: ClientFile, asset: Asset) -> str:
 def _asset(file: ClientFile, asset: Asset) -> Asset:
     key = thing_of_asset(file, asset)
     thing = file.things[key]
-    if thing.kind in APART or goes_by_the_mile(thing):
+    if thing.kind in APART:
         return asset.model_copy(update={"activity": key, "thing": key})
     known = measured(file, key)
     share = sum((known.share(activity) for activity in known.activities), start=HUNDRED - HUNDRED)
     percent = round(share * HUNDRED, PLACES)
-    only = known.activities[0] if len(known.activities) == 1 else key
+    alone = len(known.activities) == 1 and not goes_by_the_mile(thing)
+    only = known.activities[0] if alone else key
     # Earlier years stay as they are said to be; those to come are taken to be like this one.
     first = asset.in_service.year if asset.in_service else file.tax_year
     before = HUNDRED if asset.share is None else asset.share

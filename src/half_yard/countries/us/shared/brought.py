@@ -6,7 +6,8 @@ from collections.abc import Iterator
 
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.us.forms import dwelling, shared_costs, vehicle
-from half_yard.countries.us.shared.divided import measure_of, thing_of, things
+from half_yard.countries.us.shared import its_part
+from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import (
     DWELLING,
     HOME,
@@ -40,17 +41,8 @@ def besides(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
     return found
 
 
-def served(ask: Ask) -> dict[str, tuple[str, ...]]:
-    """The things that serve each activity."""
-    found: dict[str, tuple[str, ...]] = {}
-    for thing in ask(things):
-        for activity in ask(measure_of, thing).activities:
-            found[activity] = (*found.get(activity, ()), thing)
-    return found
-
-
 def _serving(ask: Ask, activity: str) -> tuple[str, ...]:
-    return ask.pick(served, dict.get, activity, ())
+    return ask.pick(its_part.served, dict.get, activity, ())
 
 
 def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure]]:
@@ -70,12 +62,10 @@ def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure
 
 
 def depreciation_brought(ask: Ask, activity: str) -> tuple[Figure, ...]:
-    """An activity's parts of the depreciation of things with several uses."""
-    found: list[Figure] = []
-    for thing in _serving(ask, activity):
-        kind = ask.of(thing_of, thing).kind
-        if kind == DWELLING:
-            found += dwelling.allowed_depreciation(ask, thing, activity)
-        elif kind != HOME and (part := ask(vehicle.shared_depreciation, thing, activity)).amount:
-            found.append(ask(vehicle.actual, thing)[f"depreciation.{activity}"] if kind == VEHICLE else part)
-    return tuple(found)
+    """What a dwelling that is let and lived in brings to its rental of depreciation."""
+    return tuple(
+        figure
+        for thing in _serving(ask, activity)
+        if ask.of(thing_of, thing).kind == DWELLING
+        for figure in dwelling.allowed_depreciation(ask, thing, activity)
+    )

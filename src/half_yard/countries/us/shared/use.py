@@ -7,7 +7,16 @@ from collections.abc import Iterator, Mapping, Sequence
 from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import Method, SharedUse
 from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
+from half_yard.countries.us.forms.home_sale import (
+    MAIN_HOME,
+    OTHER_SALE,
+    SPOUSE,
+    TESTS,
+    is_main_home,
+    sold_in,
+)
 from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
+from half_yard.countries.us.frame import status_of
 from half_yard.countries.us.questions import itemizes
 from half_yard.countries.us.shared.as_used import as_used, thing_of_asset
 from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
@@ -53,11 +62,13 @@ class UnitedStatesSharedUse(SharedUse):
         record, path = file.things[thing], f"/things/{thing}"
         match record.kind:
             case "home":
+                sold = _sale_fields(file, thing)
                 if not itemizes(file):
-                    return []
+                    return sold
                 return [
                     _fact(path, "excess_interest", "Interest above its limit", "deductible nowhere else"),
                     _fact(path, "excess_tax", "Taxes above their limit", "deductible nowhere else"),
+                    *sold,
                 ]
             case "vehicle":
                 return [
@@ -86,6 +97,7 @@ class UnitedStatesSharedUse(SharedUse):
                     ),
                     _fact(path, "area_let", "Floor area that is let", "where a part is let"),
                     _fact(path, "area", "Floor area of all of it"),
+                    *_sale_fields(file, thing),
                 ]
         return []
 
@@ -118,7 +130,8 @@ class UnitedStatesSharedUse(SharedUse):
     def sheets(self, file: ClientFile, thing: str) -> Sequence[str]:
         """The sheets of a thing, the chief one first."""
         begins = {VEHICLE: ["vehicle"], HOME: ["form_8829", "simplified"], DWELLING: ["dwelling"]}
-        return [f"{each}.{thing}" for each in [*begins.get(file.things[thing].kind, []), "shared"]]
+        of_kind = begins.get(file.things[thing].kind, [])
+        return [f"{each}.{thing}" for each in [*of_kind, "shared", "home_sale"]]
 
     def next_year(self, file: ClientFile) -> tuple[Mapping[str, Thing], Mapping[str, Use]]:
         """Things and uses as they go on: what was measured of the year is measured anew; area and percent
@@ -149,6 +162,19 @@ class UnitedStatesSharedUse(SharedUse):
             else asset
             for key, asset in file.assets.items()
         }
+
+
+def _sale_fields(file: ClientFile, thing: str) -> Sequence[Field]:
+    """What is asked of a home that was sold in the year."""
+    if not sold_in(file, thing, file.tax_year):
+        return []
+    questions = [TESTS, OTHER_SALE]
+    if status_of(file.household) == "joint":
+        questions.insert(1, SPOUSE)
+    record = file.things[thing]
+    if record.kind == DWELLING:
+        questions = [MAIN_HOME, *(questions if is_main_home(record) else [])]
+    return [_answer(f"/things/{thing}", question.key, question.text) for question in questions]
 
 
 def _fact(path: str, key: str, title: str, hint: str = "") -> Field:

@@ -1,0 +1,63 @@
+"""Checks of what was sold of things that serve several uses."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.sold import SALE
+from half_yard.countries.us.forms.form_4797 import WITHOUT_GAIN
+from half_yard.countries.us.forms.home_sale import MAIN_HOME, SPOUSE, TESTS, is_main_home, sold_in
+from half_yard.countries.us.frame import OnReturn
+from half_yard.countries.us.shared.as_used import APART
+from half_yard.countries.us.shared.kinds import DWELLING
+from half_yard.records import ClientFile, Thing
+from half_yard.review import Finding, Level
+
+
+def sale_findings(frame: OnReturn) -> Iterator[Finding]:
+    """What a sale needs: of a home whether its tests are met, of what earlier years took their
+    depreciation."""
+    file = frame.file
+    for thing, record in sorted(file.things.items()):
+        sold = sold_in(file, thing, file.tax_year)
+        if not sold:
+            continue
+        yield from _earlier_years(file, record, sold)
+        asked = [TESTS] if is_main_home(record) else [MAIN_HOME] if record.kind == DWELLING else []
+        if is_main_home(record) and frame.status == "joint" and record.answers.get(TESTS.key):
+            asked.append(SPOUSE)
+        for question in asked:
+            if question.key not in record.answers:
+                yield Finding(
+                    Level.INCOMPLETE, f"{record.name} was sold: {question.text.lower()}? It is not said.",
+                    f"/things/{thing}/answers/{question.key}", "Answer it at the thing.",
+                )  # fmt: skip
+        for key in sold:
+            if is_main_home(record) and file.assets[key].proceeds is None:
+                yield Finding(
+                    Level.ERROR, f"{file.assets[key].name} left service, and its price is not entered.",
+                    f"/assets/{key}/proceeds", "Type the price, 0 where there was none.",
+                )  # fmt: skip
+    for key, asset in sorted(file.assets.items()):
+        left = asset.disposed is not None and asset.disposed.year == file.tax_year
+        record_of = file.things.get(asset.thing)
+        otherwise = left and asset.disposal not in {"", SALE, *WITHOUT_GAIN}
+        if record_of is not None and is_main_home(record_of) and otherwise:
+            yield Finding(
+                Level.INCOMPLETE, f"{asset.name}: a home that is lost or exchanged is not computed.",
+                f"/assets/{key}/disposal", "Work out its gain beside the program.",
+            )  # fmt: skip
+
+
+def _earlier_years(file: ClientFile, record: Thing, sold: Sequence[str]) -> Iterator[Finding]:
+    for key in sold:
+        asset = file.assets[key]
+        earlier = asset.in_service is not None and asset.in_service.year < file.tax_year
+        depreciated = asset.asset_class in CLASSES and CLASSES[asset.asset_class].recovery is not None
+        if record.kind in APART and earlier and depreciated and asset.prior_depreciation is None:
+            yield Finding(
+                Level.WARNING, f"{asset.name} was sold, and what earlier years took is not entered: it is "
+                "taken by the table at this year's share.",
+                f"/assets/{key}/prior_depreciation", "Type it, 0 where it was never deducted or allowable.",
+            )  # fmt: skip
