@@ -194,6 +194,7 @@ def shared(thing: str) -> Callable[[MainWindow], None]:
 
     def show(window: MainWindow) -> None:
         window.workspace.go_to(f"/things/{thing}")
+        window.shared.methods.reckon()
 
     return show
 

@@ -2,6 +2,7 @@
 
 import contextlib
 import csv
+import datetime
 import io
 import json
 import os
@@ -9,13 +10,14 @@ import subprocess
 import sys
 import tempfile
 import unittest
+from decimal import Decimal
 from pathlib import Path
 from typing import Any
 from unittest import mock
 
 from half_yard.cli import main as cli_main
 from half_yard.demo import MAIN_FILE, client_files
-from half_yard.records import change
+from half_yard.records import Asset, change
 from half_yard.records.schema import schema_text
 from half_yard.storage import OpenFile, read_file, to_text
 
@@ -118,6 +120,25 @@ class CommandLine(unittest.TestCase):
         self.assertEqual((told["taken"], told["refused"][0]["line"]), (1, 3))
         self.assertEqual(len(read_file(path).trips), len(read_file(self.main).trips) + 1)
         self.assertEqual(self.run_command("log", str(path), "h00001", str(log)).returncode, 2)
+
+    def test_what_was_found_is_mended_at_once(self) -> None:
+        path = self.office / "Typed.halfyard"
+        file = read_file(self.main)
+        office = Asset(
+            activity="a00001", name="Shed at home", asset_class="nonresidential_building", share=Decimal(9),
+            cost=Decimal(90000), in_service=datetime.date(2021, 5, 1),
+        )  # fmt: skip
+        typed = file.model_copy(update={"assets": {**file.assets, "s00099": office}})
+        path.write_text(to_text(typed), encoding="utf-8")
+        found = json.loads(self.run_command("check", str(path), "--json").stdout)["findings"]
+        step = next(each for each in found if each["at_once"])
+        self.assertEqual(step["path"], "/assets/s00099/activity")
+        self.assertEqual(self.run_command("mend", str(path), "/assets/s00001").returncode, 2)
+        self.run_command("mend", str(path), step["path"], "--dry-run")
+        self.assertEqual(read_file(path).assets["s00099"].activity, "a00001")
+        told = json.loads(self.run_command("mend", str(path), step["path"], "--json").stdout)
+        self.assertTrue(told["saved"])
+        self.assertEqual(read_file(path).assets["s00099"].activity, "h00001")
 
     def test_schema(self) -> None:
         self.assertEqual(self.run_command("schema").stdout, schema_text())

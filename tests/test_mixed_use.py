@@ -180,6 +180,47 @@ class Vehicles(unittest.TestCase):
         self.assertEqual(story.this_year.amount, Decimal("33.33"))
         self.assertEqual(story.next_year.amount, Decimal("33.34"))
 
+    def test_a_basis_never_goes_below_nothing(self) -> None:
+        """By hand: 9,000 and 40,000 miles of 2022 at 26 cents; the miles stay at the full rate."""
+        car = Thing(kind="vehicle", name="Car", measure="distance", choices={"method": "standard"})
+        bought = Asset(activity=THING, name="Car", asset_class="passenger_auto", cost=Decimal(9000),
+                       in_service=on(1, 2, 2022))  # fmt: skip
+        use = {"k00001": Use(thing=THING, activity=BUSINESS, amount=Decimal(40000),
+                             facts={"second_half": Decimal(20000)})}  # fmt: skip
+        file = file_with(car, {}, {}, year=2022, assets={"s00001": bought})
+        sheet = compute(file.model_copy(update={"uses": use})).sheet(f"vehicle.{THING}")
+        self.assertEqual((sheet["basis_taken"].amount, sheet["basis_left"].amount), (10400, 0))
+        self.assertEqual(sheet["rate"].amount, Decimal("24200"))
+
+    def test_parking_and_commuting(self) -> None:
+        """IRS Pub. 463, rules recalled: 18 miles to the only office are commuting, 7 to a client and 12 from
+        a home office are business; parking at the own place of work is personal, at clients' deductible by
+        either method."""
+        for method in ("standard", "actual"):
+            car = Thing(kind="vehicle", name="Car", measure="distance", choices={"method": method})
+            trips = [
+                Trip(thing=THING, date=on(3, 3), amount=Decimal(miles), activity=activity)
+                for miles, activity in ((18, "commuting"), (7, BUSINESS), (12, BUSINESS))
+            ]
+            file = file_with(car, {}, {}, trips=numbered("trips", trips))
+            parking = [
+                Entry(activity=THING, line="parking", amount=Decimal(amount), only=only)
+                for amount, only in (("130", ""), ("600", "personal"))
+            ]
+            every = numbered("entries", [*file.entries.values(), *parking])
+            sheets = compute(file.model_copy(update={"entries": every}))
+            facts = dict(sheets.sheet(f"vehicle.{THING}").facts)
+            miles = (facts["44a · Business miles"], facts["44b · Commuting miles"])
+            self.assertEqual(miles, ("19", "18"), method)
+            self.assertEqual(sheets.sheet(f"shared.{THING}")["parking.personal"].amount, 600)
+            self.assertEqual(sheets.sheet(f"shared.{THING}")[f"parking.{BUSINESS}"].amount, 130)
+
+    def test_share_of_the_distance(self) -> None:
+        """IRS Pub. 463, recalled: 12,000 of 20,000 miles are 60%."""
+        car = Thing(kind="vehicle", name="Car", measure="distance", whole=Decimal(20000))
+        made = compute(file_with(car, {BUSINESS: "12000"}, {"fuel": "1000"}))
+        self.assertEqual(made.sheet(f"shared.{THING}")[f"share.{BUSINESS}"].amount, 60)
+
     def test_a_log_says_the_distance(self) -> None:
         """Commuting is never business; the odometer says the whole."""
         trips = [
@@ -209,6 +250,20 @@ class LinesAndMachines(unittest.TestCase):
         )  # fmt: skip
         made = compute(file_with(computer, {BUSINESS: "55"}, {}, assets={"s00001": asset}))
         self.assertEqual(made.sheet(f"schedule_c.{BUSINESS}.owner")["depreciation"].amount, 880)
+
+    def test_the_first_land_line_is_personal(self) -> None:
+        """By hand (26 U.S.C. 262(b)): a first line of 420 counts for nothing, its calls and a second line in
+        full."""
+        lines = Thing(kind="line", name="Telephone", measure="percent")
+        file = file_with(lines, {BUSINESS: "70"}, {"land_line": "420"})
+        more = [
+            Entry(activity=THING, line=line, amount=Decimal(amount), only=BUSINESS)
+            for line, amount in (("service", "300"), ("calls", "25"))
+        ]
+        every = numbered("entries", [*file.entries.values(), *more])
+        made = compute(file.model_copy(update={"entries": every}))
+        self.assertEqual(made.sheet(f"schedule_c.{BUSINESS}.owner")["utilities"].amount, 325)
+        self.assertEqual(made.sheet(f"shared.{THING}")["personal"].amount, 420)
 
     def test_direct_costs_and_the_household(self) -> None:
         """A cost for one use alone is not divided; one of the household reaches nobody."""
@@ -348,6 +403,16 @@ class Dwelling(unittest.TestCase):
         made = self.made(lived_in=8)
         found = made.sheet(f"schedule_e.{RENTAL}")["income_or_loss"].amount
         self.assertLessEqual(abs(found - Decimal("-9014.29")), 2)
+
+    def test_what_is_left_for_schedule_a(self) -> None:
+        """By hand: 2,250 by the days used, 6,780.82 by the days of the year; nothing of the upkeep."""
+        for way, left in (("agency", "2250"), ("court", "6780.82")):
+            sheet = self.made(way).sheet("schedule_a")
+            parts = sheet["mortgage_interest"].amount + sheet["real_estate_tax"].amount
+            self.assertAlmostEqual(parts, Decimal(left), delta=1, msg=way)
+            self.assertEqual(
+                {line.place.line for line in sheet.lines}, {"mortgage_interest", "real_estate_tax"}
+            )
 
     def test_with_the_standard_deduction_interest_and_tax_are_limited_too(self) -> None:
         """IRS Pub. 527, worksheet 5-1, recalled: lines 2a and 2b are empty."""

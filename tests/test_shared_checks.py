@@ -162,11 +162,24 @@ class WhoMayChoose(unittest.TestCase):
         self.assertEqual({each.kind: each.amount for each in then.carryovers.values()},
                          {"mileage_depreciation": Decimal(6760)})  # fmt: skip
 
-    def test_five_at_once_are_pointed_out(self) -> None:
-        for count in (4, 5):
-            things = numbered("things", [self.STANDARD] * count)
-            file = client(activities={BUSINESS: business()}).model_copy(update={"things": things})
-            self.assertEqual("Five or more" in " ".join(said(file).values()), count == 5)
+    def allowed(self, *fleet: Thing) -> bool:
+        file = client(activities={BUSINESS: business()}).model_copy(
+            update={"things": numbered("things", fleet)}
+        )
+        return not any("Five or more" in words for words in said(file).values())
+
+    def test_five_or_more_at_the_same_time(self) -> None:
+        """The four examples of IRS Pub. 463, recalled."""
+        one, by_turns = self.STANDARD, self.STANDARD.model_copy(update={"answers": {"takes_turns": True}})
+        traded, new = one.model_copy(update={"ends": on(6, 30)}), one.model_copy(update={"begins": on(7, 1)})
+        self.assertTrue(self.allowed(*[by_turns] * 5), "three cars and two vans, never at the same time")
+        self.assertTrue(
+            self.allowed(one, one, traded, traded, new, new), "four pickups, two traded in the year"
+        )
+        self.assertTrue(
+            self.allowed(one, one, one, by_turns, by_turns), "two pickups, a van, two cars by turns"
+        )
+        self.assertFalse(self.allowed(*[one] * 5), "one car and four vans, all used at once")
 
 
 class Beside(unittest.TestCase):

@@ -37,14 +37,15 @@ def methods_beside(
     """Every choice of method that a thing has, with all its methods; those that are not chosen are computed
     as if they were."""
     return [
-        [_beside(computation, pack, thing, method, compute) for method in choice]
+        [beside(computation, pack, thing, method, compute) for method in choice]
         for choice in pack.shared.methods(computation.file, thing)
     ]
 
 
-def _beside(
+def beside(
     computation: Computation, pack: Pack, thing: str, method: Method, compute: Compute
 ) -> MethodBeside:
+    """One method of a thing; if it is not chosen, computed as if it were."""
     then = computation if method.chosen else compute(apply(computation.file, method.edit)[0])
     place = Place(*method.amount)
     sheet = then.sheet(place.sheet) if then.has_sheet(place.sheet) else None

@@ -21,6 +21,7 @@ from half_yard.countries.us.shared.kinds import (
     KINDS,
     MEASURES,
     PERCENT,
+    TAKES_TURNS,
     WITH_INTEREST,
     goes_by_the_mile,
 )
@@ -331,13 +332,26 @@ def _dwelling(frame: OnReturn, key: str, thing: Thing) -> Iterator[Finding]:
 
 
 def _fleet(frame: OnReturn) -> Iterator[Finding]:
-    by_mile = [key for key, thing in sorted(frame.file.things.items()) if goes_by_the_mile(thing)]
-    if len(by_mile) >= frame.rules.amount("mileage_fleet"):
+    """Five or more vehicles in use at the same time may not go by the standard rate (Rev. Proc. 2019-46,
+    section 4.05(1)): those that take turns count as one, and each counts for the days on which it was
+    there."""
+    file = frame.file
+    used = {key: thing for key, thing in sorted(file.things.items()) if goes_by_the_mile(thing)}
+    takes_turns = [key for key, thing in used.items() if thing.answers.get(TAKES_TURNS)]
+    at_once = [
+        Period.of(file.tax_year, thing.begins, thing.ends)
+        for key, thing in used.items()
+        if key not in takes_turns
+    ]
+    most = max((sum(period.has(each.first) for period in at_once) for each in at_once), default=0)
+    most += bool(takes_turns)
+    if most >= frame.rules.amount("mileage_fleet"):
         yield Finding(
-            Level.WARNING,
-            f"{len(by_mile)} vehicles go by the standard rate. Five or more in use at the same time "
-            "may not (Rev. Proc. 2019-46, section 4.05(1)).", f"/things/{by_mile[0]}/choices/method",
-            "See that never more than four are used at once, or choose actual costs.",
+            Level.ERROR,
+            f"{most} vehicles go by the standard rate at the same time. Five or more may not (Rev. Proc. "
+            "2019-46, section 4.05(1)).",
+            f"/things/{next(iter(used))}/choices/method",
+            "Choose actual costs for all, or answer at those never used together that they take turns.",
         )  # fmt: skip
 
 

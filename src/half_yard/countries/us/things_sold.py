@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
-from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.classes import CLASSES, LAND
 from half_yard.countries.us.assets.sold import SALE
 from half_yard.countries.us.forms.form_4797 import WITHOUT_GAIN
 from half_yard.countries.us.forms.home_sale import MAIN_HOME, SPOUSE, TESTS, is_main_home, sold_in
@@ -19,10 +19,8 @@ def sale_findings(frame: OnReturn) -> Iterator[Finding]:
     """What a sale needs: of a home whether its tests are met, of what earlier years took their
     depreciation."""
     file = frame.file
-    for thing, record in sorted(file.things.items()):
-        sold = sold_in(file, thing, file.tax_year)
-        if not sold:
-            continue
+    for thing, sold in sorted(sold_in(file, file.tax_year).items()):
+        record = file.things[thing]
         yield from _earlier_years(file, record, sold)
         asked = [TESTS] if is_main_home(record) else [MAIN_HOME] if record.kind == DWELLING else []
         if is_main_home(record) and frame.status == "joint" and record.answers.get(TESTS.key):
@@ -33,6 +31,11 @@ def sale_findings(frame: OnReturn) -> Iterator[Finding]:
                     Level.INCOMPLETE, f"{record.name} was sold: {question.text.lower()}? It is not said.",
                     f"/things/{thing}/answers/{question.key}", "Answer it at the thing.",
                 )  # fmt: skip
+        if is_main_home(record) and not any(file.assets[key].asset_class == LAND for key in sold):
+            yield Finding(
+                Level.WARNING, f"{record.name} was sold, and no land is among what was sold.",
+                f"/things/{thing}", "Enter the land as an asset of the home, with its cost and its price.",
+            )  # fmt: skip
         for key in sold:
             if is_main_home(record) and file.assets[key].proceeds is None:
                 yield Finding(

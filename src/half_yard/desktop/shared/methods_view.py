@@ -4,24 +4,47 @@ be."""
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import partial
 
-from PySide6.QtCore import Qt
+from PySide6.QtCore import Qt, QTimer
 from PySide6.QtWidgets import QGridLayout, QPushButton, QWidget
 
-from half_yard.countries.methods_beside import MethodBeside, methods_beside
+from half_yard.countries.methods_beside import MethodBeside, beside
+from half_yard.countries.shared_use import Method
 from half_yard.desktop import theme
 from half_yard.desktop.parts import button, soft, title
-from half_yard.desktop.plain_words import PlainLabel
+from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 
-HEADINGS = ("Method", "Deducted", "In five years", "Result", "Carried on", "Back at a sale", "")
+HEADINGS = ("Method", "Deducted", "5 years", "Result", "Carried", "At a sale", "")
+TIPS = {
+    "5 years": "Deducted in five years, at this year's miles and costs",
+    "Carried": "Carried to next year",
+    "At a sale": "What has taken the basis down with it up to now: a sale gives it back",
+}
 OVER_YEARS = 2
 """The column that only vehicles have."""
+REST = 120
+"""For how many milliseconds nothing is typed before the methods that are not chosen are worked out."""
+NOT_YET = "…"
+
+
+@dataclass(eq=False)
+class _Row:
+    """A method on screen: its cells, and its button where it is not chosen."""
+
+    method: Method
+    cells: Sequence[PlainLabel]
+    choose: QPushButton | None
 
 
 class MethodsView(QWidget):
-    """A row for each method, the chosen one said in words. Hidden where there is nothing to choose."""
+    """A row for each method, the chosen one said in words. Hidden where there is nothing to choose.
+
+    The chosen method stands at once; each other one is a computation of its own, made when typing rests.
+    """
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__()
@@ -31,69 +54,99 @@ class MethodsView(QWidget):
         self._grid.setHorizontalSpacing(14)
         self._grid.setVerticalSpacing(2)
         self._grid.setColumnStretch(0, 1)
-        self._choices: Sequence[Sequence[MethodBeside]] = ()
-        self.buttons: list[QPushButton] = []
+        self._thing = ""
+        self._choices: Sequence[Sequence[Method]] = ()
+        self._rows: list[_Row] = []
+        self._rest = QTimer(self)
+        self._rest.setSingleShot(True)
+        self._rest.setInterval(REST)
+        self._rest.timeout.connect(self.reckon)
+
+    @property
+    def buttons(self) -> list[QPushButton]:
+        """Those that choose a method."""
+        return [row.choose for row in self._rows if row.choose is not None]
 
     def show_thing(self, thing: str) -> None:
         """Show the methods of a thing as they are now."""
-        found: Sequence[Sequence[MethodBeside]] = ()
-        if thing:
-            computation, pack = self._workspace.computation, self._workspace.pack
-            found = methods_beside(computation, pack, thing, self._workspace.compute_if)
-        if found == self._choices:
-            return
-        focused = [each.hasFocus() for each in self.buttons]
-        self._choices = found
-        self._empty()
-        row = 0
-        for choice in found:
-            row = self._choice(choice, row)
-        self.setVisible(bool(found))
-        if any(focused) and self.buttons:
-            self.buttons[min(focused.index(True), len(self.buttons) - 1)].setFocus()
+        workspace = self._workspace
+        choices = workspace.pack.shared.methods(workspace.file, thing) if thing else ()
+        if (thing, _shape(choices)) != (self._thing, _shape(self._choices)):
+            self._lay_out(choices)
+        self._thing, self._choices = thing, choices
+        for row, method in zip(self._rows, (each for choice in choices for each in choice), strict=True):
+            row.method = method
+            self._fill(row, self._reckoned(method) if method.chosen else None)
+        if any(not row.method.chosen for row in self._rows):
+            self._rest.start()
+        else:
+            self._rest.stop()
 
-    def _empty(self) -> None:
-        self.buttons.clear()
+    def reckon(self) -> None:
+        """Work out the methods that are not chosen, each as if it were."""
+        self._rest.stop()
+        for row in self._rows:
+            if not row.method.chosen:
+                self._fill(row, self._reckoned(row.method))
+
+    def _reckoned(self, method: Method) -> MethodBeside:
+        workspace = self._workspace
+        return beside(workspace.computation, workspace.pack, self._thing, method, workspace.compute_if)
+
+    # -- the rows ------------------------------------------------------------------------------------
+
+    def _lay_out(self, choices: Sequence[Sequence[Method]]) -> None:
+        focused = [each.hasFocus() for each in self.buttons]
+        self._rows = []
         while item := self._grid.takeAt(0):
             if widget := item.widget():
                 widget.hide()
                 widget.deleteLater()
+        line = 0
+        for choice in choices:
+            over_years = any(method.years for method in choice)
+            columns = [n for n in range(len(HEADINGS)) if n != OVER_YEARS or over_years]
+            for column in columns:
+                label = soft(HEADINGS[column]) if column else title("Side by side", 11)
+                label.setToolTip(plain_tip(TIPS.get(HEADINGS[column], "")))
+                self._grid.addWidget(label, line, column, _side(column))
+            for method in choice:
+                line += 1
+                self._rows.append(self._row(method, line, columns))
+            line += 1
+        self.setVisible(bool(choices))
+        if any(focused) and (buttons := self.buttons):
+            buttons[min(focused.index(True), len(buttons) - 1)].setFocus()
 
-    def _choice(self, choice: Sequence[MethodBeside], row: int) -> int:
-        over_years = any(each.years is not None for each in choice)
-        for column, heading in enumerate(HEADINGS):
-            if column == OVER_YEARS and not over_years:
-                continue
-            label = title("Side by side", 11) if not column else soft(heading)
-            self._grid.addWidget(label, row, column, _side(column))
-        for each in choice:
-            row += 1
-            self._method(each, row)
-        return row + 1
+    def _row(self, method: Method, line: int, columns: Sequence[int]) -> _Row:
+        cells = []
+        for column in range(len(HEADINGS) - 1):
+            label = PlainLabel("")
+            label.setFont(theme.text_font(bold=method.chosen))
+            cells.append(label)
+            if column in columns:
+                self._grid.addWidget(label, line, column, _side(column))
+        if method.chosen:
+            self._grid.addWidget(soft("chosen"), line, len(cells))
+            return _Row(method, cells, None)
+        choose = button("Choose", method.barred or f"Choose: {method.title}")
+        choose.setEnabled(not method.barred)
+        self._grid.addWidget(choose, line, len(cells))
+        row = _Row(method, cells, choose)
+        choose.clicked.connect(partial(self._choose, row))
+        return row
 
-    def _method(self, each: MethodBeside, row: int) -> None:
-        gets = "refund" if each.result >= 0 else "to pay"
-        cells = (
-            each.method.title,
-            "" if each.deduction is None else money_text(each.deduction.amount),
-            "" if each.years is None else f"{each.years.amount:,.0f}",
-            f"{gets} {money_text(abs(each.result))}",
-            money_text(each.carried) if each.carried else "nothing",
-            money_text(each.given_back) if each.given_back else "nothing",
-        )
-        for column, text in enumerate(cells):
-            label = PlainLabel(text)
-            label.setFont(theme.text_font(bold=each.method.chosen))
-            self._grid.addWidget(label, row, column, _side(column))
-        if each.method.chosen:
-            self._grid.addWidget(soft("chosen"), row, len(cells))
-            return
-        choose = button("Choose", each.method.barred or f"Choose: {each.method.title}")
-        choose.setAccessibleName(f"Choose {each.method.title}, {cells[1]} deducted, {cells[3]}")
-        choose.setEnabled(not each.method.barred)
-        choose.clicked.connect(lambda _checked=False, each=each: self._workspace.try_to(each.method.edit))
-        self._grid.addWidget(choose, row, len(cells))
-        self.buttons.append(choose)
+    def _choose(self, row: _Row, _checked: bool = False) -> None:
+        self._workspace.try_to(row.method.edit)
+
+    def _fill(self, row: _Row, each: MethodBeside | None) -> None:
+        texts = _texts(each) if each is not None else [row.method.title, *[NOT_YET] * (len(row.cells) - 1)]
+        for cell, text in zip(row.cells, texts, strict=True):
+            if cell.text() != text:
+                cell.setText(text)
+        if row.choose is not None:
+            _, deducted, _, result, *_ = texts
+            row.choose.setAccessibleName(f"Choose {row.method.title}, {deducted} deducted, {result}")
 
     def choose_other(self) -> None:
         """Choose the first method that may be chosen and is not."""
@@ -101,6 +154,23 @@ class MethodsView(QWidget):
             if each.isEnabled():
                 each.click()
                 return
+
+
+def _shape(choices: Sequence[Sequence[Method]]) -> list[list[tuple[str, bool, str]]]:
+    """What of methods is laid out: their titles, which is chosen, why one may not be."""
+    return [[(method.title, method.chosen, method.barred) for method in choice] for choice in choices]
+
+
+def _texts(each: MethodBeside) -> list[str]:
+    gets = "refund" if each.result >= 0 else "to pay"
+    return [
+        each.method.title,
+        "" if each.deduction is None else money_text(each.deduction.amount),
+        "" if each.years is None else f"{each.years.amount:,.0f}",
+        f"{gets} {money_text(abs(each.result))}",
+        money_text(each.carried) if each.carried else "nothing",
+        money_text(each.given_back) if each.given_back else "nothing",
+    ]
 
 
 def _side(column: int) -> Qt.AlignmentFlag:

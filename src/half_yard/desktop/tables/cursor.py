@@ -200,7 +200,8 @@ class TableRules(CursorRules):
 
     def resizeEvent(self, event: QResizeEvent) -> None:
         super().resizeEvent(event)
-        self.fit_columns()
+        if event.size().width() != event.oldSize().width():
+            self.fit_columns()
 
     def showEvent(self, event: QShowEvent) -> None:
         super().showEvent(event)

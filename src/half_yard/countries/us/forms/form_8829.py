@@ -39,7 +39,9 @@ TITLES = {"mortgage_interest": "Deductible mortgage interest", "real_estate_tax"
 @Form
 def form_8829(ask: Ask, thing: str, activity: str, person: str) -> Page:
     """One for each business and home."""
-    return home_office.head(ask, home_office.Office(thing, activity, person), "form_8829", "Form 8829")
+    page = home_office.head(ask, home_office.Office(thing, activity, person), "form_8829", "Form 8829")
+    page.notes.append("Casualty losses (lines 9, 29 and 35) are not computed.")
+    return page
 
 
 @form_8829.part
@@ -98,7 +100,7 @@ def costs(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
     for line, number in (("mortgage_interest", "10"), ("real_estate_tax", "11")):
         anyway, excess = NOTHING_ENTERED, NOTHING_ENTERED
         if line in every:
-            anyway, excess = _interest_or_tax(ask, office, line)
+            anyway, excess = ask(_interest_or_tax, *office, line)
         first.append(page.line(line, number, f"{TITLES[line]}, business part", anyway))
         rest.append(excess)
     anyway = page.line("anyway", "14", "Deductible in any case", total(first), Role.SUBTOTAL)
@@ -111,7 +113,7 @@ def costs(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
     for line in UPKEEP:
         if line in every:
             title = f"{every[line].whole.label}, business part"
-            upkeep.append(page.line(line, NUMBERS[line], title, _business_part(ask, office, line)))
+            upkeep.append(page.line(line, NUMBERS[line], title, ask(business_part, *office, line)))
     before = page.line(
         "operating_in",
         "25",
@@ -123,18 +125,18 @@ def costs(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
     page.line("left_then", "28", "Income that is left then", not_below_zero(left - taken), Role.SUBTOTAL)
 
 
-def _interest_or_tax(ask: Ask, office: home_office.Office, line: str) -> tuple[Figure, Figure]:
+def _interest_or_tax(ask: Ask, thing: str, activity: str, person: str, line: str) -> tuple[Figure, Figure]:
     """The business part that is deductible in any case (lines 10, 11), and what is deductible nowhere else
     (lines 16, 17): all of it with the standard deduction."""
-    part = _business_part(ask, office, line)
+    part = ask(business_part, thing, activity, person, line)
     if not ask.of(itemizes):
         choice = Choice("Standard deduction: not deductible elsewhere", "/household/answers/itemizes")
         return NOTHING_ENTERED, part.because(choice)
-    beyond = ask.of(thing_of, office.thing).facts.get(EXCESS[line])
-    whole = ask(divided, office.thing)[line].whole
+    beyond = ask.of(thing_of, thing).facts.get(EXCESS[line])
+    whole = ask(divided, thing)[line].whole
     if not beyond or whole.amount <= 0:
         return part, NOTHING_ENTERED
-    path = f"/things/{office.thing}/facts/{EXCESS[line]}"
+    path = f"/things/{thing}/facts/{EXCESS[line]}"
     excess = (smaller_of(entered(beyond, "deductible nowhere else", path), whole) / whole).named(
         "part that is deductible nowhere else"
     )
@@ -142,10 +144,11 @@ def _interest_or_tax(ask: Ask, office: home_office.Office, line: str) -> tuple[F
     return difference(part, over, label=part.label), over
 
 
-def _business_part(ask: Ask, office: home_office.Office, line: str) -> Figure:
+def business_part(ask: Ask, thing: str, activity: str, person: str, line: str) -> Figure:
     """What a business has of a line: its direct costs and its share of the others; with day care or several
     owners, the share of line 7 of each room."""
-    each, uses = ask(divided, office.thing)[line], home_office.uses_of(ask, office)
+    office = home_office.Office(thing, activity, person)
+    each, uses = ask(divided, thing)[line], home_office.uses_of(ask, office)
     plain = all(ask.of(home_office.care_hours, use.key) is None for use in uses)
     owned = ask(BOOKS.shares, office.activity)[office.person]
     if office.activity not in each.activities:

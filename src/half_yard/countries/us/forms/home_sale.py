@@ -14,7 +14,7 @@ from half_yard.countries.us.assets.basis import gain_basis_figure
 from half_yard.countries.us.assets.sold import SALE
 from half_yard.countries.us.frame import rules, status
 from half_yard.countries.us.shared.as_used import thing_of_asset
-from half_yard.countries.us.shared.divided import thing_of, things
+from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import DWELLING, HOME
 from half_yard.countries.us.shared.up_to_now import story_up_to_now
 from half_yard.figures import (
@@ -54,26 +54,25 @@ def is_main_home(record: Thing) -> bool:
     return record.kind == HOME or (record.kind == DWELLING and record.answers.get(MAIN_HOME.key, False))
 
 
-def sold_in(file: ClientFile, thing: str, year: int) -> tuple[str, ...]:
-    """The assets of a thing that were sold in a year."""
-    return tuple(
-        key
-        for key, asset in sorted(file.assets.items())
-        if thing_of_asset(file, asset) == thing and asset.disposed is not None and asset.disposed.year == year
-        if (asset.disposal or SALE) == SALE
-    )
+def sold_in(file: ClientFile, year: int) -> dict[str, tuple[str, ...]]:
+    """The assets of things that were sold in a year, by thing."""
+    found: dict[str, list[str]] = {}
+    for key, asset in sorted(file.assets.items()):
+        if asset.disposed is not None and asset.disposed.year == year and (asset.disposal or SALE) == SALE:
+            found.setdefault(thing_of_asset(file, asset), []).append(key)
+    return {thing: tuple(keys) for thing, keys in found.items() if thing}
 
 
 def homes_sold(ask: Ask) -> tuple[str, ...]:
     """The homes that were sold in the tax year."""
-    return tuple(
-        thing for thing in ask(things) if is_main_home(ask.of(thing_of, thing)) and ask(_sold, thing)
-    )
+    sold = ask.of(sold_in, ask.of(tax_year))
+    return tuple(thing for thing in sold if is_main_home(ask.of(thing_of, thing)) and ask(_sold, thing))
 
 
 def _sold(ask: Ask, thing: str) -> dict[str, Asset]:
-    keys = [key for key in ask.of(sold_in, thing, ask.of(tax_year)) if key in ask(stories.counted)]
-    return dict(zip(keys, ask.of(stories.assets_of, tuple(keys)), strict=True))
+    sold = ask.of(sold_in, ask.of(tax_year)).get(thing, ())
+    keys = tuple(key for key in sold if key in ask(stories.counted))
+    return dict(zip(keys, ask.of(stories.assets_of, keys), strict=True))
 
 
 @Form

@@ -237,7 +237,7 @@ def _leased(ask: Ask, thing: str, activity: str, part: Figure) -> Figure:
 def years(page: Page, ask: Ask, thing: str) -> None:
     """What the chosen method deducts in five years, at this year's miles and costs: what is compared before
     one is chosen for good."""
-    page.section = f"In {COMPARED} years, at this year's miles and costs"
+    page.section = f"In {COMPARED} years like this one"
     now, known = ask.of(tax_year), ask(measure_of, thing)
     by_the_mile = goes_by_the_mile(ask.of(thing_of, thing))
     if by_the_mile:

@@ -13,12 +13,14 @@ from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import frame
 from half_yard.countries.us.shared.days import counted_days
 from half_yard.countries.us.shared.kinds import (
+    ALWAYS_PERSONAL,
     COURT,
     DWELLING,
     INTEREST_AND_TAX,
     MEASURES,
     ON_BUSINESS,
     ONLY,
+    PERSONAL,
     SHARED_BY,
 )
 from half_yard.countries.us.shared.measured import (
@@ -166,7 +168,10 @@ def business_share(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
 def costs_of(ask: Ask, thing: str, line: str, activities: tuple[str, ...]) -> tuple[Cost, ...]:
     """The entries on a line of a thing that these activities use. What measures the use is not read here, so
     that a trip more leaves it as it is."""
-    return ask.of(_costs, tuple(frame.BOOKS.entries_of(ask, thing)[line]), activities)
+    keys = tuple(frame.BOOKS.entries_of(ask, thing)[line])
+    if line in ALWAYS_PERSONAL:
+        return tuple(Cost(key, None, PERSONAL, shared=False) for key in keys)
+    return ask.of(_costs, keys, activities)
 
 
 def _costs(file: ClientFile, keys: tuple[str, ...], activities: tuple[str, ...]) -> tuple[Cost, ...]:

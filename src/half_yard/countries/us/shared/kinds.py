@@ -63,6 +63,7 @@ OF_VEHICLES = (
 )  # fmt: skip
 OF_LINES = (
     StatementLine("service", "", "Service", "", also=("Phone bill", "Internet bill", "Mobile")),
+    StatementLine("land_line", "", "First land line of a home, its basic charge", ""),
     StatementLine("calls", "", "Long-distance calls", ""),
     StatementLine("other", "", "Other", ""),
 )
@@ -116,6 +117,8 @@ WITH_INTEREST = {HOME, HOUSE, DWELLING}
 """Kinds whose interest and taxes may be deducted on Schedule A too."""
 ON_BUSINESS = {"parking"}
 """Lines on which only what was for business stands: only business use divides them."""
+ALWAYS_PERSONAL = {"land_line"}
+"""Lines of which nothing is for business (26 U.S.C. 262(b))."""
 LEASE = "lease"
 RUNNING = ("fuel", "insurance", "repairs", "registration", "garage", "other")
 """The costs of a vehicle that, with its lease and its depreciation, the standard rate stands for."""
@@ -150,6 +153,8 @@ RATE = {"business": "car_and_truck", "rental": "auto_and_travel"}
 COURT, AGENCY, SHARED_BY = "court", "agency", "interest_by"
 """The two ways of sharing a dwelling's interest and tax, and the choice between them."""
 METHOD, STANDARD, ACTUAL, SIMPLIFIED = "method", "standard", "actual", "simplified"
+TAKES_TURNS = "takes_turns"
+"""The answer that a vehicle is never used at the same time as others that go by the standard rate."""
 METHODS = {
     ACTUAL: "Actual costs",
     STANDARD: "Standard mileage rate",

@@ -36,6 +36,7 @@ from half_yard.countries.us.shared.kinds import (
     SHARED_BY,
     SIMPLIFIED,
     STANDARD,
+    TAKES_TURNS,
     VEHICLE,
 )
 from half_yard.countries.us.shared.measured import SIDE_BY_SIDE, measured
@@ -84,6 +85,7 @@ class UnitedStatesSharedUse(SharedUse):
                     _answer(path, "written", "The evidence is written"),
                     _answer(path, "standard_before", "Went by the standard rate in its first year"),
                     _answer(path, "actual_before", "Was depreciated faster than by straight line"),
+                    _answer(path, TAKES_TURNS, "Takes turns with others, never used together"),
                 ]
             case "dwelling":
                 ways = ((AGENCY, "By the days used"), (COURT, "By the days of the year"))
@@ -166,7 +168,7 @@ class UnitedStatesSharedUse(SharedUse):
 
 def _sale_fields(file: ClientFile, thing: str) -> Sequence[Field]:
     """What is asked of a home that was sold in the year."""
-    if not sold_in(file, thing, file.tax_year):
+    if thing not in sold_in(file, file.tax_year):
         return []
     questions = [TESTS, OTHER_SALE]
     if status_of(file.household) == "joint":
