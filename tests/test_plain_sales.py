@@ -60,6 +60,8 @@ class Plain:
         basis = dollars(asset.cost + (asset.selling_costs or ZERO)) - dollars(taken)
         gain = dollars(asset.proceeds or ZERO) - basis
         long = (2025 - placed.year, 12, 20) > (1, placed.month, placed.day)
+        if asset.disposal == "abandonment" and gain <= 0:
+            long = False  # neither sold nor exchanged: an ordinary loss (26 U.S.C. 165)
         given_back = max(min(gain, dollars(taken)), ZERO) if long else ZERO
         real = asset.asset_class in REAL
         return Plain(
@@ -92,10 +94,12 @@ class AnySales(unittest.TestCase):
         looked_back = min(max(net, ZERO), carried or ZERO)
         short = sum((each.gain for each in plain if not each.long), ZERO)
         recapture = sum((each.ordinary for each in plain), ZERO)
+        capital = max(net, ZERO) - looked_back
+        unrecaptured = min(sum((each.unrecaptured for each in plain), ZERO), capital)
         ordinary = short + min(net, ZERO) + looked_back + recapture + min(lost, ZERO)
         for name, amount in (
-            ("net_1231", net), ("capital_gain", max(net, ZERO) - looked_back), ("recapture", recapture),
-            ("ordinary", ordinary), ("unrecaptured", sum((each.unrecaptured for each in plain), ZERO)),
+            ("net_1231", net), ("capital_gain", capital), ("recapture", recapture), ("ordinary", ordinary),
+            ("unrecaptured", unrecaptured),
         ):  # fmt: skip
             made = line(computation, f"form_4797/{name}").amount
             self.assertLessEqual(abs(made - amount), len(gone), name)  # each line is whole dollars

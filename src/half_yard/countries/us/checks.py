@@ -8,7 +8,7 @@ from decimal import Decimal
 from half_yard.books import Books
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import basis_amount
-from half_yard.countries.us.assets.class_checks import class_findings
+from half_yard.countries.us.assets.class_checks import allowance_findings, class_findings
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.country import ROLES
@@ -52,6 +52,7 @@ def findings_of(
         *_gaps(sheets),
         *_assets(frame, stories),
         *class_findings({key: frame.file.assets[key] for key in stories}, frame.rules),
+        *allowance_findings(frame.file, {key: frame.file.assets[key] for key in stories}),
         *_rental_days(frame),
         *_expensing(sheets),
         *_sales(frame, stories),

@@ -7,9 +7,10 @@ from half_yard.records import ClientFile
 
 ALLOWANCE = Question(
     "no_special_allowance",
-    "No special depreciation allowance",
+    "Not eligible for the special depreciation allowance",
     False,
-    "Elected out of for its class, or the property is not eligible (26 U.S.C. 168(k)(7)).",
+    "Such as bought from a relative or used before (26 U.S.C. 168(k)(2)(E)). Electing out is for its whole "
+    "class, among the elections.",
 )
 FORMULA = Question(
     "by_formula", "By the formula, without tables", False,

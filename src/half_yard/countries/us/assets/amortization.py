@@ -112,18 +112,28 @@ def _index(asset: Asset) -> int:
     return asset.disposed.year - asset.in_service.year if asset.disposed and asset.in_service else -1
 
 
+def _months_until_sold(asset: Asset, months: int) -> int:
+    """Over how many months goodwill or software is written off that was sold: those before the month of its
+    sale. What is left of its cost counts in the gain."""
+    if asset.disposed is None or asset.in_service is None or asset.asset_class in PAID_OFF:
+        return months
+    placed, sold = asset.in_service, asset.disposed
+    return min(months, 12 * (sold.year - placed.year) + sold.month - placed.month)
+
+
 def _years(asset: Asset, cost: Figure, at_once: Figure, months: Figure) -> list[Figure]:
     """What every year takes, in cents, the first year first."""
     rest = difference(cost, at_once, label=f"{asset.name}: less what is deducted at once")
     first = 13 - (asset.in_service.month if asset.in_service else 1)
-    left, count = int(months.amount), min(first, int(months.amount))
+    left = _months_until_sold(asset, int(months.amount))
+    whole, count = left == int(months.amount), min(first, left)
     years: list[Figure] = []
     while left > 0:
         of_year = stated(Decimal(count), "months of this year")
         monthly = (rest * (of_year / months).named("part of its months")).in_cents()
         label = f"{asset.name}: year {len(years) + 1}"
         ends = asset.asset_class in PAID_OFF and _index(asset) == len(years)
-        if years and (ends or count == left):
+        if years and (ends or (whole and count == left)):
             monthly = difference(rest, *(part.parts[-1] for part in years), label="what is left")
         elif ends:
             monthly = rest

@@ -13,15 +13,19 @@ AFTER_FIRST = ("passenger_auto_year_2", "passenger_auto_year_3", "passenger_auto
 
 def auto_limits(placed: int, *, allowance: bool, months: int = 12) -> tuple[Figure, ...] | None:
     """The limits of the first, second, third and all later years, in full-use dollars; None where the program
-    has none for that year. The first is higher with the special allowance (168(k)(2)(F)), and that of a short
-    tax year is for its `months` (26 CFR 1.280F-2T(i)(1))."""
+    has none for that year; those of 2018 to 2020 stand among the standing values. The first is higher with
+    the special allowance (168(k)(2)(F)), and that of a short tax year is for its `months` (26 CFR
+    1.280F-2T(i)(1))."""
     first = "passenger_auto_year_1_with_bonus" if allowance else "passenger_auto_year_1"
-    if placed not in YEARS or first not in rules_for(placed).values:
+    rules = rules_for(placed if placed in YEARS else YEARS[0])
+    standing = f"passenger_auto_{placed}"
+    if not rules.has(standing) and (placed not in YEARS or not rules.has(first)):
         return None
-    rules = rules_for(placed)
     words = ("first", "second", "third", "each later")
     limits = tuple(
-        rules.figure(key, label=f"limit of an automobile's {word} year")
+        rules.figure(standing, key, f"limit of an automobile's {word} year")
+        if rules.has(standing)
+        else rules.figure(key, label=f"limit of an automobile's {word} year")
         for key, word in zip((first, *AFTER_FIRST), words, strict=True)
     )
     if months == YEAR:

@@ -2,20 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
+from decimal import Decimal
 
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.assets.special_allowance import NO_ALLOWANCE
+from half_yard.countries.us.assets.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
 from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.year_rules import YearRules
-from half_yard.records import Asset
+from half_yard.records import Asset, Change, ClientFile, Edit
 from half_yard.review import Finding, Level
 
 
 def class_findings(assets: Mapping[str, Asset], rules: YearRules) -> Iterator[Finding]:
     """A warning for each class of this year's property of which some have an election and some have not:
-    straight line, 150% and the alternative system (26 U.S.C. 168(b)(5), (g)(7)), and being out of the special
-    allowance (168(k)(7)), hold for all of it. Buildings are elected for one by one."""
+    straight line, 150% and the alternative system (26 U.S.C. 168(b)(5), (g)(7)) hold for all of it. Buildings
+    are elected for one by one."""
     by_class: dict[str, dict[str, Asset]] = {}
     half = rules.amount("listed_use_test")
     for key, asset in sorted(assets.items()):
@@ -32,10 +33,6 @@ def class_findings(assets: Mapping[str, Asset], rules: YearRules) -> Iterator[Fi
     for name, of_class in by_class.items():
         if len({asset.method for asset in of_class.values()}) > 1:
             yield _finding(name, of_class, "method", "a method is elected", rules)
-        if len({asset.answers.get(NO_ALLOWANCE, False) for asset in of_class.values()}) > 1:
-            yield _finding(
-                name, of_class, f"answers/{NO_ALLOWANCE}", "the special allowance is left out", rules
-            )
 
 
 def _finding(name: str, of_class: Mapping[str, Asset], field: str, what: str, rules: YearRules) -> Finding:
@@ -47,5 +44,58 @@ def _finding(name: str, of_class: Mapping[str, Asset], field: str, what: str, ru
         f"{name} of {rules.year} ({names}): for some {what}, for some not. An election holds for the whole "
         "class.",
         f"/assets/{key}/{field}",
-        "Elect alike, unless one of them is not eligible.",
+        "Elect alike.",
+    )
+
+
+def allowance_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterator[Finding]:
+    """An election about the special allowance that holds for less than it covers: out of it for a class of
+    property, automobiles among those of five years (168(k)(7); 26 CFR 1.168(k)-2(f)(1)(ii)); the reduced rate
+    for all property of the year (168(k)(10))."""
+    year = file.tax_year
+    used = [
+        key
+        for key in CLASSES
+        if CLASSES[key].allowance and any(_is_of(asset, key, year) for asset in assets.values())
+    ]
+    elected = {key: file.elections.get(election_key(key), "") for key in used}
+    by_years: dict[Decimal, list[str]] = {}
+    for key in used:
+        if (recovery := CLASSES[key].recovery) is not None:
+            by_years.setdefault(recovery.years, []).append(key)
+    for years, keys in by_years.items():
+        missing = [key for key in keys if elected[key] != OUT]
+        if missing and len(missing) < len(keys):
+            what = f"{years.normalize():f}-year property"
+            yield _not_for_all(file, keys, missing, OUT, f"Elected out of the special allowance for {what}")
+    reduced = [key for key in used if elected[key] == REDUCED]
+    missing = [key for key in used if not elected[key]]
+    if year == SPLIT_FROM and reduced and missing:
+        yield _not_for_all(file, reduced, missing, REDUCED, "The reduced special allowance is elected")
+
+
+def _is_of(asset: Asset, asset_class: str, year: int) -> bool:
+    placed = asset.in_service
+    return asset.asset_class == asset_class and placed is not None and placed.year == year
+
+
+def _not_for_all(
+    file: ClientFile, keys: Sequence[str], missing: Sequence[str], value: str, words: str
+) -> Finding:
+    """The error, with the edit that elects for all."""
+    names = ", ".join(CLASSES[key].short_title for key in missing)
+    changes = tuple(
+        Change(
+            op="replace" if election_key(key) in file.elections else "add",
+            path=f"/elections/{election_key(key)}", value=value,
+        )
+        for key in missing
+    )  # fmt: skip
+    first = next((key for key in keys if key not in missing), keys[0])
+    return Finding(
+        Level.ERROR,
+        f"{words}, and not for {names}: an election holds for all that it covers.",
+        f"/elections/{election_key(first)}",
+        "Elect for all of it or for none.",
+        Edit(label=f"elected for {names} too", changes=changes),
     )

@@ -88,6 +88,8 @@ class AssetClass:
         return "section 1250 property" if self.section_1250 else "section 1245 property"
 
 
+TRADE = "five_year_trade"
+"""What serves trade and services, or furnishes a rental (Rev. Proc. 87-56, asset class 57.0)."""
 LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS = "fifteen_year", "qualified_improvement"
 FARM_BUILDINGS = "twenty_year"
 SHORT_LIVED_REAL = {LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS, FARM_BUILDINGS}
@@ -119,9 +121,17 @@ CLASSES = {
             alternative=Decimal(5),
             words=(
                 "Computer, laptop, tablet, server, monitor, printer, phone",
+                "Cargo van, box truck", "Copier, calculator", "Trailer", "Construction tools", "Solar panels",
+            ),
+        ),
+        AssetClass(
+            TRADE, "5-year property of trade and services (displays, salon, vending; furnishing a rental)",
+            _years(5), "b", alternative=Decimal(9),
+            words=(
                 "Appliance of a rental (stove, refrigerator, washer, dryer, dishwasher)",
-                "Carpet or furniture of a rental", "Cargo van or box truck", "Copier, calculator",
-                "Trailer", "Construction tools", "Solar panels",
+                "Carpet, furniture, blinds of a rental", "Display case, shop counter, shop shelves",
+                "Salon chair, salon dryer, massage table", "Dental chair, dental equipment, X-ray machine",
+                "Vending machine", "Cash register",
             ),
         ),
         AssetClass(
@@ -151,13 +161,25 @@ CLASSES = {
             alternative=Decimal(10),
             words=(
                 "Office furniture, chair, desk, shelves", "Machine, workshop equipment", "Musical instrument",
-                "Saw, drill, lathe, press, compressor", "Tools, workbench", "Sign, display case",
-                "Sewing machine", "Safe", "Property without a class life",
+                "Saw, drill, lathe, press, compressor", "Tools, workbench", "Sign",
+                "Sewing machine", "Safe",
             ),
         ),
         AssetClass(
-            "ten_year", "10-year property (boats, fruit trees)", _years(10), "d",
-            alternative=Decimal(15), words=("Boat, barge", "Fruit trees", "Vines"),
+            "no_class_life", "7-year property without a class life", _years(7), "c",
+            alternative=Decimal(12), words=("Property without a class life", "Work of art"),
+        ),
+        AssetClass(
+            "ten_year", "10-year property (greenhouse, single-purpose farm structure)", _years(10), "d",
+            alternative=Decimal(15), words=("Greenhouse", "Milking parlour, hog house"),
+        ),
+        AssetClass(
+            "boat", "10-year property (boats, barges)", _years(10), "d",
+            alternative=Decimal(18), words=("Boat, barge, tug",),
+        ),
+        AssetClass(
+            "fruit", "10-year property (fruit trees, vines)", _years(10, ONE), "d",
+            alternative=Decimal(20), words=("Fruit trees", "Nut trees", "Vines"),
         ),
         AssetClass(
             LAND_IMPROVEMENTS, "15-year land improvements (fence, drive, sidewalk)",
@@ -170,7 +192,7 @@ CLASSES = {
         AssetClass(
             QUALIFIED_IMPROVEMENTS, "Qualified improvement inside a nonresidential building (15 years)",
             _years(15, ONE), "e", since=datetime.date(2018, 1, 1), alternative=Decimal(20),
-            words=("Interior work of a shop or office", "Leasehold improvement inside"),
+            words=("Interior work", "Leasehold improvement", "Tenant improvement"),
         ),
         AssetClass(
             FARM_BUILDINGS, "20-year property (farm buildings)", _years(20, ONE_AND_A_HALF), "f",
@@ -185,8 +207,8 @@ CLASSES = {
             "residential_building", "Residential rental building (27.5 years)",
             Recovery(Decimal("27.5"), ONE, 3), "h", True, alternative=Decimal(30),
             words=(
-                "House or flat that is let", "Roof of a rental",
-                "Furnace, windows, plumbing, water heater, kitchen, bath of a rental",
+                "House, flat that is let", "Roof, deck, porch of a rental",
+                "Furnace, heating, windows, plumbing, water heater, kitchen, bath of a rental",
                 "Addition to a rental",
             ),
         ),
@@ -199,7 +221,10 @@ CLASSES = {
             "nonresidential_building", "Nonresidential building (39 years)",
             Recovery(Decimal(39), ONE, 3, level=True), "i", True, THIRTY_NINE_START,
             alternative=Decimal(40),
-            words=("Shop building, office building, warehouse", "Roof of a shop", "Office in the home"),
+            words=(
+                "Shop building, office building, warehouse", "Roof, deck, porch, heating, furnace of a shop",
+                "Office in the home",
+            ),
         ),
         AssetClass(
             OWN_PROPERTY, "Own schedule, equipment", None, since=datetime.date.min, own=YEARS,
@@ -233,7 +258,7 @@ CLASSES = {
         ),
         AssetClass(
             LEASE, "Cost of getting a lease (over its term)", None, since=datetime.date.min, real=True,
-            tables="26 CFR 1.162-11(a)", section="178", words=("Leasehold", "Commission for a lease"),
+            tables="26 CFR 1.162-11(a)", section="178", words=("Getting a lease", "Commission for a lease"),
         ),
         AssetClass(
             LAND, "Land (never depreciated)", None, real=True, since=datetime.date.min, words=("Lot", "Land")

@@ -17,7 +17,7 @@ from half_yard.countries.us.assets.basis import basis_amount, basis_figure
 from half_yard.countries.us.assets.classes import CLASSES, AssetClass
 from half_yard.countries.us.assets.rates import ALTERNATIVE, METHODS, STRAIGHT_LINE, Way
 from half_yard.countries.us.assets.special_allowance import Allowance
-from half_yard.countries.us.assets.uses import WHOLE, leaves_in, share_of_year
+from half_yard.countries.us.assets.uses import WHOLE, in_and_out, leaves_in, share_of_year
 from half_yard.countries.us.questions import FORMULA
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.depreciation import Start
@@ -36,6 +36,7 @@ from half_yard.figures import (
 from half_yard.records import Asset
 
 PART_NAMES = {"expensed": "section 179", "allowance": "special allowance", "regular": "depreciation"}
+IN_AND_OUT = "In and out of service in one year: no depreciation (of a building: common practice, no source)"
 NEVER_CUT_OFF = Decimal(10)
 """A year of so many dollars, unless it is the last of its table, leaves more for the years after it than the
 half cents by which those before it were rounded up."""
@@ -86,6 +87,8 @@ class Life:
             choices.append(Choice(f"Method: {METHODS[method].lower()}", f"/assets/{key}/method"))
         if allowance.why:
             choices.append(allowance.why)
+        if in_and_out(asset):
+            choices.append(Choice(IN_AND_OUT, f"/assets/{key}/disposed"))
         by_formula = asset.answers.get(FORMULA.key, False)
         if by_formula:
             choices.append(Choice("By the formula, without tables", f"/assets/{key}/answers/{FORMULA.key}"))
@@ -145,7 +148,7 @@ class Life:
             expensed=asset.expensed or Decimal(0),
             allowance=self.allowance.rate.amount if self.allowance.rate else Decimal(0),
             limits=tuple(limit.amount for limit in self.limits) if self.limits else None,
-            left_in=leaves_in(asset, self.way.start.convention),
+            left_in=leaves_in(asset, self.way.start, self.way.recovery.years),
         )
         return made.in_full_use if self.as_if_whole else made
 

@@ -8,7 +8,7 @@ from decimal import Decimal
 
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.assets.uses import tested_basis
+from half_yard.countries.us.assets.uses import in_and_out, tested_basis
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.depreciation.conventions import quarter
 from half_yard.figures import Choice, Figure, Page, Role, difference, not_below_zero, stated, total
@@ -37,8 +37,8 @@ class QuarterTest:
 
 
 def tested_in(asset: Asset) -> int | None:
-    """The year in whose test an asset is; None for what is in none."""
-    if asset.in_service is None or not CLASSES[asset.asset_class].personal_property:
+    """The year in whose test an asset is; None for what is in none, as what came and went in one year."""
+    if asset.in_service is None or not CLASSES[asset.asset_class].personal_property or in_and_out(asset):
         return None
     return asset.in_service.year
 

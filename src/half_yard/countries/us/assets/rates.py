@@ -22,11 +22,12 @@ LONGER_RESIDENTIAL = Decimal(40)
 LONG = Decimal(20)
 """Years from which on tables A-8 to A-12 print three decimal places."""
 RESIDENTIAL_30_START = 2018
+SEVEN_YEARS = Recovery(Decimal(7), Decimal(2), 2)
 # Two cells of table A-3 were printed as 17.85% and 3.34%, where its method gives 17.86% and 3.33%. The
 # printed table is the one the IRS prescribes and preparers check against, so it is followed.
 AS_PRINTED = {
-    ("seven_year", Start.in_quarter(2), 1): Decimal("0.1785"),
-    ("seven_year", Start.in_quarter(2), 8): Decimal("0.0334"),
+    (SEVEN_YEARS, Start.in_quarter(2), 1): Decimal("0.1785"),
+    (SEVEN_YEARS, Start.in_quarter(2), 8): Decimal("0.0334"),
 }
 WITHOUT_TABLES = 10
 """Decimal places of a rate in percent that no table prints: the formula's own, as good as exact."""
@@ -112,9 +113,7 @@ def _rates(way: Way) -> tuple[Decimal, ...]:
     made = rate_table(recovery, way.start.counted)
     if way.method:
         return made
-    return tuple(
-        AS_PRINTED.get((way.class_key, way.start, index), rate) for index, rate in enumerate(made, 1)
-    )
+    return tuple(AS_PRINTED.get((recovery, way.start, index), rate) for index, rate in enumerate(made, 1))
 
 
 def _table(way: Way) -> str:

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets.basis import WITHOUT_ALLOWANCE, origin_of
 from half_yard.countries.us.assets.classes import CLASSES, AssetClass
+from half_yard.countries.us.assets.uses import in_and_out
 from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
 from half_yard.figures import Choice, Figure, Mark
 from half_yard.records import Asset, ClientFile
@@ -22,10 +23,12 @@ ACQUIRED_BEFORE = datetime.date(2025, 1, 20)
 
 @dataclass(frozen=True, slots=True)
 class Allowance:
-    """The rate of an asset's allowance, None for none; why; and what the program does not know about it."""
+    """The rate of an asset's allowance, None for none; why; whether it would have one and it was elected out
+    of; and what the program does not know about it."""
 
     rate: Figure | None
     why: Choice | None = None
+    elected_out: bool = False
     marks: tuple[Mark, ...] = ()
 
 
@@ -49,17 +52,22 @@ def allowance_of(
         return Allowance(None)
     if origin_of(asset) in WITHOUT_ALLOWANCE:
         return Allowance(None, Choice("Not bought: no special allowance", f"/assets/{key}/origin"))
+    if in_and_out(asset):
+        words = "In and out of service in one year: no special allowance (26 CFR 1.168(k)-2(g)(1)(i))"
+        return Allowance(None, Choice(words, f"/assets/{key}/disposed"))
     if asset.answers.get(NO_ALLOWANCE, False):
-        return Allowance(None, Choice("No special allowance", f"/assets/{key}/answers/{NO_ALLOWANCE}"))
+        return Allowance(
+            None, Choice("Not eligible for the special allowance", f"/assets/{key}/answers/{NO_ALLOWANCE}")
+        )
     of = None if placed.year == rules.year else placed.year
     path = f"/elections/{election_key(asset_class.key, of)}"
     if elected == OUT:
         words = f"Elected out of the special allowance for {asset_class.title}"
-        return Allowance(None, Choice(words, path))
+        return Allowance(None, Choice(words, path), elected_out=True)
     if placed.year in FULL_YEARS:
         return Allowance(rules.figure("bonus_rate_in_service_2018_to_2020", label="special allowance"))
     if placed.year not in YEARS:
-        return Allowance(None, None, (gaps.special_allowance(f"/assets/{key}/answers"),))
+        return Allowance(None, marks=(gaps.special_allowance(f"/assets/{key}/answers"),))
     of_year = rules_for(placed.year)
     if placed.year < SPLIT_FROM:
         return Allowance(of_year.figure("bonus_rate_in_service", label=f"special allowance of {placed.year}"))

@@ -25,6 +25,7 @@ from half_yard.countries.us.assets.stops import stop
 from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.frame import left_out, rules
+from half_yard.countries.us.left_out import left_out_activities
 from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.depreciation import Convention, Start
 from half_yard.figures import Figure, stated, total
@@ -106,14 +107,19 @@ def with_assets(ask: Ask) -> tuple[str, ...]:
 
 def personal_by_year(ask: Ask) -> dict[int, tuple[str, ...]]:
     """The personal property that nothing stops, by the year in which it was placed in service."""
-    around = ask(around_all)
-    return ask.of(_personal_by_year, tuple(key for key in ask(counted) if around[key].kind not in APART))
+    around, out = ask(around_all), ask(left_out)
+    tested = [key for key in ask(counted) if around[key].kind not in APART]
+    return ask.of(_personal_by_year, tuple(tested), tuple(out))
 
 
-def _personal_by_year(file: ClientFile, keys: tuple[str, ...]) -> dict[int, tuple[str, ...]]:
+def _personal_by_year(
+    file: ClientFile, keys: tuple[str, ...], out: tuple[str, ...]
+) -> dict[int, tuple[str, ...]]:
+    """Of activities that are not on the return nothing is tested."""
     found: dict[int, list[str]] = {}
     for key in keys:
-        if (year := tested_in(file.assets[key])) is not None:
+        asset = file.assets[key]
+        if (year := tested_in(asset)) is not None and asset.activity not in out:
             found.setdefault(year, []).append(key)
     return {year: tuple(each) for year, each in found.items()}
 
@@ -123,6 +129,12 @@ def test_of_year(ask: Ask, year: int) -> QuarterTest:
     keys = ask(personal_by_year)[year]
     bought = list(zip(keys, ask.of(assets_of, keys), strict=True))
     return quarter_test(year, bought, ask.of(lambda file: file.short_years.get(str(year), 1)), ask(rules))
+
+
+def _test_of(ask: Ask, asset: Asset) -> QuarterTest | None:
+    """The test of an asset's year; None for what is in none."""
+    year = tested_in(asset)
+    return ask(test_of_year, year) if year is not None and year in ask(personal_by_year) else None
 
 
 def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
@@ -137,8 +149,7 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
         return AssetStory(placed.year, none, "By the standard mileage rate.", PlainYears(none, (), none))
     if around.kind == AFTER_THE_RATE:
         return after_the_rate(key, asset, around.tax_year, ask(carried_of, MILEAGE_PART, asset.thing))
-    year = tested_in(asset)
-    test = None if year is None else ask(test_of_year, year)
+    test = _test_of(ask, asset)
     if asset_class.section:
         return amortized(key, asset, asset_class, around.tax_year, ask(first_part_of, key))
     if asset_class.own:
@@ -175,10 +186,7 @@ def rate_of(ask: Ask, key: str) -> Figure:
     """The rate of the tax year of a depreciated asset, of the year in which it left service its part. Raises
     IndexError outside of its years. It is no part of its own."""
     asset, around = ask.of(asset_of, key), ask(around_all)[key]
-    year = tested_in(asset)
-    life = _life(
-        key, asset, around, rules_for(around.tax_year), None if year is None else ask(test_of_year, year)
-    )
+    life = _life(key, asset, around, rules_for(around.tax_year), _test_of(ask, asset))
     return life.rate(around.tax_year - life.first)
 
 
@@ -245,9 +253,9 @@ def _life(key: str, asset: Asset, around: Circumstances, values: YearRules, test
     if asset.in_service is None:
         raise ValueError(f"{key} has no date in service")
     convention, choice = Convention.MID_MONTH, None
-    if test is not None and asset_class.personal_property:
-        convention = Convention.MID_QUARTER if test.applies else Convention.HALF_YEAR
-        choice = test.choice
+    if asset_class.personal_property:
+        convention = Convention.MID_QUARTER if test is not None and test.applies else Convention.HALF_YEAR
+        choice = None if test is None else test.choice
     start = Start.of(convention, asset.in_service, around.begins)
     allowance = allowance_of(key, asset, asset_class, around.elected, values)
     return Life.of(
@@ -271,9 +279,10 @@ def lives(file: ClientFile) -> dict[str, Life]:
         for key, each in around.items()
         if each.kind not in APART and not stop(file.assets[key], each)
     }
+    out = left_out_activities(file.activities, values)
     by_year: dict[int, list[tuple[str, Asset]]] = {}
     for key, asset in going.items():
-        if (year := tested_in(asset)) is not None:
+        if (year := tested_in(asset)) is not None and asset.activity not in out:
             by_year.setdefault(year, []).append((key, asset))
     tests = {
         year: quarter_test(year, bought, file.short_years.get(str(year), 1), values)

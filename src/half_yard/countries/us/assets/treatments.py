@@ -1,8 +1,9 @@
 """The same assets under other books: for the minimum tax, and for a state.
 
-Minimum tax (26 U.S.C. 56(a)(1)): property on the 200% method goes by 150%, unless it had the special
-allowance (168(k)(2)(G)); property of 1987 to 1998 goes by the alternative system; all else as for the regular
-tax. A state's book is data (`rules/state_books.toml`).
+Minimum tax (26 U.S.C. 56(a)(1)): property on the 200% method goes by 150%, unless it is eligible for the
+special allowance, from 2016 on also where that was elected out of (168(k)(2)(G)); property of 1987 to 1998
+goes by the alternative system; all else as for the regular tax. A state's book is data
+(`rules/state_books.toml`).
 """
 
 from __future__ import annotations
@@ -26,6 +27,9 @@ from half_yard.depreciation.many import ManyYears
 from half_yard.records import ClientFile
 
 SAME_REAL_FROM = 1999
+ELIGIBLE_FROM = 2016
+"""From this year in service on, property that is elected out of the allowance has no adjustment (P.L.
+114-113, section 143(b))."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,7 +90,8 @@ def minimum(life: Life) -> Life:
     if life.first < SAME_REAL_FROM:
         return life.by(way.by(ALTERNATIVE))
     double = way.recovery.declining == DOUBLE
-    if double and life.allowance.rate is None:
+    eligible = life.allowance.rate is not None or (life.allowance.elected_out and life.first >= ELIGIBLE_FROM)
+    if double and not eligible:
         return life.by(way.by(SLOWER))
     return life
 

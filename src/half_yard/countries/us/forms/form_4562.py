@@ -7,7 +7,7 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.us.assets import stories
-from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, YEARS, AssetClass
+from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, YEARS
 from half_yard.countries.us.assets.rates import ALTERNATIVE
 from half_yard.countries.us.assets.stories import REGULAR
 from half_yard.countries.us.assets.uses import share_of_year
@@ -122,9 +122,7 @@ def summary(page: Page, ask: Ask, activity: str) -> None:
     earlier = total(_parts(of_assets, (key for key in plain if key not in new)))
     title = "Assets placed in service in tax years before this one"
     lines.append(page.line("earlier_years", "17", title, earlier))
-    for asset_class in CLASSES.values():
-        of_class = [key for key in plain if key in new and classes[key] is asset_class]
-        lines += _placed_this_year(page, asset_class, of_class, assets, of_assets)
+    lines += _placed_this_year(page, [key for key in plain if key in new], assets, of_assets)
     if listed:
         half = ask(rules).amount("listed_use_test")
         more = [key for key in listed if share_of_year(assets[key], year) > half]
@@ -145,24 +143,26 @@ def _parts(of_assets: Lines, keys: Iterable[str], part: str = REGULAR) -> list[F
 
 
 def _placed_this_year(
-    page: Page, asset_class: AssetClass, keys: list[str], assets: Mapping[str, Asset], of_assets: Lines
+    page: Page, keys: list[str], assets: Mapping[str, Asset], of_assets: Lines
 ) -> list[Figure]:
-    """Lines 19 and 20 of a class: by the general and by the alternative system."""
-    lines = []
-    for method in ("", ALTERNATIVE):
-        by_method = [key for key in keys if (assets[key].method == ALTERNATIVE) == bool(method)]
-        if not by_method or asset_class.recovery is None:
-            continue
-        number = ADS_LINES.get(asset_class.alternative, "20a") if method else f"19{asset_class.form_line}"
-        system = " (alternative system)" if method else ""
-        lines.append(
-            page.line(
-                f"new_{asset_class.key}{'_ads' if method else ''}", number,
-                f"Placed in service this year: {asset_class.title}{system}",
-                total(_parts(of_assets, by_method)),
-            )
-        )  # fmt: skip
-    return lines
+    """Lines 19 and 20: a line for each life, by the general system and by the alternative one."""
+    found: dict[tuple[str, str, str], list[str]] = {}
+    for asset_class in CLASSES.values():
+        for key in (key for key in keys if CLASSES[assets[key].asset_class] is asset_class):
+            if asset_class.recovery is None:
+                continue
+            first = next(item for item in CLASSES.values() if item.form_line == asset_class.form_line)
+            if assets[key].method == ALTERNATIVE:
+                number = ADS_LINES.get(asset_class.alternative, "20a")
+                years = f"{asset_class.alternative.normalize():f} years, alternative system"
+                line = (f"new_{asset_class.key}_ads", number, f"{asset_class.short_title} ({years})")
+            else:
+                line = (f"new_{first.key}", f"19{asset_class.form_line}", first.short_title)
+            found.setdefault(line, []).append(key)
+    return [
+        page.line(key, number, f"Placed in service this year: {title}", total(_parts(of_assets, of_line)))
+        for (key, number, title), of_line in found.items()
+    ]
 
 
 def _listed(page: Page, of_assets: Lines, more: list[str], less: list[str]) -> Figure:

@@ -114,7 +114,7 @@ def part_ii(page: Page, ask: Ask) -> None:
     page.section = "Part II · Ordinary gains and losses"
     plain = [item for item in ask(items) if not item.casualty]
     short = page.line(
-        "short_held", "10", "Property held for a year or less",
+        "short_held", "10", "Property held for a year or less, and abandoned",
         total(item.gain for item in plain if not item.long_held),
     )  # fmt: skip
     loss = page.line(
@@ -136,10 +136,9 @@ def unrecaptured(page: Page, ask: Ask) -> None:
     page.section = "To Schedule D"
     private = [item.private for item in ask(items)]
     page.line("private", "", "Gains of private parts (Form 8949)", total(private))
-    page.line(
-        "unrecaptured", "", "Unrecaptured section 1250 gain, to Schedule D",
-        total(item.unrecaptured for item in ask(items) if item.long_held),
-    )  # fmt: skip
+    every = total(item.unrecaptured for item in ask(items) if item.long_held)
+    most = not_below_zero(ask(part_i)["capital_gain"], "not more than line 9")
+    page.line("unrecaptured", "", "Unrecaptured section 1250 gain, to Schedule D", smaller_of(every, most))
 
 
 def ordinary_gain(ask: Ask) -> Figure | None:

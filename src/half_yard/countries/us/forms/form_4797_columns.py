@@ -5,12 +5,15 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
+from typing import NamedTuple
 
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import (
+    CONVERTED,
+    GIVEN,
     INHERITED,
     donor_depreciation,
     gain_basis_figure,
@@ -18,7 +21,7 @@ from half_yard.countries.us.assets.basis import (
     origin_of,
 )
 from half_yard.countries.us.assets.classes import CLASSES, SHORT_LIVED_REAL
-from half_yard.countries.us.assets.sold import CASUALTY, EXCHANGE
+from half_yard.countries.us.assets.sold import ABANDONED, CASUALTY, EXCHANGE
 from half_yard.countries.us.assets.uses import WHOLE, share_of_year
 from half_yard.countries.us.frame import people
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
@@ -91,7 +94,8 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     donors = donor_depreciation(key, asset)
     taken = own_taken if donors is None else total((own_taken, donors), own_taken.label)
     proceeds = put("proceeds", "20", "Gross sales price", ours(price))
-    unadjusted = _basis_that_counts(key, asset, price, selling, own_taken)
+    side = _taxed_from(key, asset, price, selling, own_taken, business)
+    unadjusted = gain_basis_figure(key, asset) if side.gain else loss_basis_figure(key, asset)
     basis = ours(total(filter(None, (unadjusted, donors, selling)), "basis and expense of sale"))
     cost = put("cost", "21", "Cost and expense of sale", basis)
     depreciation = put("depreciation", "22", "Depreciation allowed or allowable", _times(taken, parts[:1]))
@@ -100,7 +104,7 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
         left = not_below_zero(left)
     adjusted = put("basis", "23", "Adjusted basis", left)
     result = proceeds - adjusted
-    if _between(key, asset, price, selling, own_taken):
+    if side.neither:
         result = stated(
             Decimal(0), "between the basis for a gain and that for a loss: neither", "26 CFR 1.1015-1(a)(2)"
         )
@@ -119,7 +123,9 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
         gained = _times(not_below_zero(whole), [on_return, its_part])
         private = put("private", "", "Gain of the private part (a loss is not deducted)", gained)
     lost = asset.disposal == CASUALTY
-    return Sold(held_long(asset), lost, gain, recapture, unrecaptured, private, tuple(page.lines))
+    # What is abandoned is neither sold nor exchanged: its loss is ordinary (26 U.S.C. 165).
+    exchanged = held_long(asset) and not (asset.disposal == ABANDONED and gain.amount <= 0)
+    return Sold(exchanged, lost, gain, recapture, unrecaptured, private, tuple(page.lines))
 
 
 def _has_private_gain(ask: Ask, asset: Asset) -> bool:
@@ -130,18 +136,22 @@ def _has_private_gain(ask: Ask, asset: Asset) -> bool:
     return not CLASSES[asset.asset_class].real or (thing is not None and thing.kind == DWELLING)
 
 
-def _basis_that_counts(key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure) -> Figure:
-    """The basis for a gain where there is one, else that for a loss."""
-    for_gain = gain_basis_figure(key, asset)
-    if price.amount - selling.amount - (for_gain.amount - taken.amount) >= 0:
-        return for_gain
-    return loss_basis_figure(key, asset)
+class _Side(NamedTuple):
+    """Whether there is a gain by the basis for a gain; whether by the two bases there is neither."""
+
+    gain: bool
+    neither: bool
 
 
-def _between(key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure) -> bool:
-    """Whether there is a loss by the basis for a gain, and a gain by the basis for a loss."""
-    net = price.amount - selling.amount + taken.amount
-    return loss_basis_figure(key, asset).amount < net < gain_basis_figure(key, asset).amount
+def _taxed_from(
+    key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure, business: Figure | None
+) -> _Side:
+    """Which basis counts: that for a gain where there is one, else that for a loss. What was depreciated is
+    of the business part, so all else is compared for that part too."""
+    part = WHOLE if business is None else business.amount
+    net = (price.amount - selling.amount) * part + taken.amount
+    for_gain, for_loss = (basis(key, asset).amount * part for basis in (gain_basis_figure, loss_basis_figure))
+    return _Side(net >= for_gain, for_loss < net < for_gain)
 
 
 def _recapture(
@@ -170,9 +180,11 @@ def _recapture(
 
 
 def held_long(asset: Asset) -> bool:
-    """Whether it was held for more than a year (26 U.S.C. 1231(b)(1)), from the day after it came. What was
-    inherited always was (1223(9))."""
-    start, end = asset.acquired or asset.in_service, asset.disposed
+    """Whether it was held for more than a year (26 U.S.C. 1231(b)(1)), from the day after it came: of what
+    was bought not that of its contract but that on which it stood ready. What was inherited always was
+    (1223(9)); of a gift and of what was turned from private use the day on which it was acquired counts."""
+    own_day = asset.acquired if origin_of(asset) in {GIVEN, CONVERTED} else None
+    start, end = own_day or asset.in_service, asset.disposed
     if start is None or end is None:
         return False
     if origin_of(asset) == INHERITED:

@@ -1,0 +1,209 @@
+"""Corner cases of assets, each held to the law that is named at it; all by hand from that law."""
+
+from __future__ import annotations
+
+import datetime
+import unittest
+from decimal import Decimal
+
+from half_yard.countries import compute, pack_for
+from half_yard.countries.results import Computation
+from half_yard.records import Activity, Asset, ClientFile, apply
+from half_yard.records.identifiers import numbered
+from tests.files import BUSINESS, RENTAL, business, client, entries, line, rental
+
+
+def day(year: int, month: int, number: int) -> datetime.date:
+    return datetime.date(year, month, number)
+
+
+def asset(kind: str = "five_year", **parts: object) -> Asset:
+    usual = {
+        "activity": BUSINESS,
+        "name": kind,
+        "asset_class": kind,
+        "cost": 10000,
+        "in_service": day(2025, 3, 1),
+    }
+    return Asset.model_validate({**usual, **parts})
+
+
+def file_of(*assets: Asset, elections: dict[str, str] | None = None, **activities: Activity) -> ClientFile:
+    return client(
+        2025, activities={BUSINESS: business(), RENTAL: rental(), **activities},
+        entries=numbered("entries", entries(BUSINESS, gross_receipts="90000")),
+        assets=numbered("assets", assets), elections=elections or {},
+    )  # fmt: skip
+
+
+def taken(computation: Computation, number: int = 1) -> Decimal:
+    return computation.stories[f"s{number:05}"].this_year.amount
+
+
+class InAndOut(unittest.TestCase):
+    """26 CFR 1.168(k)-2(g)(1)(i), 1.168(d)-1(b)(3)(ii); 26 U.S.C. 168(d)(3)(B)(ii)."""
+
+    def test_nothing_of_what_comes_and_goes_in_one_year(self) -> None:
+        for kind in ("five_year", "residential_building"):
+            with self.subTest(kind):
+                gone = asset(kind, activity=BUSINESS, disposed=day(2025, 11, 3), proceeds=9000)
+                computation = compute(file_of(gone))
+                self.assertEqual(taken(computation), 0)
+                self.assertEqual(line(computation, "form_4797/s00001.gain").amount, -1000)
+
+    def test_it_has_no_place_in_the_mid_quarter_test(self) -> None:
+        """10,000 in March, 9,000 in November that are sold in December: half-year, 20%."""
+        kept = asset(answers={"no_special_allowance": True})
+        gone = asset(cost=9000, in_service=day(2025, 11, 3), disposed=day(2025, 12, 3), proceeds=9000)
+        self.assertEqual(taken(compute(file_of(kept, gone))), 2000)
+
+    def test_an_archived_activity_has_none_either(self) -> None:
+        kept = asset(answers={"no_special_allowance": True})
+        other = asset(activity="a00009", cost=9000, in_service=day(2025, 11, 3))
+        archived = business(name="Old").model_copy(update={"archived": True})
+        self.assertEqual(taken(compute(file_of(kept, other, a00009=archived))), 2000)
+
+
+class LastYear(unittest.TestCase):
+    """26 U.S.C. 168(d)(4): the last rate is for the part of the year in which the life ends."""
+
+    def left_in_its_last_year(self, month: int, *more: Asset, placed: int = 3) -> Decimal:
+        sold = asset(in_service=day(2020, placed, 1), disposed=day(2025, month, 20), proceeds=0,
+                     answers={"no_special_allowance": True})  # fmt: skip
+        return taken(compute(file_of(sold, *more)))
+
+    def test_all_of_the_rest_by_the_half_year(self) -> None:
+        self.assertEqual([self.left_in_its_last_year(month) for month in (2, 10)], [576, 576])
+
+    def test_by_quarters_up_to_the_end_of_its_life(self) -> None:
+        """Placed in November 2020 alone: mid-quarter, 9.58% for ten and a half months of 2025."""
+        early, late = (self.left_in_its_last_year(month, placed=11) for month in (5, 12))
+        self.assertEqual(late, 958)
+        self.assertEqual(early, round(Decimal(958) * 9 / 21, 2))
+
+
+class Left(unittest.TestCase):
+    """What leaves service otherwise than by a plain sale."""
+
+    def test_goodwill_that_is_sold_ends_before_the_month_of_its_sale(self) -> None:
+        """26 CFR 1.197-2(f)(1): 18,000 over 180 months, sold in May: four months of 2025; the rest is
+        basis."""
+        sold = asset(
+            "intangible", cost=18000, in_service=day(2024, 1, 5), disposed=day(2025, 5, 20), proceeds=17000
+        )
+        computation = compute(file_of(sold))
+        self.assertEqual(taken(computation), 400)
+        self.assertEqual(line(computation, "form_4797/s00001.basis").amount, 16400)
+
+    def test_what_is_abandoned_is_an_ordinary_loss(self) -> None:
+        """26 U.S.C. 165: not netted with gains of section 1231."""
+        scrap = asset(in_service=day(2023, 3, 1), disposed=day(2025, 7, 1), disposal="abandonment",
+                      answers={"no_special_allowance": True})  # fmt: skip
+        computation = compute(file_of(scrap))
+        self.assertLess(line(computation, "form_4797/short_held").amount, 0)
+        self.assertEqual(line(computation, "form_4797/net_1231").amount, 0)
+
+    def test_unrecaptured_gain_is_no_more_than_the_capital_gain(self) -> None:
+        """26 U.S.C. 1(h)(6)(B): a building sold with gain, equipment with a larger loss."""
+        house = asset("residential_building", activity=RENTAL, in_service=day(2015, 1, 5), cost=100000,
+                      disposed=day(2025, 12, 1), proceeds=100000)  # fmt: skip
+        machine = asset(in_service=day(2023, 3, 1), cost=60000, disposed=day(2025, 7, 1), proceeds=0,
+                        answers={"no_special_allowance": True})  # fmt: skip
+        computation = compute(file_of(house, machine))
+        capital = line(computation, "form_4797/capital_gain").amount
+        self.assertGreater(line(computation, "form_4797/s00001.unrecaptured").amount, capital)
+        self.assertEqual(line(computation, "form_4797/unrecaptured").amount, capital)
+
+    def test_it_is_held_from_the_day_it_came_not_that_of_its_contract(self) -> None:
+        """26 U.S.C. 1231(b)(1): a contract of more than a year ago, in service for less."""
+        sold = asset(
+            acquired=day(2023, 11, 1), in_service=day(2024, 6, 1), disposed=day(2025, 3, 1), proceeds=9999
+        )
+        self.assertNotEqual(line(compute(file_of(sold)), "form_4797/short_held").amount, 0)
+
+    def test_bases_of_a_converted_asset_are_compared_for_the_same_part(self) -> None:
+        """26 CFR 1.165-9(b): cost 20,000, worth 12,000 when half of it was turned to business; sold for
+        17,000 after some depreciation. Of its half: 8,500 less what is left of 10,000 is a loss; less what
+        is left of 6,000 a gain: neither. Sold for 22,000 it is a gain of 11,000 less what is left of
+        10,000."""
+        for price, gain in ((17000, 0), (22000, 2000)):
+            sold = asset(
+                "seven_year", cost=20000, origin="converted", basis={"value_at_change": 12000}, share=50,
+                in_service=day(2024, 1, 5), prior_depreciation=Decimal("571.20"),
+                disposed=day(2025, 6, 1), proceeds=price, answers={"no_special_allowance": True},
+            )  # fmt: skip
+            computation = compute(file_of(sold))
+            worn = computation.stories["s00001"].taken.amount
+            made = line(computation, "form_4797/s00001.gain").amount
+            expected = Decimal(0) if not gain else Decimal(price) / 2 - (10000 - worn)
+            self.assertAlmostEqual(made, expected, delta=1)
+
+
+class Lives(unittest.TestCase):
+    """26 U.S.C. 168(g)(2)(C), (3)(B); Rev. Proc. 87-56, recalled."""
+
+    def test_the_alternative_system_by_class(self) -> None:
+        for kind, years in (("boat", 18), ("fruit", 20), ("no_class_life", 12), ("five_year_trade", 9)):
+            with self.subTest(kind):
+                computation = compute(file_of(asset(kind, method="alternative")))
+                self.assertEqual(len(computation.stories["s00001"].amounts), years + 1)
+                number = {12: "20b"}.get(years, "20a")
+                lines = computation.sheet(f"form_4562.{BUSINESS}").lines
+                self.assertIn(number, [each.number for each in lines])
+
+    def test_one_line_for_all_property_of_a_life(self) -> None:
+        file = file_of(asset("seven_year"), asset("no_class_life"), elections={})
+        numbers = [each.number for each in compute(file).sheet(f"form_4562.{BUSINESS}").lines]
+        self.assertEqual(numbers.count("19c"), 1)
+
+    def test_limits_of_automobiles_of_2018_to_2020(self) -> None:
+        """Rev. Proc. 2019-26, recalled: 5,760 in each later year; 60,000 in service in 2019, with the whole
+        allowance 18,100, then 16,100, 9,700 and 5,760 a year."""
+        car = asset("passenger_auto", cost=60000, in_service=day(2019, 3, 1))
+        story = compute(file_of(car)).stories["s00001"]
+        self.assertEqual(story.amounts[:4], [18100, 13408, Decimal("8044.80"), Decimal("4826.88")])
+
+
+class OtherBooks(unittest.TestCase):
+    """26 U.S.C. 56(a)(1), 168(k)(2)(G) as amended by P.L. 114-113, section 143(b)."""
+
+    def minimum(self, *, out: bool, eligible: bool) -> Decimal:
+        bought = asset(answers={} if eligible else {"no_special_allowance": True})
+        file = file_of(bought, elections={"allowance.five_year": "out"} if out else {})
+        book = next(
+            each for each in pack_for(file.country).one_by_one.treatments(file) if "Minimum" in each.title
+        )
+        return book.years("s00001")[1][0]
+
+    def test_elected_out_and_not_eligible_are_two_facts(self) -> None:
+        self.assertEqual(self.minimum(out=True, eligible=True), 2000)
+        self.assertEqual(self.minimum(out=False, eligible=False), 1500)
+
+
+class Elections(unittest.TestCase):
+    """26 U.S.C. 168(k)(7), (10): an election holds for all property that it covers."""
+
+    def step(self, elections: dict[str, str], *assets: Asset) -> ClientFile:
+        file = file_of(*assets, elections=elections)
+        (found,) = (each for each in compute(file).findings if each.step is not None)
+        self.assertEqual(found.level, "error")
+        assert found.step is not None
+        after, _ = apply(file, found.step)
+        self.assertFalse([each for each in compute(after).findings if each.step is not None])
+        return after
+
+    def test_the_reduced_rate_is_for_everything(self) -> None:
+        after = self.step({"allowance.five_year": "reduced"}, asset(), asset("seven_year"))
+        self.assertEqual(after.elections["allowance.seven_year"], "reduced")
+
+    def test_five_year_property_has_automobiles_in_it(self) -> None:
+        after = self.step({"allowance.five_year": "out"}, asset(), asset("passenger_auto"))
+        self.assertEqual(after.elections["allowance.passenger_auto"], "out")
+
+    def test_other_classes_stay_as_they_are(self) -> None:
+        file = file_of(asset(), asset("seven_year"), elections={"allowance.five_year": "out"})
+        self.assertFalse([each for each in compute(file).findings if each.step is not None])
+
+
+if __name__ == "__main__":
+    unittest.main()
