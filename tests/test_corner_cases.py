@@ -7,6 +7,7 @@ import unittest
 from decimal import Decimal
 
 from half_yard.countries import compute, pack_for
+from half_yard.countries.next_year import next_year
 from half_yard.countries.results import Computation
 from half_yard.records import Activity, Asset, ClientFile, apply
 from half_yard.records.identifiers import numbered
@@ -137,6 +138,39 @@ class Left(unittest.TestCase):
             made = line(computation, "form_4797/s00001.gain").amount
             expected = Decimal(0) if not gain else Decimal(price) / 2 - (10000 - worn)
             self.assertAlmostEqual(made, expected, delta=1)
+
+
+class EarlierYears(unittest.TestCase):
+    """26 U.S.C. 168(d)(3), (k)(7): what an earlier year used stays, whatever was sold since."""
+
+    def test_a_convention_is_stated_and_is_carried_on(self) -> None:
+        """10,000 of 2024 under the mid-quarter convention, first quarter: 35% and then 26%."""
+        old = asset(in_service=day(2024, 2, 1), answers={"no_special_allowance": True})
+        stated = file_of(old, elections={"convention.2024": "mid_quarter"})
+        self.assertEqual([taken(compute(each)) for each in (file_of(old), stated)], [3200, 2600])
+        late = asset(in_service=day(2025, 11, 1))
+        carried = next_year(compute(file_of(late)), pack_for("us")).elections
+        self.assertEqual(carried, {"convention.2025": "mid_quarter"})
+
+    def test_what_explains_earlier_years_is_proposed(self) -> None:
+        """Of 10,000 in service in 2023: 80% and 400 by law; 2,000 without the allowance, 500 to 3,500 by
+        quarters of what it left."""
+        for prior, field, answer in (
+            (2000 + 3200, "allowance.five_year.2023", "out"),
+            (8000 + 700 + 520, "convention.2023", "mid_quarter"),
+        ):
+            old = asset(in_service=day(2023, 2, 1), prior_depreciation=prior)
+            file = file_of(old)
+            (found,) = (each for each in compute(file).findings if each.step is not None)
+            assert found.step is not None
+            after, _ = apply(file, found.step)
+            self.assertEqual(after.elections, {field: answer})
+            self.assertFalse([each for each in compute(after).findings if each.step is not None])
+
+    def test_they_are_asked_among_the_elections(self) -> None:
+        file = file_of(asset(in_service=day(2025, 2, 1)), asset(in_service=day(2023, 2, 1)))
+        asked = [each.key for each in pack_for("us").one_by_one.year_elections(file)]
+        self.assertEqual(asked, ["allowance.five_year", "convention.2023", "allowance.five_year.2023"])
 
 
 class Lives(unittest.TestCase):

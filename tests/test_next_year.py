@@ -157,9 +157,8 @@ class File(unittest.TestCase):
         for key, story in now.stories.items():
             self.assertEqual(then.stories[key].prior.amount, story.taken.amount)
             self.assertEqual(then.stories[key].this_year.amount, story.next_year.amount)
-        self.assertEqual(
-            after(file).elections, {f"allowance.{key}.2025": "out" for key in ("five_year", "seven_year")}
-        )
+        out = {f"allowance.{key}.2025": "out" for key in ("five_year", "seven_year")}
+        self.assertEqual(after(file).elections, {**out, "convention.2025": "half_year"})
 
     def test_what_is_of_the_year_stays_behind_and_its_amounts_stand_beside(self) -> None:
         file = sole_proprietor("5000", estimated_payments={})

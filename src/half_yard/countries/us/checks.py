@@ -10,6 +10,8 @@ from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import basis_amount
 from half_yard.countries.us.assets.class_checks import allowance_findings, class_findings
 from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.earlier_years import that_agrees
+from half_yard.countries.us.assets.mid_quarter import HALF_YEAR, MID_QUARTER
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.country import ROLES
 from half_yard.countries.us.forms.form_4797 import freed, left_service, unnamed_proceeds
@@ -19,11 +21,14 @@ from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.countries.us.shared_checks import served_by, shared_findings
+from half_yard.depreciation import Convention
 from half_yard.figures import Entered, Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
 from half_yard.review import Finding, Level, share_findings
 
 PRIOR_TOLERANCE = Decimal(1)
+MOST_PROPOSED = 20
+"""For so many assets it is looked for what would explain what earlier years took."""
 MEND_PRIOR = (
     "Depreciation allowed or allowable reduces the basis either way (26 U.S.C. 1016(a)(2)). Where it was "
     "wrong for one year, amend that return; for two years or more, change the method with Form 3115 "
@@ -123,6 +128,9 @@ def _gaps(sheets: Sequence[Sheet]) -> Iterator[Finding]:
 
 
 def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Finding]:
+    """Earlier years that are not what the table gives; the first of them with a statement that explains
+    it."""
+    proposed = 0
     for key, story in stories.items():
         asset = frame.file.assets[key]
         path = f"/assets/{key}/prior_depreciation"
@@ -136,12 +144,18 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
                 "Mend one of the two amounts.",
             )  # fmt: skip
         elif abs(asset.prior_depreciation - by_table) > PRIOR_TOLERANCE * max(years, 1):
+            step = None
+            if proposed < MOST_PROPOSED:
+                now = MID_QUARTER if Convention.MID_QUARTER in story.summary else HALF_YEAR
+                step = that_agrees(frame.file, key, now, PRIOR_TOLERANCE * max(years, 1))
+                proposed += 1
             yield Finding(
                 Level.WARNING,
                 f"{asset.name}: earlier depreciation is entered as {asset.prior_depreciation:,.2f}, "
                 f"by the table it is {by_table:,.2f}.",
                 path,
                 MEND_PRIOR,
+                step,
             )
 
 

@@ -125,7 +125,7 @@ CLASSES = {
             ),
         ),
         AssetClass(
-            TRADE, "5-year property of trade and services (displays, salon, vending; furnishing a rental)",
+            TRADE, "Trade and services (displays, salon, vending; furnishing a rental; 5 years)",
             _years(5), "b", alternative=Decimal(9),
             words=(
                 "Appliance of a rental (stove, refrigerator, washer, dryer, dishwasher)",
@@ -166,7 +166,7 @@ CLASSES = {
             ),
         ),
         AssetClass(
-            "no_class_life", "7-year property without a class life", _years(7), "c",
+            "no_class_life", "Property without a class life (7 years)", _years(7), "c",
             alternative=Decimal(12), words=("Property without a class life", "Work of art"),
         ),
         AssetClass(
@@ -174,11 +174,11 @@ CLASSES = {
             alternative=Decimal(15), words=("Greenhouse", "Milking parlour, hog house"),
         ),
         AssetClass(
-            "boat", "10-year property (boats, barges)", _years(10), "d",
+            "boat", "Boats and barges (10 years)", _years(10), "d",
             alternative=Decimal(18), words=("Boat, barge, tug",),
         ),
         AssetClass(
-            "fruit", "10-year property (fruit trees, vines)", _years(10, ONE), "d",
+            "fruit", "Fruit trees and vines (10 years)", _years(10, ONE), "d",
             alternative=Decimal(20), words=("Fruit trees", "Nut trees", "Vines"),
         ),
         AssetClass(

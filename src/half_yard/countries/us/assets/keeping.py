@@ -20,15 +20,13 @@ from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.countries.us.assets.asked import asset_fields
 from half_yard.countries.us.assets.basis import ORIGINS, basis_amount, gain_basis_figure, loss_basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.earlier_years import allowance_answers, convention_used, earlier_facts
 from half_yard.countries.us.assets.finding_classes import find_class
 from half_yard.countries.us.assets.otherwise import otherwise
 from half_yard.countries.us.assets.purchase import purchase_edit
 from half_yard.countries.us.assets.rates import METHODS
 from half_yard.countries.us.assets.sold import DISPOSALS
 from half_yard.countries.us.assets.special_allowance import (
-    OUT,
-    REDUCED,
-    SPLIT_FROM,
     election_key,
     elections_next_year,
 )
@@ -85,22 +83,22 @@ class UnitedStatesAssets:
         return expensing_for_income(file, asset, wanted)
 
     def year_elections(self, file: ClientFile) -> Sequence[ManyAnswers]:
-        """The special allowance by class (26 U.S.C. 168(k)(7), (10)), for classes of this year's property."""
+        """The special allowance by class (26 U.S.C. 168(k)(7), (10)), for classes of this year's property;
+        then the facts of earlier years."""
         used = {
             asset.asset_class
             for asset in file.assets.values()
             if asset.in_service is not None and asset.in_service.year == file.tax_year
         }
-        answers: tuple[tuple[str, str], ...] = ((OUT, "Elected out of it"),)
-        if file.tax_year == SPLIT_FROM:
-            answers = (*answers, (REDUCED, "The reduced instead of the whole"))
-        return [
+        answers = allowance_answers(file.tax_year)
+        of_year = [
             ManyAnswers(
                 election_key(item.key), f"Special allowance, {item.short_title}", answers, "168(k)(7)"
             )
             for item in CLASSES.values()
             if item.allowance and item.key in used
         ]
+        return [*of_year, *earlier_facts(file)]
 
 
 class UnitedStatesAssetKeeping(AssetKeeping):
@@ -122,8 +120,8 @@ class UnitedStatesAssetKeeping(AssetKeeping):
         return list(asset_fields(file, key, self.questions(file.assets[key].asset_class)))
 
     def elections_next_year(self, file: ClientFile) -> Mapping[str, str]:
-        """An election of a year is for the property of that year."""
-        return elections_next_year(file)
+        """An election of a year is for the property of that year, and so is its convention."""
+        return {**elections_next_year(file), **convention_used(as_used(file))}
 
     def questions(self, asset_class: str) -> Sequence[Question]:
         """The questions about what is depreciated."""

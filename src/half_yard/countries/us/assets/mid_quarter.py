@@ -16,6 +16,7 @@ from half_yard.figures.explain import percent_text
 from half_yard.records import Asset
 
 LAST_QUARTER = 4
+HALF_YEAR, MID_QUARTER = "half_year", "mid_quarter"
 SHORTEST = 10
 """The first month of a tax year of three months or less, all of which are its last three."""
 
@@ -29,11 +30,17 @@ class QuarterTest:
     words: str
     year: int
     bought: Sequence[tuple[str, Asset]]
+    path: str = ""
 
     @property
     def choice(self) -> Choice:
         """The convention, as what shaped the depreciation of the year's purchases."""
-        return Choice(self.words)
+        return Choice(self.words, self.path)
+
+
+def convention_key(year: int) -> str:
+    """Where the convention that an earlier year used is kept in the file."""
+    return f"convention.{year}"
 
 
 def tested_in(asset: Asset) -> int | None:
@@ -44,10 +51,16 @@ def tested_in(asset: Asset) -> int | None:
 
 
 def quarter_test(
-    year: int, bought: Sequence[tuple[str, Asset]], begins: int, rules: YearRules
+    year: int, bought: Sequence[tuple[str, Asset]], begins: int, rules: YearRules, stated_then: str = ""
 ) -> QuarterTest:
     """The test of the personal property that was placed in service in a year, whose tax year begins in a
-    month."""
+    month; `stated_then` is the convention that an earlier year is stated to have used."""
+    if stated_then in {HALF_YEAR, MID_QUARTER}:
+        name = "Mid-quarter" if stated_then == MID_QUARTER else "Half-year"
+        words = f"{name} convention: it is stated that the return of {year} used it"
+        return QuarterTest(
+            stated_then == MID_QUARTER, words, year, bought, f"/elections/{convention_key(year)}"
+        )
     bases = [(asset, tested_basis(asset)) for _, asset in bought]
     whole = sum((basis for _, basis in bases), Decimal(0))
     late = sum((basis for asset, basis in bases if _is_late(asset)), Decimal(0))

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
@@ -18,7 +18,12 @@ from half_yard.countries.us.assets.circumstances import (
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
-from half_yard.countries.us.assets.mid_quarter import QuarterTest, quarter_test, tested_in
+from half_yard.countries.us.assets.mid_quarter import (
+    QuarterTest,
+    convention_key,
+    quarter_test,
+    tested_in,
+)
 from half_yard.countries.us.assets.own_schedules import own_story
 from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.stops import stop
@@ -128,7 +133,12 @@ def test_of_year(ask: Ask, year: int) -> QuarterTest:
     """The mid-quarter test of a year's purchases."""
     keys = ask(personal_by_year)[year]
     bought = list(zip(keys, ask.of(assets_of, keys), strict=True))
-    return quarter_test(year, bought, ask.of(lambda file: file.short_years.get(str(year), 1)), ask(rules))
+    return ask.of(_test, year, tuple(bought), ask(rules))
+
+
+def _test(file: ClientFile, year: int, bought: Sequence[tuple[str, Asset]], values: YearRules) -> QuarterTest:
+    stated_then = file.elections.get(convention_key(year), "") if year < file.tax_year else ""
+    return quarter_test(year, bought, file.short_years.get(str(year), 1), values, stated_then)
 
 
 def _test_of(ask: Ask, asset: Asset) -> QuarterTest | None:
@@ -284,10 +294,7 @@ def lives(file: ClientFile) -> dict[str, Life]:
     for key, asset in going.items():
         if (year := tested_in(asset)) is not None and asset.activity not in out:
             by_year.setdefault(year, []).append((key, asset))
-    tests = {
-        year: quarter_test(year, bought, file.short_years.get(str(year), 1), values)
-        for year, bought in by_year.items()
-    }
+    tests = {year: _test(file, year, bought, values) for year, bought in by_year.items()}
     return {
         key: _life(key, asset, around[key], values, tests.get(asset.in_service.year))
         for key, asset in going.items()
