@@ -127,7 +127,7 @@ class Classes(unittest.TestCase):
             ("computer", "business", "five_year"), ("van over 6,000 lb", "business", "heavy_vehicle"),
             ("fence", "rental", "fifteen_year"), ("roof of a rental", "rental", "residential_building"),
             ("New roof", "rental", "residential_building"),
-            ("New roof", "business", "nonresidential_building"),
+            ("New roof", "business", "building_systems"),
             ("website", "business", "software"), ("goodwill", "business", "intangible"),
             ("Refridgerator", "rental", "five_year_trade"),
             ("Leasehold improvement", "business", "qualified_improvement"),

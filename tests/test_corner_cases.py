@@ -140,6 +140,72 @@ class Left(unittest.TestCase):
             self.assertAlmostEqual(made, expected, delta=1)
 
 
+class Allowances(unittest.TestCase):
+    """26 U.S.C. 168(k) by the day of the contract, as it stood when the property came into service."""
+
+    def asked(self, **parts: object) -> bool:
+        bought = asset("five_year", **parts)
+        return any("acquired" in each.path for each in compute(file_of(bought)).findings)
+
+    def test_the_day_of_the_contract_is_asked_where_it_decides(self) -> None:
+        self.assertTrue(self.asked(in_service=day(2025, 2, 3)))
+        self.assertTrue(self.asked(in_service=day(2025, 9, 3), origin="built"))
+        self.assertFalse(self.asked(in_service=day(2025, 9, 3)))
+        self.assertFalse(self.asked(in_service=day(2025, 2, 3), acquired=day(2025, 1, 25)))
+        self.assertFalse(self.asked(in_service=day(2025, 1, 10)))
+
+    def test_rates_before_2018_and_of_contracts_from_before_september_28_2017(self) -> None:
+        for placed, acquired, rate in (
+            (day(2018, 3, 1), day(2017, 9, 1), "0.4"), (day(2019, 3, 1), day(2017, 9, 1), "0.3"),
+            (day(2018, 3, 1), None, "1"), (day(2017, 3, 1), None, "0.5"), (day(2017, 11, 1), None, "1"),
+            (day(2011, 3, 1), None, "1"), (day(2010, 3, 1), None, "0.5"), (day(2009, 3, 1), None, "0.5"),
+        ):  # fmt: skip
+            with self.subTest(placed=placed):
+                story = compute(file_of(asset("fifteen_year", in_service=placed, acquired=acquired))).stories
+                first = story["s00001"].amounts[0]
+                self.assertGreaterEqual(first, 10000 * Decimal(rate))
+                self.assertLess(first, 10000 * Decimal(rate) + 10000 * (1 - Decimal(rate)) / 10 + 1)
+
+    def test_software_is_expensed_and_has_the_allowance(self) -> None:
+        """26 U.S.C. 167(f)(1), 168(k)(2)(A)(i)(II), 179(d)(1)(A)(ii): 3,600 from July 2025; 600 expensed, 40%
+        of 3,000 by the contract of 2024, and six of 36 months of 1,800. On lines 12, 14 and 16."""
+        program = asset(
+            "software", cost=3600, in_service=day(2025, 7, 1), acquired=day(2024, 12, 1), expensed=600
+        )
+        computation = compute(file_of(program))
+        self.assertEqual(taken(computation), 600 + 1200 + 300)
+        sheet = computation.sheet(f"form_4562.{BUSINESS}")
+        numbers = {each.number: each.figure.amount for each in sheet.lines}
+        self.assertEqual([numbers[number] for number in ("12", "14", "16", "22")], [600, 1200, 300, 2100])
+
+
+class Expensing(unittest.TestCase):
+    """26 U.S.C. 179, 280F."""
+
+    def test_roofs_and_the_like_of_a_shop(self) -> None:
+        """179(e)(2): expensed, though of 39 years."""
+        roof = asset("building_systems", cost=20000, in_service=day(2025, 5, 1), expensed=20000)
+        computation = compute(file_of(roof))
+        self.assertEqual((computation.stops, taken(computation)), ({}, 20000))
+        house = asset("nonresidential_building", in_service=day(2025, 5, 1), expensed=5000)
+        self.assertTrue(compute(file_of(house)).stops)
+
+    def test_gains_of_sales_count_for_the_income_limit(self) -> None:
+        """26 CFR 1.179-2(c)(1)."""
+        bought = asset("seven_year", cost=5000, expensed=5000)
+        sold = asset(in_service=day(2019, 3, 1), disposed=day(2025, 3, 1), proceeds=4000)
+        file = file_of(bought, sold).model_copy(update={"entries": {}})
+        self.assertEqual(line(compute(file), "section_179/deduction").amount, 4000)
+
+    def test_turned_private_gives_back_what_was_expensed(self) -> None:
+        """179(d)(10): 10,000 expensed in 2023, private in 2025: less 2,000, 3,200 and half of 1,920."""
+        desk = asset(cost=10000, in_service=day(2023, 3, 1), expensed=10000, disposed=day(2025, 6, 1),
+                     disposal="personal")  # fmt: skip
+        computation = compute(file_of(desk))
+        back = line(computation, f"recapture.{BUSINESS}/taken_back").amount
+        self.assertEqual(back, 10000 - 2000 - 3200 - 960)
+
+
 class EarlierYears(unittest.TestCase):
     """26 U.S.C. 168(d)(3), (k)(7): what an earlier year used stays, whatever was sold since."""
 

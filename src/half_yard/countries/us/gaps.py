@@ -74,10 +74,20 @@ def at_risk(path: str) -> Mark:
 
 
 def special_allowance(path: str) -> Mark:
-    """Property from before 2018, whose special depreciation allowance had rates that are not kept here."""
+    """Property from before 2008, whose special depreciation allowance had rates that are not kept here."""
     return gap(
-        "The special depreciation allowance of years before 2018 is not computed.",
+        "The special depreciation allowance of years before 2008 is not computed.",
         "Say that there is none, and type what earlier years took.",
+        path,
+    )
+
+
+def acquired_not_said(path: str) -> Mark:
+    """Property whose special allowance depends on a day that nobody entered."""
+    return gap(
+        "When it was acquired (by binding contract) is not entered; its special allowance depends "
+        "on whether that was before January 20, 2025.",
+        "Type the day.",
         path,
     )
 

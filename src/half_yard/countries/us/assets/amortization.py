@@ -8,12 +8,13 @@ left, so that the years add up to the cost.
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from decimal import Decimal
 
 from half_yard.countries.results import AssetStory, PlainYears
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import INTANGIBLE, SOFTWARE, START_UP, TERM, AssetClass
+from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.figures import (
     NOT_BELOW_ZERO,
@@ -29,6 +30,8 @@ from half_yard.figures import (
 from half_yard.records import Asset
 
 YEAR = 12
+REGULAR = "regular"
+"""The part of a year that is shown where its form shows nothing apart."""
 PAID_OFF = {START_UP, *TERM}
 """Classes of which the rest is deducted when the loan is paid off, the lease ends or the business does
 (195(b)(2))."""
@@ -37,10 +40,12 @@ MONTHS = {INTANGIBLE: "intangible_amortization_months", SOFTWARE: "software_mont
 
 @dataclass(frozen=True, eq=False)
 class FirstPart:
-    """What may be deducted at once of a cost, and over how many months the rest goes."""
+    """What may be deducted at once of a cost, with the parts of it that its form shows apart, and over how
+    many months the rest goes."""
 
     at_once: Figure
     months: Figure
+    parts: Mapping[str, Figure] = field(default_factory=dict)
 
 
 def first_part(key: str, asset: Asset, together: Mapping[str, Asset], rules: YearRules) -> FirstPart | None:
@@ -56,6 +61,22 @@ def first_part(key: str, asset: Asset, together: Mapping[str, Asset], rules: Yea
         months = rules.figure(MONTHS[asset.asset_class], label="months by law")
         return FirstPart(NOT_BELOW_ZERO, months)
     return None
+
+
+def first_of_software(key: str, asset: Asset, allowance: Allowance, rules: YearRules) -> FirstPart:
+    """What is deducted at once of software: what was elected under section 179, and the special allowance of
+    the rest (26 U.S.C. 179(d)(1)(A)(ii), 168(k)(2)(A)(i)(II)); the rest goes over 36 months."""
+    cost, parts = basis_figure(key, asset), {}
+    if asset.expensed:
+        parts["expensed"] = entered(asset.expensed, f"{asset.name}: expensed", f"/assets/{key}/expensed")
+    if allowance.rate is not None:
+        left = not_below_zero(difference(cost, *parts.values()), "cost less what is expensed")
+        made = (left * allowance.rate).in_cents().named(f"{asset.name}: special allowance")
+        parts["allowance"] = made.marked(*allowance.marks)
+    at_once = total(parts.values(), f"{asset.name}: at once") if parts else NOT_BELOW_ZERO
+    if allowance.why is not None:
+        at_once = at_once.because(allowance.why)
+    return FirstPart(at_once, rules.figure(MONTHS[SOFTWARE], label="months by law"), parts)
 
 
 def _part(wanted: str, costs: Mapping[str, Asset], rules: YearRules) -> FirstPart:
@@ -104,7 +125,11 @@ def amortized(
     if at_once.amount:
         summary += f", {at_once.amount:,.2f} at once"
     plain = PlainYears(before, tuple(years), year(index + 1))
-    return AssetStory(asset.in_service.year, year(index), summary, plain)
+    parts = {}
+    if not index and first_part is not None and first_part.parts:
+        regular = difference(years[0], *first_part.parts.values(), label=f"{asset.name}: by the month")
+        parts = {**first_part.parts, REGULAR: regular}
+    return AssetStory(asset.in_service.year, year(index), summary, plain, parts)
 
 
 def _index(asset: Asset) -> int:

@@ -49,13 +49,15 @@ class AssetClass:
     @property
     def allowance(self) -> bool:
         """Whether the special depreciation allowance is for it: a life of 20 years or less, or water utility
-        property (168(k)(2)(A)(i))."""
-        return self.personal_property
+        property, or software (168(k)(2)(A)(i))."""
+        return self.personal_property or self.key == SOFTWARE
 
     @property
     def may_be_expensed(self) -> bool:
-        """Whether it is section 179 property: tangible property, and improvements of nonresidential buildings
-        (26 U.S.C. 179(d)(1), (e))."""
+        """Whether it is section 179 property: tangible property, software, and improvements, roofs, heating,
+        fire protection, alarms and security of nonresidential buildings (26 U.S.C. 179(d)(1), (e))."""
+        if self.key in {SOFTWARE, BUILDING_SYSTEMS}:
+            return True
         return self.personal_property and self.key not in {LAND_IMPROVEMENTS, FARM_BUILDINGS}
 
     @property
@@ -94,6 +96,7 @@ LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS = "fifteen_year", "qualified_improveme
 FARM_BUILDINGS = "twenty_year"
 SHORT_LIVED_REAL = {LAND_IMPROVEMENTS, QUALIFIED_IMPROVEMENTS, FARM_BUILDINGS}
 THIRTY_NINE_START = datetime.date(1993, 5, 13)
+BUILDING_SYSTEMS = "building_systems"
 OWN_PROPERTY, OWN_BUILDING = "own_schedule", "own_building"
 YEARS, OUTPUT = "years", "output"
 LAND = "land"
@@ -222,8 +225,16 @@ CLASSES = {
             Recovery(Decimal(39), ONE, 3, level=True), "i", True, THIRTY_NINE_START,
             alternative=Decimal(40),
             words=(
-                "Shop building, office building, warehouse", "Roof, deck, porch, heating, furnace of a shop",
-                "Office in the home",
+                "Shop building, office building, warehouse", "Deck, porch of a shop", "Office in the home",
+            ),
+        ),
+        AssetClass(
+            BUILDING_SYSTEMS, "Roof, heating, fire protection, security of a shop or office (39 years)",
+            Recovery(Decimal(39), ONE, 3, level=True), "i", True, THIRTY_NINE_START,
+            alternative=Decimal(40),
+            words=(
+                "Roof, heating, furnace, air conditioning, ventilation of a shop",
+                "Sprinklers, fire alarm, security system of a shop",
             ),
         ),
         AssetClass(
@@ -248,7 +259,7 @@ CLASSES = {
             words=("Goodwill", "Customer list", "Franchise", "Covenant not to compete", "Trademark"),
         ),
         AssetClass(
-            SOFTWARE, "Bought software, website (36 months)", None, real=True,
+            SOFTWARE, "Bought software (36 months)", None, real=True,
             since=datetime.date(1993, 8, 11), tables="26 U.S.C. 167(f)(1)", section="167(f)",
             words=("Website", "Program"),
         ),

@@ -9,6 +9,7 @@ from decimal import Decimal
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.rates import ALTERNATIVE
+from half_yard.countries.us.assets.sold import PERSONAL
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.figures import (
@@ -102,13 +103,15 @@ class Course:
 def _fall_of(life: Life) -> Fall | None:
     """Where the business use of a life falls after its first year, and something is taken back."""
     asset, listed = life.asset, life.asset_class.listed
-    if not asset.shares or (not listed and not life.terms.expensed):
+    private = _turned_private(life)
+    if (not asset.shares and private is None) or (not listed and not life.terms.expensed):
         return None
     if life.terms.share(0) <= life.half or (listed and life.way.method == ALTERNATIVE):
         return None
     slow = life.way.by(ALTERNATIVE)
     within = range(1, len(slow.rates if listed else life.rates))
-    index = next((each for each in within if share_of_year(asset, life.first + each) <= life.half), None)
+    fallen = (each for each in within if share_of_year(asset, life.first + each) <= life.half)
+    index = min((each for each in (next(fallen, None), private) if each is not None), default=None)
     if index is None:
         return None
     plain = replace(life, asset=asset.model_copy(update={"expensed": None}))
@@ -123,7 +126,17 @@ def _fall_of(life: Life) -> Fall | None:
     )
 
 
+def _turned_private(life: Life) -> int | None:
+    """The year of its life in which an asset was taken for private use, which is no use for the business from
+    then on (26 U.S.C. 179(d)(10), 280F(b)(2)); None where it was not, or in its first year."""
+    asset = life.asset
+    if asset.disposal != PERSONAL or asset.disposed is None:
+        return None
+    index = asset.disposed.year - life.first
+    return index if 0 < index < len(life.rates) else None
+
+
 def _of_expensed(life: Life, expensed: Figure, index: int) -> Figure:
     """What a year would have taken of the part that was expensed."""
     use = stated(life.terms.share(index) / life.terms.share(0), "use of the year to that of the first")
-    return (expensed * life.way.rate(index) * use).in_cents().named(f"depreciation of year {index + 1}")
+    return (expensed * life.rate(index) * use).in_cents().named(f"depreciation of year {index + 1}")

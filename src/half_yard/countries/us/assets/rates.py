@@ -38,6 +38,7 @@ DOUBLE_TABLE, STRAIGHT_TABLE, SLOWER_TABLE = 1, 8, 14
 """The tables of the half-year convention; those of the four quarters follow each."""
 REAL_TABLES = {
     "residential_building": "A-6", "nonresidential_31": "A-7", "nonresidential_building": "A-7a",
+    "building_systems": "A-7a",
 }  # fmt: skip
 
 

@@ -7,7 +7,7 @@ import datetime
 from dataclasses import dataclass
 
 from half_yard.countries.us import gaps
-from half_yard.countries.us.assets.basis import WITHOUT_ALLOWANCE, origin_of
+from half_yard.countries.us.assets.basis import BUILT, CONVERTED, WITHOUT_ALLOWANCE, origin_of
 from half_yard.countries.us.assets.classes import CLASSES, AssetClass
 from half_yard.countries.us.assets.uses import in_and_out
 from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
@@ -19,6 +19,12 @@ OUT, REDUCED = "out", "reduced"
 FULL_YEARS = range(2018, 2021)
 SPLIT_FROM = 2025
 ACQUIRED_BEFORE = datetime.date(2025, 1, 20)
+SURELY_ACQUIRED = datetime.date(2025, 4, 1)
+"""What came into service from here on without a day of its contract is taken to be acquired after January
+19."""
+FIRST = 2008
+WHOLE_FROM, WHOLE_UNTIL = datetime.date(2010, 9, 9), datetime.date(2011, 12, 31)
+NEW_LAW = datetime.date(2017, 9, 28)
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,10 +70,8 @@ def allowance_of(
     if elected == OUT:
         words = f"Elected out of the special allowance for {asset_class.title}"
         return Allowance(None, Choice(words, path), elected_out=True)
-    if placed.year in FULL_YEARS:
-        return Allowance(rules.figure("bonus_rate_in_service_2018_to_2020", label="special allowance"))
-    if placed.year not in YEARS:
-        return Allowance(None, marks=(gaps.special_allowance(f"/assets/{key}/answers"),))
+    if placed.year < YEARS[0]:
+        return _before_these_years(key, asset, placed, rules)
     of_year = rules_for(placed.year)
     if placed.year < SPLIT_FROM:
         return Allowance(of_year.figure("bonus_rate_in_service", label=f"special allowance of {placed.year}"))
@@ -75,10 +79,40 @@ def allowance_of(
     if acquired < ACQUIRED_BEFORE:
         words = "special allowance, acquired before January 20, 2025"
         return Allowance(of_year.figure("bonus_rate_in_service_acquired_before_2025_01_20", label=words))
+    marks = (gaps.acquired_not_said(f"/assets/{key}/acquired"),) if _must_say(asset, placed) else ()
     if elected == REDUCED and placed.year == SPLIT_FROM:
         rate = of_year.figure(
             "bonus_rate_reduced_by_election", label="special allowance, reduced by election"
         )
-        return Allowance(rate, Choice("Elected the reduced allowance instead of the whole", path))
+        return Allowance(
+            rate, Choice("Elected the reduced allowance instead of the whole", path), marks=marks
+        )
     words = "special allowance, acquired after January 19, 2025"
-    return Allowance(of_year.figure("bonus_rate_in_service_acquired_after_2025_01_19", label=words))
+    if asset.acquired is None:
+        words = "special allowance, taken to be acquired when it was placed in service"
+    rate = of_year.figure("bonus_rate_in_service_acquired_after_2025_01_19", label=words)
+    return Allowance(rate, marks=marks)
+
+
+def _must_say(asset: Asset, placed: datetime.date) -> bool:
+    """Whether the day of the contract decides and may well lie before January 20, 2025: of what was built or
+    turned from private use, and of what came into service within weeks of that day."""
+    return asset.acquired is None and (origin_of(asset) in {BUILT, CONVERTED} or placed < SURELY_ACQUIRED)
+
+
+def _before_these_years(key: str, asset: Asset, placed: datetime.date, rules: YearRules) -> Allowance:
+    """The allowance of property from before the years of this program: half from 2008 on and the whole from
+    September 9, 2010 to the end of 2011 (168(k)(1), (5) as they stood); after September 27, 2017 the whole,
+    but for what was under contract by then (P.L. 115-97, section 13201)."""
+    acquired = asset.acquired or placed
+    if placed.year < FIRST:
+        return Allowance(None, marks=(gaps.special_allowance(f"/assets/{key}/answers"),))
+    whole_of_2010 = WHOLE_FROM <= placed <= WHOLE_UNTIL
+    if acquired >= NEW_LAW or whole_of_2010:
+        return Allowance(rules.figure("bonus_rate_in_service_2018_to_2020", label="special allowance"))
+    if placed.year < FULL_YEARS[0]:
+        label = f"special allowance of {placed.year}"
+        return Allowance(rules.figure("bonus_rate_in_service_2008_to_2017", label=label))
+    label = f"special allowance of {placed.year}, acquired before September 28, 2017"
+    year = f"year_{placed.year}"
+    return Allowance(rules.figure("bonus_rate_acquired_before_2017_09_28", year, label))

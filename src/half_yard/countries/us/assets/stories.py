@@ -8,14 +8,20 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.results import AssetStory, PlainYears
 from half_yard.countries.us.assets.after_the_rate import after_the_rate
-from half_yard.countries.us.assets.amortization import FirstPart, amortized, first_part
+from half_yard.countries.us.assets.amortization import (
+    REGULAR,
+    FirstPart,
+    amortized,
+    first_of_software,
+    first_part,
+)
 from half_yard.countries.us.assets.circumstances import (
     AFTER_THE_RATE,
     BY_THE_MILE,
     Circumstances,
     circumstances,
 )
-from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.classes import CLASSES, SOFTWARE
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.mid_quarter import (
@@ -39,8 +45,6 @@ from half_yard.records import Asset, ClientFile
 APART = {BY_THE_MILE, AFTER_THE_RATE}
 """What is depreciated by no table."""
 MILEAGE = "Rev. Proc. 2019-46, section 4.02"
-REGULAR = "regular"
-"""The part of a year that is shown where its form shows nothing apart."""
 
 
 def asset_of(file: ClientFile, key: str) -> Asset:
@@ -203,6 +207,10 @@ def rate_of(ask: Ask, key: str) -> Figure:
 def first_part_of(ask: Ask, key: str) -> FirstPart | None:
     """What is deducted at once of a cost that is written off, and over how many months the rest goes."""
     asset = ask.of(asset_of, key)
+    if asset.asset_class == SOFTWARE:
+        elected = ask(around_all)[key].elected
+        allowance = allowance_of(key, asset, CLASSES[SOFTWARE], elected, ask(rules))
+        return first_of_software(key, asset, allowance, ask(rules))
     together = ask.of(_like, asset.asset_class, asset.activity, ask(counted))
     others = dict(zip(together, ask.of(assets_of, together), strict=True))
     return first_part(key, asset, others, ask(rules))

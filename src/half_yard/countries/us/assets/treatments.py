@@ -21,6 +21,7 @@ from half_yard.countries.us.assets.classes import DOUBLE
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER
+from half_yard.countries.us.assets.sold import PERSONAL
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.stories import lives
 from half_yard.depreciation.many import ManyYears
@@ -79,7 +80,8 @@ def years_of_lives(each: Sequence[Life]) -> ManyYears:
     falling = {
         number: course.amounts
         for number, life in enumerate(each)
-        if life.asset.shares and (course := Course.of(life)).fall is not None
+        if (life.asset.shares or life.asset.disposal == PERSONAL)
+        and (course := Course.of(life)).fall is not None
     }
     return ManyYears.of([life.first for life in each], [life.terms for life in each], falling)
 

@@ -7,9 +7,9 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.us.assets import stories
-from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, YEARS
+from half_yard.countries.us.assets.amortization import REGULAR
+from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, SOFTWARE, YEARS
 from half_yard.countries.us.assets.rates import ALTERNATIVE
-from half_yard.countries.us.assets.stories import REGULAR
 from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.forms import section_179, vehicle
 from half_yard.countries.us.frame import left_out, rules
@@ -32,7 +32,7 @@ from half_yard.records import Asset
 TITLES = {"expensed": "section 179", "allowance": "special allowance"}
 OTHER_DEPRECIATION = (
     ("15", "Property under a section 168(f)(1) election", OUTPUT),
-    ("16", "Other depreciation (schedules of its own)", YEARS),
+    ("16", "Other depreciation (software, schedules of its own)", YEARS),
 )
 ASKED = (
     ("24a", "evidence of its use", "evidence"),
@@ -102,6 +102,7 @@ def summary(page: Page, ask: Ask, activity: str) -> None:
     own = [key for key, item in classes.items() if item.own]
     apart = {key for key, item in classes.items() if item.section or item.listed or item.own}
     plain = [key for key in classes if key not in apart]
+    software = [key for key, item in classes.items() if item.key == SOFTWARE]
     new = _new(assets, year)
     lines: list[Figure] = []
     deduction = ask(section_179.expensed, activity)
@@ -110,12 +111,12 @@ def summary(page: Page, ask: Ask, activity: str) -> None:
         title = "Section 179 deduction, this activity's part"
         lines.append(page.line("expensed", "12", title, deduction))
     page.section = "Part II · Special depreciation allowance"
-    allowance = _parts(of_assets, (key for key in plain if key in new), "allowance")
+    allowance = _parts(of_assets, (key for key in (*plain, *software) if key in new), "allowance")
     if allowance:
         title = "Special allowance for property that is not listed"
         lines.append(page.line("allowance", "14", title, total(allowance)))
     for number, title, kind in OTHER_DEPRECIATION:
-        of_kind = [key for key in own if classes[key].own == kind]
+        of_kind = [key for key in own if classes[key].own == kind] + (software if kind == YEARS else [])
         if of_kind:
             lines.append(page.line(f"other_{kind}", number, title, total(_parts(of_assets, of_kind))))
     page.section = "Part III · MACRS depreciation"
@@ -212,7 +213,8 @@ def vehicles_used(page: Page, ask: Ask, activity: str) -> None:
 def amortization(page: Page, ask: Ask, activity: str) -> None:
     """Part VI, where costs are written off."""
     assets, of_assets = ask(assets_of, activity), ask(by_asset, activity)
-    keys = [key for key, asset in assets.items() if CLASSES[asset.asset_class].section]
+    classes = {key: CLASSES[asset.asset_class] for key, asset in assets.items()}
+    keys = [key for key, item in classes.items() if item.section and item.key != SOFTWARE]
     if not keys:
         return
     page.section = "Part VI · Amortization"

@@ -151,6 +151,17 @@ def capital_gain(ask: Ask) -> Figure | None:
     return ask(part_i)["capital_gain"] if ask(gone) else None
 
 
+def gains_of_businesses(ask: Ask) -> tuple[Figure, ...]:
+    """What businesses gained and lost by the sales of their property."""
+    of_businesses = ask.of(_of_businesses, ask(gone))
+    return tuple(ask(column, key).gain for key in of_businesses)
+
+
+def _of_businesses(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
+    businesses = {key for key, activity in file.activities.items() if activity.kind == "business"}
+    return tuple(key for key in keys if file.assets[key].activity in businesses)
+
+
 def private_gain(ask: Ask) -> Figure | None:
     """The gains of the private parts, where something left service."""
     return ask(unrecaptured)["private"] if ask(gone) else None

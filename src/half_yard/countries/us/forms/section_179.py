@@ -10,7 +10,7 @@ from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.carried_in import SECTION_179, carried_in
-from half_yard.countries.us.forms import schedule_c
+from half_yard.countries.us.forms import form_4797, schedule_c
 from half_yard.countries.us.frame import left_out, rules, status
 from half_yard.countries.us.own_income import own_income
 from half_yard.countries.us.shared import its_part
@@ -134,10 +134,12 @@ def deduction(page: Page, ask: Ask) -> None:
 
 
 def income_without(ask: Ask) -> Figure:
-    """The businesses' profits before this deduction, and wages."""
+    """The businesses' profits before this deduction, what they gained and lost by sales of their property (26
+    CFR 1.179-2(c)(1)), and wages."""
     before = ask.under(WITHOUT_EXPENSING)
     profits = [before(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
-    return total([*profits, *ask(own_income).wages], "businesses and wages")
+    gains = ask(form_4797.gains_of_businesses)
+    return total([*profits, *gains, *ask(own_income).wages], "businesses and wages")
 
 
 def parts_of_deduction(ask: Ask) -> dict[str, Figure]:
