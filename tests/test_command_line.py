@@ -103,6 +103,12 @@ class CommandLine(unittest.TestCase):
         self.assertEqual((rows[0]["name"], rows[0]["this_year"]), ("Cargo van, 9,350 lb", "5392.52"))
         self.assertEqual(json.loads(self.run_command("assets", str(self.main), "--json").stdout), rows)
 
+    def test_every_book_of_every_asset(self) -> None:
+        rows = json.loads(self.run_command("assets", str(self.main), "--books", "--json").stdout)
+        self.assertEqual({row["book"] for row in rows}, {"Regular tax", "Minimum tax", "California"})
+        as_csv = self.run_command("assets", str(self.main), "--books").stdout
+        self.assertEqual(list(csv.DictReader(io.StringIO(as_csv, newline=""))), rows)
+
     def test_shared_things_and_their_lists(self) -> None:
         done = self.run_command("shared", str(self.main))
         self.assertRegex(done.stdout, r"Form 8829 +2,056 +refund [\d,]+ +back at a sale [\d,.]+ +chosen")

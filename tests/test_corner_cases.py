@@ -206,6 +206,25 @@ class Expensing(unittest.TestCase):
         self.assertEqual(back, 10000 - 2000 - 3200 - 960)
 
 
+class Rentals(unittest.TestCase):
+    def test_improvements_of_a_residence_are_of_its_class(self) -> None:
+        """26 U.S.C. 168(e)(6)(A)."""
+        kitchen = asset("qualified_improvement", activity=RENTAL)
+        house = rental().model_copy(update={"property_type": "1 Single family residence"})
+        file = file_of(kitchen).model_copy(update={"activities": {RENTAL: house}})
+        (found,) = (each for each in compute(file).findings if each.step is not None)
+        assert found.step is not None
+        self.assertEqual(apply(file, found.step)[0].assets["s00001"].asset_class, "residential_building")
+
+    def test_points_of_a_loan_are_interest(self) -> None:
+        """26 U.S.C. 461(g); IRS Pub. 527: 3,600 over 360 months is 120 a year, on line 12 of Schedule E."""
+        points = asset("loan_points", activity=RENTAL, cost=3600, months=360, in_service=day(2024, 1, 5))
+        computation = compute(file_of(points))
+        sheet = computation.sheet(f"schedule_e.{RENTAL}")
+        self.assertEqual(next(each.figure.amount for each in sheet.lines if each.number == "12"), 120)
+        self.assertFalse(any("Amortization" in each.title for each in sheet.lines))
+
+
 class EarlierYears(unittest.TestCase):
     """26 U.S.C. 168(d)(3), (k)(7): what an earlier year used stays, whatever was sold since."""
 

@@ -193,8 +193,25 @@ class Automobiles(unittest.TestCase):
         )
 
     def test_the_safe_harbour_goes_on_with_the_table(self) -> None:
-        car = owned("passenger_auto", "2025-06-01", "50200")
-        self.assertEqual(years(file_of(car))[:3], [20200, 9600, 5760])
+        car = owned("passenger_auto", "2022-06-01", "49200")
+        self.assertEqual(years(file_of(car))[:3], [19200, 9600, 5760])
+        choices = compute(file_of(car)).stories["s00001"].this_year.choices
+        self.assertIn("2019-13", " ".join(choice.text for choice in choices))
+
+    def test_it_names_neither_later_years_nor_what_is_expensed_in_part(self) -> None:
+        """Without it nothing is left for the table: what the limit cut off goes behind its years."""
+        car = owned("passenger_auto", "2025-06-01", "34320")
+        self.assertEqual(years(file_of(car)), [20200, 0, 0, 0, 0, 0, 7060, 7060])
+        part = owned("passenger_auto", "2022-06-01", "49200", expensed=Decimal(1000))
+        self.assertEqual(years(file_of(part))[:3], [19200, 0, 0])
+
+    def test_a_car_that_is_divided_has_its_limits_once(self) -> None:
+        """26 U.S.C. 280F(d)(1): one of 2024 divided in two; dearer, both are limited together."""
+        for cost, firsts in (("45000", [9000, 3000]), ("75000", [Decimal("10333.33"), Decimal("2066.67")])):
+            rest = asset("passenger_auto", "2024-06-01", cost)
+            part = asset("passenger_auto", "2024-06-01", "15000", part_of="s00001")
+            stories = compute(file_of(rest, part)).stories
+            self.assertEqual([stories[key].amounts[0] for key in ("s00001", "s00002")], firsts)
 
     def test_business_use_shares_the_limits(self) -> None:
         car = asset("passenger_auto", "2024-06-01", "90000", share=Decimal(60))

@@ -203,7 +203,7 @@ class NeverSilentlyWrong(unittest.TestCase):
         self.assert_gap(sole_proprietor("30000", status="wrong"), "No filing status")
 
     def test_property_and_use(self) -> None:
-        new = asset("seven_year", "2017-03-01", "900", answers={})
+        new = asset("seven_year", "2007-03-01", "900", answers={})
         self.assert_gap(sole_proprietor("30000", assets={"s00001": new}), "special depreciation allowance")
         car = asset("passenger_auto", "2026-03-01", "9000")
         self.assert_gap(sole_proprietor("30000", 2026, assets={"s00001": car}), "limits of automobiles")
@@ -285,7 +285,10 @@ class Stops(unittest.TestCase):
             ("after tax year", asset("seven_year", "2026-01-01", "10")),
             ("below zero", asset("seven_year", "2025-01-01", "-10")),
             ("no date", asset("seven_year", "2025-01-01", "10").model_copy(update={"in_service": None})),
-            ("No class", asset("seven_year", "2025-01-01", "10").model_copy(update={"asset_class": "boat"})),
+            (
+                "No class",
+                asset("seven_year", "2025-01-01", "10").model_copy(update={"asset_class": "spaceship"}),
+            ),
         ):
             with self.subTest(words=words):
                 self.assertIn(words, self.stop(sole_proprietor("9", assets={"s00001": record}), path))

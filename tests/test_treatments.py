@@ -10,7 +10,7 @@ from half_yard.countries import pack_for
 from tests.files import BUSINESS, RENTAL, asset, business, client, rental
 
 PACK = pack_for("us")
-REGULAR, MINIMUM, STATE = "Regular tax", "Minimum tax", "State without special allowance"
+REGULAR, MINIMUM, STATE = "Regular tax", "Minimum tax", "California"
 
 
 def books(
@@ -42,3 +42,10 @@ class Books(unittest.TestCase):
         self.assertEqual(found[REGULAR][0], 40000)
         self.assertEqual(found[STATE][0], Decimal(25000) + Decimal("2143.50"))
         self.assertEqual(sum(found[STATE]), 40000)
+
+    def test_its_limit_shrinks_above_a_cost_of_the_year(self) -> None:
+        """California Revenue and Taxation Code, section 17255(b), recalled: 25,000 less what is over
+        200,000."""
+        found = books("seven_year", "2025-03-01", "210000", expensed=Decimal(30000))
+        self.assertEqual(found[STATE][0], 15000 + Decimal("27865.50"))
+        self.assertEqual(books("seven_year", "2025-03-01", "230000", expensed=Decimal(9))[STATE][0], 32867)

@@ -278,7 +278,7 @@ class Threads(DemoCase):
         self.assertNotIn("not complete", self.window.carry.buttons["Total tax"].accessibleName())
         key = next(iter(workspace.file.assets))
         workspace.do(change("In service", f"/assets/{key}/asset_class", "seven_year"))
-        workspace.do(change("In service", f"/assets/{key}/in_service", "2016-05-05"))
+        workspace.do(change("In service", f"/assets/{key}/in_service", "2006-05-05"))
         workspace.do(change("Ticks", f"/assets/{key}/answers", {}))
         workspace.go_to(Place("form_1040", "total_tax"))
         self.settle()

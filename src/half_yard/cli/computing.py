@@ -11,11 +11,11 @@ from half_yard.cli.beside import beside_json, beside_text
 from half_yard.cli.opening import CommandError, add_command, computed, read_to_look
 from half_yard.cli.printed import as_json, as_text, findings_json, thread_text
 from half_yard.cli.saying import DONE, FOUND
-from half_yard.countries import Computation, compute
+from half_yard.countries import Computation, compute, pack_for
 from half_yard.demo import write_office
 from half_yard.figures import Line
 from half_yard.figures.remembered import Memory
-from half_yard.interop import assets_text, books_text, schedule_page, sheets_page
+from half_yard.interop import assets_text, books_of_assets_text, books_text, schedule_page, sheets_page
 from half_yard.records import ClientFile, EditError
 from half_yard.records.scenarios import Scenario, ScenarioError, read_scenarios
 from half_yard.records.schema import schema_text
@@ -57,6 +57,9 @@ def add_commands(commands: Any) -> None:
     assets.add_argument("--json", action="store_true", help="as a JSON array of objects")
     assets.add_argument("--xlsx", type=Path, metavar="WORKBOOK", help="as a workbook, written to this path")
     assets.add_argument("--html", action="store_true", help="as a page to print")
+    assets.add_argument(
+        "--books", action="store_true", help="every year of every asset under each book: taxes and states"
+    )
 
     for parser in (computing, tracing, checking, books, assets):
         parser.add_argument("--with-unsaved", action="store_true", help="with the edits of its journal")
@@ -155,6 +158,12 @@ def _assets(options: argparse.Namespace) -> int:
         print(options.xlsx)
     elif options.html:
         sys.stdout.write(schedule_page(computation))
+    elif options.books:
+        pack = pack_for(computation.file.country)
+        if pack.assets.one_by_one is None:
+            raise CommandError(f"{pack.country.name} keeps its assets in pools: there are no other books.")
+        treatments = pack.one_by_one.treatments(computation.file)
+        sys.stdout.write(books_of_assets_text(computation.file, treatments, as_json=options.json))
     else:
         sys.stdout.write(assets_text(computation, as_json=options.json))
     return DONE

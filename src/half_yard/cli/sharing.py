@@ -142,6 +142,7 @@ def _document(computation: Computation, pack: Pack, key: str) -> dict[str, objec
                     "line": str(each.place),
                     "result": str(each.result),
                     "carried": str(each.carried),
+                    "lost": None if each.lost is None else str(each.lost.amount),
                     "given_back_at_a_sale": str(each.given_back),
                 }
                 for each in choice

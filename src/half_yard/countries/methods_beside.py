@@ -18,13 +18,14 @@ Compute = Callable[[ClientFile], Computation]
 
 @dataclass(frozen=True, slots=True)
 class MethodBeside:
-    """A method with what it comes to: its deduction, that of several years, what the owner gets back (below
-    zero: pays) with it, what it carries to next year, and by how much the basis is down with it, which a sale
-    gives back; in dollars."""
+    """A method with what it comes to: its deduction, that of several years, what is lost by it, what the
+    owner gets back (below zero: pays) with it, what it carries to next year, and by how much the basis is
+    down with it, which a sale gives back; in dollars."""
 
     method: Method
     deduction: Figure | None
     years: Figure | None
+    lost: Figure | None
     place: Place
     result: Decimal
     carried: Decimal
@@ -49,8 +50,9 @@ def beside(
     then = computation if method.chosen else compute(apply(computation.file, method.edit)[0])
     place = Place(*method.amount)
     sheet = then.sheet(place.sheet) if then.has_sheet(place.sheet) else None
-    found, years = (
-        sheet[line] if sheet is not None and sheet.has(line) else None for line in (place.line, method.years)
+    found, years, lost = (
+        sheet[line] if sheet is not None and sheet.has(line) else None
+        for line in (place.line, method.years, method.lost)
     )
     carried = sum((line.figure.amount for line in carried_lines(then, pack, thing)), Decimal(0))
     taken = (
@@ -58,7 +60,7 @@ def beside(
         for key, asset in then.file.assets.items()
         if thing in {asset.activity, asset.thing} and key in then.stories
     )
-    return MethodBeside(method, found, years, place, result_of(then), carried, sum(taken, Decimal(0)))
+    return MethodBeside(method, found, years, lost, place, result_of(then), carried, sum(taken, Decimal(0)))
 
 
 def result_of(computation: Computation) -> Decimal:

@@ -37,8 +37,8 @@ class ThingKind:
 @dataclass(frozen=True, slots=True)
 class Method:
     """A way in which the law lets a thing's costs be counted. `edit` chooses it, `amount` is the sheet and
-    line on which its deduction stands, `years` the line of the same sheet with that of several years, where
-    there is one, `barred` why it may not be chosen."""
+    line on which its deduction stands, `years` the line of the same sheet with that of several years and
+    `lost` that of what is lost by it, where there are such, `barred` why it may not be chosen."""
 
     title: str
     edit: Edit
@@ -46,6 +46,7 @@ class Method:
     amount: tuple[str, str]
     barred: str = ""
     years: str = ""
+    lost: str = ""
 
 
 class SharedUse:

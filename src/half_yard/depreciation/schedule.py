@@ -19,7 +19,8 @@ class Terms:
     `shares` are the business use by year of its life, the last one for all years behind; `expensed` comes off
     the first year's basis, then `allowance` is taken of what is left at its rate. `limits` cap single years,
     in full-use dollars, the last one for all years behind; `None` where there are none. `left_in` is the
-    index of the year in which it left service, with the part of that year's rate that counts.
+    index of the year in which it left service, with the part of that year's rate that counts. `harbour` says
+    that the rates go on with what the first year's limit has left.
     """
 
     basis: Decimal
@@ -29,6 +30,7 @@ class Terms:
     allowance: Decimal = ZERO
     limits: tuple[Decimal, ...] | None = None
     left_in: tuple[int, Decimal] | None = None
+    harbour: bool = False
 
     def share(self, index: int) -> Decimal:
         """The business use of a year."""
@@ -92,9 +94,7 @@ def _year(terms: Terms, index: int, allowance: Decimal, taken: Sequence[Decimal]
         return max(min(cents(terms.basis - sum(taken)), limit or ZERO), ZERO)
     off = terms.expensed + allowance
     first_limit = terms.limit(0)
-    if index and first_limit is not None and terms.allowance == 1:
-        # The safe harbour for automobiles under the whole allowance: the table goes on with what the first
-        # year's limit left.
+    if index and first_limit is not None and terms.harbour:
         off = first_limit
     rate = terms.rates[index]
     if terms.left_in is not None and index == terms.left_in[0]:

@@ -3,9 +3,12 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Sequence
 
 from half_yard.countries import Computation
+from half_yard.countries.results import Treatment
 from half_yard.interop.csv_text import csv_text
+from half_yard.records import ClientFile
 
 COLUMNS = (
     "asset", "activity", "name", "class", "acquired", "in_service", "cost", "section_179", "method",
@@ -29,6 +32,23 @@ def asset_rows(computation: Computation) -> list[dict[str, str]]:
             {name: "" if value is None else str(value) for name, value in zip(COLUMNS, values, strict=True)}
         )
     return rows
+
+
+BOOK_COLUMNS = ("asset", "name", "book", "year", "taken")
+
+
+def books_of_assets_text(file: ClientFile, treatments: Sequence[Treatment], *, as_json: bool = False) -> str:
+    """What every depreciated asset takes year by year under each book, the regular tax first: a row an asset,
+    a book and a year, amounts in dollars as decimal strings; as CSV or as a JSON array of objects."""
+    rows = [
+        dict(zip(BOOK_COLUMNS, (key, file.assets[key].name, book.title, str(year), str(taken)), strict=True))
+        for book in treatments
+        for key in book.keys
+        for year, taken in enumerate(book.years(key)[1], book.years(key)[0])
+    ]
+    if as_json:
+        return json.dumps(rows, indent=1, ensure_ascii=False) + "\n"
+    return csv_text(BOOK_COLUMNS, rows)
 
 
 def assets_text(computation: Computation, *, as_json: bool = False) -> str:

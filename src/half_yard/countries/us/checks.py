@@ -8,7 +8,11 @@ from decimal import Decimal
 from half_yard.books import Books
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import basis_amount
-from half_yard.countries.us.assets.class_checks import allowance_findings, class_findings
+from half_yard.countries.us.assets.class_checks import (
+    allowance_findings,
+    class_findings,
+    improvement_findings,
+)
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.earlier_years import that_agrees
 from half_yard.countries.us.assets.mid_quarter import HALF_YEAR, MID_QUARTER
@@ -57,6 +61,7 @@ def findings_of(
         *_gaps(sheets),
         *_assets(frame, stories),
         *class_findings({key: frame.file.assets[key] for key in stories}, frame.rules),
+        *improvement_findings(frame.file, frame.file.assets),
         *allowance_findings(frame.file, {key: frame.file.assets[key] for key in stories}),
         *_rental_days(frame),
         *_expensing(sheets),

@@ -18,14 +18,15 @@ from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 
-HEADINGS = ("Method", "Deducted", "5 years", "Result", "Carried", "At a sale", "")
+HEADINGS = ("Method", "Deducted", "5 years", "Result", "Carried", "Lost", "At a sale", "")
 TIPS = {
     "5 years": "Deducted in five years, at this year's miles and costs",
     "Carried": "Carried to next year",
+    "Lost": "Above the income and not carried to another year",
     "At a sale": "What has taken the basis down with it up to now: a sale gives it back",
 }
-OVER_YEARS = 2
-"""The column that only vehicles have."""
+OVER_YEARS, LOST = 2, 5
+"""The columns that only vehicles and only homes have."""
 REST = 120
 """For how many milliseconds nothing is typed before the methods that are not chosen are worked out."""
 NOT_YET = "…"
@@ -104,8 +105,11 @@ class MethodsView(QWidget):
                 widget.deleteLater()
         line = 0
         for choice in choices:
-            over_years = any(method.years for method in choice)
-            columns = [n for n in range(len(HEADINGS)) if n != OVER_YEARS or over_years]
+            left_out = {
+                *(() if any(method.years for method in choice) else (OVER_YEARS,)),
+                *(() if any(method.lost for method in choice) else (LOST,)),
+            }
+            columns = [n for n in range(len(HEADINGS)) if n not in left_out]
             for column in columns:
                 label = soft(HEADINGS[column]) if column else title("Side by side", 11)
                 label.setToolTip(plain_tip(TIPS.get(HEADINGS[column], "")))
@@ -169,10 +173,11 @@ def _texts(each: MethodBeside) -> list[str]:
         "" if each.years is None else f"{each.years.amount:,.0f}",
         f"{gets} {money_text(abs(each.result))}",
         money_text(each.carried) if each.carried else "nothing",
+        money_text(each.lost.amount) if each.lost is not None and each.lost.amount else "nothing",
         money_text(each.given_back) if each.given_back else "nothing",
     ]
 
 
 def _side(column: int) -> Qt.AlignmentFlag:
-    across = Qt.AlignmentFlag.AlignRight if column in {1, 2, 3, 4, 5} else Qt.AlignmentFlag.AlignLeft
+    across = Qt.AlignmentFlag.AlignRight if 0 < column < len(HEADINGS) - 1 else Qt.AlignmentFlag.AlignLeft
     return across | Qt.AlignmentFlag.AlignVCenter

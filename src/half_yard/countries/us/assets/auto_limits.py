@@ -11,11 +11,14 @@ YEAR = 12
 AFTER_FIRST = ("passenger_auto_year_2", "passenger_auto_year_3", "passenger_auto_later_years")
 
 
-def auto_limits(placed: int, *, allowance: bool, months: int = 12) -> tuple[Figure, ...] | None:
+def auto_limits(
+    placed: int, *, allowance: bool, months: int = 12, part: Decimal = Decimal(1)
+) -> tuple[Figure, ...] | None:
     """The limits of the first, second, third and all later years, in full-use dollars; None where the program
     has none for that year; those of 2018 to 2020 stand among the standing values. The first is higher with
     the special allowance (168(k)(2)(F)), and that of a short tax year is for its `months` (26 CFR
-    1.280F-2T(i)(1))."""
+    1.280F-2T(i)(1)). An automobile that is divided, or has something added to it, has them once: each `part`
+    its own."""
     first = "passenger_auto_year_1_with_bonus" if allowance else "passenger_auto_year_1"
     rules = rules_for(placed if placed in YEARS else YEARS[0])
     standing = f"passenger_auto_{placed}"
@@ -28,7 +31,10 @@ def auto_limits(placed: int, *, allowance: bool, months: int = 12) -> tuple[Figu
         else rules.figure(key, label=f"limit of an automobile's {word} year")
         for key, word in zip((first, *AFTER_FIRST), words, strict=True)
     )
+    if part != 1:
+        its_part = stated(part, "its part of the automobile, by cost")
+        limits = tuple((limit * its_part).in_cents().named(limit.label) for limit in limits)
     if months == YEAR:
         return limits
-    part = stated(Decimal(months), "months of its short tax year") / stated(Decimal(YEAR), "months")
-    return ((limits[0] * part).in_cents().named(limits[0].label), *limits[1:])
+    counted = stated(Decimal(months), "months of its short tax year") / stated(Decimal(YEAR), "months")
+    return ((limits[0] * counted).in_cents().named(limits[0].label), *limits[1:])

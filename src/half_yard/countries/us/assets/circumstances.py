@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from decimal import Decimal
 from typing import NamedTuple
 
+from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.special_allowance import election_key
 from half_yard.countries.us.carried_in import MILEAGE_PART
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
@@ -17,12 +19,14 @@ class Circumstances(NamedTuple):
     """The kind of the asset's activity (None where there is none; of a thing of several uses that of its
     rentals, else `SHARED`; `BY_THE_MILE` where the standard mileage rate stands for it, `AFTER_THE_RATE`
     where it did in earlier years), the tax year of the file, the month in which the tax year of its first day
-    in service begins, and what was elected for its class in that year."""
+    in service begins, what was elected for its class in that year, and which part of the limits of
+    an automobile is its own: all, but where it was divided or something was added (26 U.S.C. 280F(d)(1))."""
 
     kind: str | None
     tax_year: int
     begins: int
     elected: str
+    limit_part: Decimal = Decimal(1)
 
 
 def circumstances(file: ClientFile) -> dict[str, Circumstances]:
@@ -34,14 +38,31 @@ def circumstances(file: ClientFile) -> dict[str, Circumstances]:
     after |= {key for key, thing in file.things.items() if thing.answers.get("standard_before")}
     after &= file.things.keys()
     year, short_years, elections = file.tax_year, file.short_years, file.elections
-    found = {}
+    found, parts = {}, _parts_of_automobiles(file)
     for key, asset in sorted(file.assets.items()):
         first = asset.in_service.year if asset.in_service else year
         elected = elections.get(election_key(asset.asset_class, None if first == year else first), "")
         kind = kinds.get(asset.activity)
         if asset.thing in after and kind is not None and kind != BY_THE_MILE:
             kind = AFTER_THE_RATE
-        found[key] = Circumstances(kind, year, short_years.get(str(first), 1), elected)
+        part = parts.get(key, Decimal(1))
+        found[key] = Circumstances(kind, year, short_years.get(str(first), 1), elected, part)
+    return found
+
+
+def _parts_of_automobiles(file: ClientFile) -> dict[str, Decimal]:
+    """Of automobiles that were divided, or to which something was added, the part of each by its cost."""
+    found: dict[str, Decimal] = {}
+    together: dict[str, list[str]] = {}
+    for key, asset in file.assets.items():
+        if asset.part_of and asset.part_of in file.assets:
+            classes = [CLASSES.get(each.asset_class) for each in (asset, file.assets[asset.part_of])]
+            if all(each is not None and each.auto for each in classes):
+                together.setdefault(asset.part_of, [asset.part_of]).append(key)
+    for keys in together.values():
+        whole = sum((file.assets[key].cost for key in keys), Decimal(0))
+        if whole > 0:
+            found |= {key: file.assets[key].cost / whole for key in keys}
     return found
 
 

@@ -5,12 +5,15 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
-from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.classes import CLASSES, QUALIFIED_IMPROVEMENTS
 from half_yard.countries.us.assets.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
 from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.records import Asset, Change, ClientFile, Edit
 from half_yard.review import Finding, Level
+
+RESIDENTIAL_TYPES = {"1", "2", "3"}
+"""The kinds of property on Schedule E, line 1b, that are lived in."""
 
 
 def class_findings(assets: Mapping[str, Asset], rules: YearRules) -> Iterator[Finding]:
@@ -46,6 +49,24 @@ def _finding(name: str, of_class: Mapping[str, Asset], field: str, what: str, ru
         f"/assets/{key}/{field}",
         "Elect alike.",
     )
+
+
+def improvement_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterator[Finding]:
+    """Qualified improvement property in a rental that is lived in: it is inside nonresidential buildings only
+    (26 U.S.C. 168(e)(6)(A))."""
+    for key, asset in sorted(assets.items()):
+        activity = file.activities.get(asset.activity)
+        lived_in = activity is not None and activity.property_type[:1] in RESIDENTIAL_TYPES
+        if asset.asset_class == QUALIFIED_IMPROVEMENTS and lived_in:
+            change = Change(op="replace", path=f"/assets/{key}/asset_class", value="residential_building")
+            yield Finding(
+                Level.ERROR,
+                f"{asset.name}: qualified improvement property is inside a nonresidential building, and this "
+                "is a residence (26 U.S.C. 168(e)(6)).",
+                f"/assets/{key}/asset_class",
+                "Choose another class: what is done to a residential building is of its class.",
+                Edit(label=f"{asset.name} made residential rental property", changes=(change,)),
+            )
 
 
 def allowance_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterator[Finding]:

@@ -102,7 +102,9 @@ YEARS, OUTPUT = "years", "output"
 LAND = "land"
 LEASE = "lease_costs"
 START_UP, LOAN, INTANGIBLE, SOFTWARE = "start_up", "loan_costs", "intangible", "software"
-TERM = {LOAN, LEASE}
+POINTS = "loan_points"
+"""Interest paid in advance: it stands with the interest, not among what is amortized (26 U.S.C. 461(g))."""
+TERM = {POINTS, LOAN, LEASE}
 """What is written off over the months of its own contract."""
 DOUBLE, ONE_AND_A_HALF, ONE = Decimal(2), Decimal("1.5"), Decimal(1)
 FIVE_YEARS = Decimal(5)
@@ -146,12 +148,12 @@ CLASSES = {
             ),
         ),
         AssetClass(
-            "heavy_suv", "Sport utility vehicle over 6,000 lb", _years(5), "b",
+            "heavy_suv", "Sport utility vehicle, or pickup with a short bed, over 6,000 lb", _years(5), "b",
             alternative=FIVE_YEARS, listed=True, heavy=True,
-            words=("SUV over 6,000 lb",),
+            words=("SUV over 6,000 lb", "Pickup with a bed under six feet"),
         ),
         AssetClass(
-            "heavy_vehicle", "Pickup or van over 6,000 lb", _years(5), "b",
+            "heavy_vehicle", "Pickup with a bed of six feet, or van, over 6,000 lb", _years(5), "b",
             alternative=FIVE_YEARS, listed=True,
             words=("Pickup over 6,000 lb", "Van over 6,000 lb"),
         ),
@@ -264,8 +266,12 @@ CLASSES = {
             words=("Website", "Program"),
         ),
         AssetClass(
-            LOAN, "Loan points and costs (over the loan)", None, since=datetime.date.min, real=True,
-            tables="26 CFR 1.446-5", section="461(g)", words=("Mortgage points", "Refinancing costs"),
+            POINTS, "Points of a loan (interest, over the loan)", None, since=datetime.date.min, real=True,
+            tables="26 U.S.C. 461(g)", section="461(g)", words=("Mortgage points", "Loan points", "Points"),
+        ),
+        AssetClass(
+            LOAN, "Costs of a loan (over the loan)", None, since=datetime.date.min, real=True,
+            tables="26 CFR 1.446-5", section="461(g)", words=("Refinancing costs", "Loan fees"),
         ),
         AssetClass(
             LEASE, "Cost of getting a lease (over its term)", None, since=datetime.date.min, real=True,

@@ -117,7 +117,7 @@ def _fall_of(life: Life) -> Fall | None:
     plain = replace(life, asset=asset.model_copy(update={"expensed": None}))
     if not listed:
         return Fall(index, index + 1, plain)
-    limits = auto_limits(life.first, allowance=False) if life.limits else None
+    limits = auto_limits(life.first, allowance=False, part=life.limit_part) if life.limits else None
     words = Choice("Listed property fell to half or less business use: alternative system from then on")
     return Fall(
         index,

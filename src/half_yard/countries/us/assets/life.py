@@ -37,6 +37,8 @@ from half_yard.records import Asset
 
 PART_NAMES = {"expensed": "section 179", "allowance": "special allowance", "regular": "depreciation"}
 IN_AND_OUT = "In and out of service in one year: no depreciation (of a building: common practice, no source)"
+HARBOUR_YEARS = range(2017, 2023)
+HARBOUR = "Safe harbour of an automobile under the whole allowance (Rev. Proc. 2019-13)"
 NEVER_CUT_OFF = Decimal(10)
 """A year of so many dollars, unless it is the last of its table, leaves more for the years after it than the
 half cents by which those before it were rounded up."""
@@ -59,6 +61,7 @@ class Life:
     choices: tuple[Choice, ...]
     marks: tuple[Mark, ...]
     as_if_whole: bool = False
+    limit_part: Decimal = WHOLE
 
     @staticmethod
     def of(
@@ -69,9 +72,10 @@ class Life:
         convention: Choice | None,
         allowance: Allowance,
         rules: YearRules,
+        limit_part: Decimal = WHOLE,
     ) -> Life:
         """The life of an asset from a start in a tax year of so many months; `convention` says why that one
-        applies."""
+        applies, `limit_part` which part of an automobile's limits is its own."""
         if asset.in_service is None:
             raise ValueError(f"{key} has no date in service")
         asset_class, first = CLASSES[asset.asset_class], asset.in_service.year
@@ -87,6 +91,8 @@ class Life:
             choices.append(Choice(f"Method: {METHODS[method].lower()}", f"/assets/{key}/method"))
         if allowance.why:
             choices.append(allowance.why)
+        if asset_class.auto and _in_harbour(asset, allowance, first):
+            choices.append(Choice(HARBOUR))
         if in_and_out(asset):
             choices.append(Choice(IN_AND_OUT, f"/assets/{key}/disposed"))
         by_formula = asset.answers.get(FORMULA.key, False)
@@ -95,7 +101,7 @@ class Life:
         way = Way(asset_class.key, start, method, first, by_formula)
         limits = None
         if asset_class.auto:
-            limits = auto_limits(first, allowance=allowance.rate is not None, months=months)
+            limits = auto_limits(first, allowance=allowance.rate is not None, months=months, part=limit_part)
         marks = (*allowance.marks, *_marks(key, asset, asset_class, limits))
         return Life(
             key=key,
@@ -108,6 +114,7 @@ class Life:
             half=half,
             choices=tuple(choices),
             marks=marks,
+            limit_part=limit_part,
         )
 
     def by(self, way: Way) -> Life:
@@ -125,6 +132,7 @@ class Life:
             choices=self.choices,
             marks=self.marks,
             as_if_whole=self.as_if_whole,
+            limit_part=self.limit_part,
         )
 
     # -- numbers -------------------------------------------------------------------------------------
@@ -149,6 +157,7 @@ class Life:
             allowance=self.allowance.rate.amount if self.allowance.rate else Decimal(0),
             limits=tuple(limit.amount for limit in self.limits) if self.limits else None,
             left_in=leaves_in(asset, self.way.start, self.way.recovery.years),
+            harbour=self.limits is not None and _in_harbour(asset, self.allowance, self.first),
         )
         return made.in_full_use if self.as_if_whole else made
 
@@ -219,7 +228,7 @@ class Life:
         """What the rate of a year is taken of."""
         basis = self._business_part(index)
         off = [part for part in (self.expensed, self.special_allowance) if part is not None]
-        if index and self.limits is not None and self.terms.allowance == 1:
+        if index and self.terms.harbour:
             off = [self._limit(0)]
         if not off:
             return basis
@@ -353,6 +362,14 @@ class Life:
         label = f"{self.asset.name}: basis that is left"
         left = not_below_zero(difference(whole, earlier, label=label), label)
         return smaller_of(year, left, label=f"{self.asset.name}: not more than the basis that is left")
+
+
+def _in_harbour(asset: Asset, allowance: Allowance, first: int) -> bool:
+    """Whether the safe harbour of an automobile under the whole allowance applies: the table goes on with
+    what the first year's limit has left. It names what came into service up to 2022, and nothing of which a
+    part was expensed (Rev. Proc. 2019-13, section 4.02)."""
+    whole = allowance.rate is not None and allowance.rate.amount == 1
+    return whole and not asset.expensed and first in HARBOUR_YEARS
 
 
 def _marks(key: str, asset: Asset, asset_class: AssetClass, limits: Sequence[Figure] | None) -> list[Mark]:

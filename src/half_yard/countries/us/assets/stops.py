@@ -76,7 +76,7 @@ def _too_much_for_auto(asset: Asset, share: Decimal, around: Circumstances) -> s
         return ""
     rules = rules_for(around.tax_year)
     allowance = allowance_of("", asset, CLASSES[asset.asset_class], around.elected, rules)
-    limits = auto_limits(asset.in_service.year, allowance=allowance.rate is not None)
+    limits = auto_limits(asset.in_service.year, allowance=allowance.rate is not None, part=around.limit_part)
     if limits is None or asset.expensed <= limits[0].amount * share:
         return ""
     return f"Of an automobile {limits[0].amount * share:,.0f} at the most is taken in its first year."

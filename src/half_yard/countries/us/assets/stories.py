@@ -284,6 +284,7 @@ def _life(key: str, asset: Asset, around: Circumstances, values: YearRules, test
         convention=choice,
         allowance=allowance,
         rules=values,
+        limit_part=around.limit_part,
     )
 
 

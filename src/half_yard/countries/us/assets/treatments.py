@@ -35,11 +35,13 @@ ELIGIBLE_FROM = 2016
 
 @dataclass(frozen=True, slots=True)
 class StateBook:
-    """A state's rules: whether it has the special allowance, and how much it lets expense, in dollars."""
+    """A state's rules: whether it has the special allowance, how much it lets expense in a year, and from
+    which cost of a year's property on less, in dollars."""
 
     title: str
     special_allowance: bool
     section_179_limit: Decimal
+    phase_out_start: Decimal
 
 
 @cache
@@ -49,7 +51,12 @@ def state_books() -> dict[str, StateBook]:
     text = rules.joinpath("state_books.toml").read_text(encoding="utf-8")
     found = tomllib.loads(text, parse_float=Decimal)
     return {
-        key: StateBook(item["title"], item["special_allowance"], Decimal(item["section_179_limit"]))
+        key: StateBook(
+            item["title"],
+            item["special_allowance"],
+            Decimal(item["section_179_limit"]),
+            Decimal(item["phase_out_start"]),
+        )
         for key, item in found.items()
     }
 
@@ -100,18 +107,24 @@ def minimum(life: Life) -> Life:
 
 def _under(book: StateBook, regular: Mapping[str, Life]) -> dict[str, Life]:
     """The lives under a state's book; what a year may expense goes to the first assets entered first."""
+    bought: dict[int, Decimal] = {}
+    for life in regular.values():
+        if life.asset_class.may_be_expensed:
+            cost = life.terms.basis * life.terms.share(0)
+            bought[life.first] = bought.get(life.first, Decimal(0)) + cost
     left: dict[int, Decimal] = {}
     made = {}
     for key, life in regular.items():
         elected = life.asset.expensed or Decimal(0)
-        room = left.setdefault(life.first, book.section_179_limit)
+        over = max(bought.get(life.first, Decimal(0)) - book.phase_out_start, Decimal(0))
+        room = left.setdefault(life.first, max(book.section_179_limit - over, Decimal(0)))
         expensed = min(elected, room)
         left[life.first] = room - expensed
         changed = life
         if expensed != elected:
             changed = replace(life, asset=life.asset.model_copy(update={"expensed": expensed}))
         if life.allowance.rate is not None and not book.special_allowance:
-            limits = auto_limits(life.first, allowance=False) if life.limits else None
+            limits = auto_limits(life.first, allowance=False, part=life.limit_part) if life.limits else None
             changed = replace(changed, allowance=Allowance(None), limits=limits)
         made[key] = changed
     return made

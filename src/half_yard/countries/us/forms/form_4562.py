@@ -8,7 +8,7 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.amortization import REGULAR
-from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, SOFTWARE, YEARS
+from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, POINTS, SOFTWARE, YEARS
 from half_yard.countries.us.assets.rates import ALTERNATIVE
 from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.forms import section_179, vehicle
@@ -51,9 +51,11 @@ def with_form(ask: Ask) -> tuple[str, ...]:
 
 
 def assets_of(ask: Ask, activity: str) -> dict[str, Asset]:
-    """The assets on the form, by id: its own, and those of which it has a part."""
+    """The assets on the form, by id: its own, and those of which it has a part. Points of loans are
+    interest."""
     keys = (*ask(stories.of_activity, activity), *ask(its_part.shared_assets).get(activity, ()))
-    return dict(zip(keys, ask.of(stories.assets_of, keys), strict=True))
+    every = zip(keys, ask.of(stories.assets_of, keys), strict=True)
+    return {key: asset for key, asset in every if asset.asset_class != POINTS}
 
 
 @Form

@@ -18,6 +18,7 @@ from half_yard.figures import (
     Page,
     Role,
     above,
+    difference,
     entered,
     not_below_zero,
     smaller_of,
@@ -52,7 +53,11 @@ def simplified_result(page: Page, ask: Ask, thing: str, activity: str, person: s
     product = page.line("product", "4", "Square feet times dollars", (area * rate).in_cents())
     smaller = smaller_of(not_below_zero(income), product, label="not more than the income")
     choice = Choice("Simplified method", f"/things/{thing}/choices/{home_office.method_key(activity)}")
-    page.line("allowed", "5", "Deduction by the simplified method", smaller.because(choice), Role.RESULT)
+    made = page.line(
+        "allowed", "5", "Deduction by the simplified method", smaller.because(choice), Role.RESULT
+    )
+    lost = difference(product, made, label="above the income: lost, not carried")
+    page.line("lost", "", "Above the income: lost, not carried", lost)
     for key, number, title, kind in (
         ("operating_waits", "6a", "Operating expenses that wait", HOME_OPERATING),
         ("depreciation_waits", "6b", "Depreciation that waits", HOME_DEPRECIATION),

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.us.assets import stories
+from half_yard.countries.us.assets.classes import POINTS
 from half_yard.countries.us.forms import dwelling, shared_costs, vehicle
 from half_yard.countries.us.shared import its_part
 from half_yard.countries.us.shared.divided import thing_of
@@ -18,6 +20,9 @@ from half_yard.countries.us.shared.kinds import (
     arrives_on,
 )
 from half_yard.figures import Figure
+from half_yard.records import ClientFile
+
+POINTS_LINE = "mortgage_interest"
 
 
 def brought(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
@@ -38,7 +43,21 @@ def besides(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
     for thing in _serving(ask, activity):
         for line, figure in _of_thing(ask, thing, activity):
             found[line] = (*found.get(line, ()), figure)
+    if points := ask(points_of_loans, activity):
+        found[POINTS_LINE] = (*found.get(POINTS_LINE, ()), *points)
     return found
+
+
+def points_of_loans(ask: Ask, activity: str) -> tuple[Figure, ...]:
+    """What the points of an activity's loans come to this year: interest (26 U.S.C. 461(g)), not
+    amortization."""
+    keys = ask(stories.of_activity, activity)
+    points = ask.of(_points, keys)
+    return tuple(stories.story_of(ask, key).this_year for key in points)
+
+
+def _points(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
+    return tuple(key for key in keys if file.assets[key].asset_class == POINTS)
 
 
 def _serving(ask: Ask, activity: str) -> tuple[str, ...]:

@@ -219,9 +219,11 @@ def _choices(file: ClientFile, thing: str) -> Iterator[Sequence[Method]]:
                 person = next(iter(sorted(file.activities[activity].owners)), "owner")
                 place = f"{thing}.{activity}.{person}"
                 key = method_key(activity)
+                places = (f"form_8829.{place}", f"simplified.{place}")
+                actual, simplified = ((sheet, "allowed") for sheet in places)
                 yield [
-                    _method(file, thing, key, ACTUAL, (f"form_8829.{place}", "allowed"), default=ACTUAL),
-                    _method(file, thing, key, SIMPLIFIED, (f"simplified.{place}", "allowed"), default=ACTUAL),
+                    _method(file, thing, key, ACTUAL, actual, default=ACTUAL),
+                    _method(file, thing, key, SIMPLIFIED, simplified, default=ACTUAL, lost="lost"),
                 ]
         case "dwelling":
             sheet = f"dwelling.{thing}"
@@ -234,7 +236,7 @@ def _choices(file: ClientFile, thing: str) -> Iterator[Sequence[Method]]:
 
 def _method(
     file: ClientFile, thing: str, key: str, value: str, amount: tuple[str, str], *, default: str,
-    barred: str = "", title: str = "", years: str = "",
+    barred: str = "", title: str = "", years: str = "", lost: str = "",
 ) -> Method:  # fmt: skip
     record = file.things[thing]
     words = title or METHODS[value]
@@ -244,4 +246,4 @@ def _method(
     change = Change.model_validate({"op": op, "path": f"/things/{thing}/choices/{key}", "value": value})
     label = f"{record.name or 'Shared thing'}: {words.lower() if not words.startswith('Form') else words}"
     chosen = record.choices.get(key, default) == value
-    return Method(words, Edit(label=label, changes=(change,)), chosen, amount, barred, years)
+    return Method(words, Edit(label=label, changes=(change,)), chosen, amount, barred, years, lost)
