@@ -40,7 +40,7 @@ class Falls(unittest.TestCase):
         self.assertEqual(amount(file, f"recapture.{BUSINESS}/taken_back"), 4018)
         self.assertEqual(amount(file, f"schedule_c.{BUSINESS}.owner/other_income"), 4018)
         self.assertEqual(story(record).this_year.amount, 1800)  # 20% of half of 18,000
-        self.assertEqual(amount(file, f"form_4562.{BUSINESS}/listed_slower"), 1800)
+        self.assertEqual(amount(file, f"form_4562.{BUSINESS}/listed.s00001"), 1800)
         later = story(record.model_copy(update={"shares": {"2025": Decimal(50), "2026": Decimal(50)}}), 2026)
         self.assertEqual(later.prior.amount, 12600 + 1800)
         self.assertEqual(later.this_year.amount, 900)

@@ -225,6 +225,30 @@ class Rentals(unittest.TestCase):
         self.assertFalse(any("Amortization" in each.title for each in sheet.lines))
 
 
+class Form4562(unittest.TestCase):
+    """Lines 6, 7, 26 and 29, and the columns of line 19, recalled."""
+
+    def test_property_by_property(self) -> None:
+        van = asset(
+            "heavy_vehicle", name="Van", cost=30000, expensed=9000, answers={"no_special_allowance": True}
+        )
+        saw = asset(
+            "seven_year", name="Saw", cost=5000, expensed=2000, answers={"no_special_allowance": True}
+        )
+        computation = compute(file_of(van, saw))
+        part_i = {each.number: each for each in computation.sheet("section_179").lines}
+        self.assertEqual([(part_i[line].title, part_i[line].figure.amount) for line in ("6", "7", "8")], [
+            ("Saw: elected cost", 2000), ("Listed property: elected cost (Form 4562, line 29)", 9000),
+            ("Total elected cost", 11000),
+        ])  # fmt: skip
+        form = {each.number: each for each in computation.sheet(f"form_4562.{BUSINESS}").lines}
+        self.assertEqual(form["29"].figure.amount, 9000)
+        self.assertIn(
+            "Van: 03/01/2025, cost 30,000, 5-year, 200% declining balance, half-year", form["26"].title
+        )
+        self.assertIn("7-year, 200% declining balance, half-year", form["19c"].title)
+
+
 class EarlierYears(unittest.TestCase):
     """26 U.S.C. 168(d)(3), (k)(7): what an earlier year used stays, whatever was sold since."""
 

@@ -268,6 +268,7 @@ class Forms(Page):
 class WrittenOff(Page):
     def test_points_are_made_an_asset_and_go_over_the_loan(self) -> None:
         self.go(f"/activities/{HOUSE}")
+        before = self.amount(f"schedule_e.{HOUSE}/mortgage_interest")
         self.view.statement.show_line(["mortgage_interest"])
         self.view.entries.table.start_new()
         self.press(ENTER)
@@ -282,5 +283,4 @@ class WrittenOff(Page):
         self.assertIn("how many months", self.workspace.computation.stops["/assets/s00013"])
         page.view(AssetView).focus_on("/assets/s00013/months")
         self.type("360", Key.Key_Tab)
-        self.assertEqual(self.amount(f"form_4562.{HOUSE}/amortization"), 90)
-        self.assertEqual(self.amount(f"schedule_e.{HOUSE}/amortization"), 90)
+        self.assertEqual(self.amount(f"schedule_e.{HOUSE}/mortgage_interest"), before + 90)

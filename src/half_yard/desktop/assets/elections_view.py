@@ -72,7 +72,7 @@ class ElectionsView(AssetPart):
                     words += [f"{subject}, {name.lower()}: {said}" for said in _change(now, other)]
         notes = pack.one_by_one.election_notes(self.workspace.computation)
         if not words:
-            words.append("No other answer would change the depreciation.")
+            words.append("No other answer for this year's property would change the depreciation.")
         return "\n".join([*words, *notes])
 
 

@@ -230,6 +230,8 @@ class Life:
         off = [part for part in (self.expensed, self.special_allowance) if part is not None]
         if index and self.terms.harbour:
             off = [self._limit(0)]
+        elif self.limits is not None and self.special_allowance is not None:
+            off[-1] = off[-1].named(f"{off[-1].label}, whole: what its limit cut off comes after the table")
         if not off:
             return basis
         label = f"{self.asset.name}: basis for depreciation"

@@ -6,6 +6,7 @@ from collections.abc import Iterable, Mapping
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.amortization import REGULAR
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, POINTS, SOFTWARE, YEARS
@@ -125,12 +126,19 @@ def summary(page: Page, ask: Ask, activity: str) -> None:
     earlier = total(_parts(of_assets, (key for key in plain if key not in new)))
     title = "Assets placed in service in tax years before this one"
     lines.append(page.line("earlier_years", "17", title, earlier))
-    lines += _placed_this_year(page, [key for key in plain if key in new], assets, of_assets)
+    placed = {key: (assets[key], stories.story_of(ask, key)) for key in plain if key in new}
+    lines += _placed_this_year(page, placed, of_assets)
     if listed:
         half = ask(rules).amount("listed_use_test")
         more = [key for key in listed if share_of_year(assets[key], year) > half]
         less = [key for key in listed if key not in more]
-        lines.append(_listed(page, of_assets, more, less))
+        every = {key: (assets[key], stories.story_of(ask, key)) for key in listed}
+        lines.append(_listed(page, of_assets, every, more, less))
+        of_listed = [
+            leaf for key, leaf in ask(section_179.elected).get(activity, {}).items() if key in listed
+        ]
+        if of_listed:
+            page.line("listed_expensed", "29", "Listed property: elected cost, to line 7", total(of_listed))
     page.section = "Part IV · Summary"
     page.line("total", "22", "Depreciation in all", total(lines), Role.TOTAL)
 
@@ -146,44 +154,61 @@ def _parts(of_assets: Lines, keys: Iterable[str], part: str = REGULAR) -> list[F
 
 
 def _placed_this_year(
-    page: Page, keys: list[str], assets: Mapping[str, Asset], of_assets: Lines
+    page: Page, placed: Mapping[str, tuple[Asset, AssetStory]], of_assets: Lines
 ) -> list[Figure]:
-    """Lines 19 and 20: a line for each life, by the general system and by the alternative one."""
+    """Lines 19 and 20: a line for each life, method and convention, by the general system and by the
+    alternative one. The month in service is that of buildings (column b)."""
     found: dict[tuple[str, str, str], list[str]] = {}
     for asset_class in CLASSES.values():
-        for key in (key for key in keys if CLASSES[assets[key].asset_class] is asset_class):
+        of_class = {key: item for key, item in placed.items() if CLASSES[item[0].asset_class] is asset_class}
+        for key, (asset, story) in of_class.items():
             if asset_class.recovery is None:
                 continue
             first = next(item for item in CLASSES.values() if item.form_line == asset_class.form_line)
-            if assets[key].method == ALTERNATIVE:
-                number = ADS_LINES.get(asset_class.alternative, "20a")
-                years = f"{asset_class.alternative.normalize():f} years, alternative system"
-                line = (f"new_{asset_class.key}_ads", number, f"{asset_class.short_title} ({years})")
-            else:
-                line = (f"new_{first.key}", f"19{asset_class.form_line}", first.short_title)
-            found.setdefault(line, []).append(key)
+            slower = asset.method == ALTERNATIVE
+            number = ADS_LINES.get(asset_class.alternative, "20a") if slower else f"19{asset_class.form_line}"
+            month = f", in service {asset.in_service:%m/%Y}" if asset_class.real and asset.in_service else ""
+            terms = ", ".join(story.summary.split(", ")[:3])
+            name = f"new_{asset_class.key}_ads" if slower else f"new_{first.key}"
+            title = f"Placed in service this year{month}: {terms}"
+            found.setdefault((name, number, title), []).append(key)
+    names = [name for name, _, _ in found]
     return [
-        page.line(key, number, f"Placed in service this year: {title}", total(_parts(of_assets, of_line)))
-        for (key, number, title), of_line in found.items()
-    ]
+        page.line(
+            name if names.count(name) == 1 else f"{name}.{keys[0]}", number, title,
+            total(_parts(of_assets, keys)),
+        )
+        for (name, number, title), keys in found.items()
+    ]  # fmt: skip
 
 
-def _listed(page: Page, of_assets: Lines, more: list[str], less: list[str]) -> Figure:
-    """Part V: listed property used more than half for the business, and the other; its total goes to line
-    21."""
+def _listed(
+    page: Page,
+    of_assets: Lines,
+    every: Mapping[str, tuple[Asset, AssetStory]],
+    more: list[str],
+    less: list[str],
+) -> Figure:
+    """Part V: listed property used more than half for the business, and the other, each with its columns; its
+    total goes to line 21."""
     page.section = "Part V · Listed property"
     allowance = page.line(
         "listed_allowance", "25", "Special allowance for listed property",
         total(_parts(of_assets, more, "allowance")),
     )  # fmt: skip
-    regular = page.line(
-        "listed_regular", "26", "Used more than half for the business", total(_parts(of_assets, more))
-    )
-    slower = page.line(
-        "listed_slower", "27", "Used half or less for the business", total(_parts(of_assets, less))
-    )
-    whole = page.line("listed_total", "28", "Listed property in all", allowance + regular + slower)
+    lines = [
+        page.line(f"listed.{key}", number, _columns(*every[key]), total(_parts(of_assets, [key])))
+        for number, keys in (("26", more), ("27", less))
+        for key in keys
+    ]
+    whole = page.line("listed_total", "28", "Listed property in all", total((allowance, *lines)))
     return page.line("listed", "21", "Listed property (line 28)", whole)
+
+
+def _columns(asset: Asset, story: AssetStory) -> str:
+    """Columns (a) to (g) of listed property, in words."""
+    placed = f"{asset.in_service:%m/%d/%Y}" if asset.in_service else ""
+    return f"{asset.name or 'Listed property'}: {placed}, cost {asset.cost:,.0f}, {story.summary}"
 
 
 @form_4562.part

@@ -37,15 +37,16 @@ WITHOUT_EXPENSING = Assumption("without section 179")
 """The deduction is limited by the profits without it: the businesses are asked for under this assumption."""
 
 
-def elected(ask: Ask) -> dict[str, tuple[Figure, ...]]:
-    """What was elected for property of this year, by activity: of what several share, each one's part."""
-    found: dict[str, list[Figure]] = {}
+def elected(ask: Ask) -> dict[str, dict[str, Figure]]:
+    """What was elected for property of this year, by activity and asset: of what several share, each one's
+    part."""
+    found: dict[str, dict[str, Figure]] = {}
     for activity, key in ask(property_of_year):
         asset = ask.of(stories.asset_of, key)
         if asset.expensed:
             leaf = entered(asset.expensed, f"{asset.name}: elected", f"/assets/{key}/expensed")
-            found.setdefault(activity, []).append(_its_part(ask, activity, asset, leaf))
-    return {key: tuple(leaves) for key, leaves in found.items()}
+            found.setdefault(activity, {})[key] = _its_part(ask, activity, asset, leaf)
+    return found
 
 
 def property_of_year(ask: Ask) -> tuple[tuple[str, str], ...]:
@@ -117,8 +118,7 @@ def deduction(page: Page, ask: Ask) -> None:
     if ask(status) == "separate":
         limit = limit.marked(gaps.SEPARATE_EXPENSING)
     limit = page.line("limit", "5", "Dollar limit for the year", limit)
-    leaves = [leaf for leaves in ask(elected).values() for leaf in leaves]
-    whole = page.line("elected", "8", "Total elected cost", total(leaves))
+    whole = page.line("elected", "8", "Total elected cost", total(_property_lines(page, ask)))
     tentative = page.line("tentative", "9", "Tentative deduction", smaller_of(limit, whole))
     came_in = carried(ask(carried_in, SECTION_179))
     came_in = page.line("carried_in", "10", "Carryover of disallowed deduction", came_in)
@@ -131,6 +131,23 @@ def deduction(page: Page, ask: Ask) -> None:
     )
     left = (tentative + came_in) - allowed
     page.line("carried_out", "13", "Carried to next year", left, carries=Carries(SECTION_179))
+
+
+def _property_lines(page: Page, ask: Ask) -> list[Figure]:
+    """Lines 6 and 7: what was elected of each property, and of all listed property together (line 29)."""
+    lines, listed = [], []
+    for activity, leaves in ask(elected).items():
+        for key, leaf in leaves.items():
+            asset = ask.of(stories.asset_of, key)
+            if CLASSES[asset.asset_class].listed:
+                listed.append(leaf)
+                continue
+            title = f"{asset.name or 'Property'}: elected cost"
+            lines.append(page.line(f"property.{activity}.{key}", "6", title, leaf))
+    if listed:
+        title = "Listed property: elected cost (Form 4562, line 29)"
+        lines.append(page.line("listed", "7", title, total(listed)))
+    return lines
 
 
 def income_without(ask: Ask) -> Figure:
@@ -150,7 +167,7 @@ def parts_of_deduction(ask: Ask) -> dict[str, Figure]:
     by_activity, first = ask(elected), ask.of(first_business)
     wanted: dict[str, Figure] = {}
     for key in ask(expensing_activities):
-        parts = list(by_activity.get(key, ()))
+        parts = list(by_activity.get(key, {}).values())
         if key == first and came_in.amount:
             parts.append(came_in.because(Choice(ALL)))
         wanted[key] = total(parts, "elected for the activity")
