@@ -234,7 +234,7 @@ class Simplified(Lines):
     def test_full_year_and_the_limit(self) -> None:
         self.lines(self.simple(office("200")), SIMPLE, allowed="1000")
         limited = self.simple(office("200"), profit="480")
-        self.lines(limited, SIMPLE, allowed="480", lost="520")
+        self.lines(limited, SIMPLE, allowed="480", above_income="520")
         self.assertEqual(limited.sheet(f"schedule_c.{BUSINESS}.owner")["net_profit"].amount, 0)
 
     def test_carryovers_wait(self) -> None:

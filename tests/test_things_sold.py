@@ -7,6 +7,7 @@ hand" that the figures follow from the law named there.
 
 from __future__ import annotations
 
+import datetime
 import unittest
 from decimal import Decimal
 
@@ -91,6 +92,48 @@ class Homes(unittest.TestCase):
             for each in choice
         }
         self.assertEqual(by_name, {"Form 8829": 2513, "Simplified method": 2000})
+
+
+class TurnedRental(unittest.TestCase):
+    """26 U.S.C. 121(a), (b)(5)(C)(ii)(I), (d)(6): lived in, then let, then sold; by hand."""
+
+    def sold(self, let: datetime.date, **answers: bool) -> Computation:
+        usual: dict[str, object] = {
+            "activity": RENTAL, "origin": "converted", "acquired": on(6, 1, 2012), "in_service": let,
+            "disposed": on(6, 1),
+        }  # fmt: skip
+        house = {"asset_class": "residential_building", "cost": 200000, "proceeds": 330000, "answers": answers,
+                 "prior_depreciation": 14000}  # fmt: skip
+        lot = {"asset_class": "land", "cost": 50000, "proceeds": 70000}
+        assets = [Asset.model_validate({**usual, "name": "House", **house}),
+                  Asset.model_validate({**usual, "name": "Lot", **lot})]  # fmt: skip
+        file = file_with(
+            Thing(kind="other", name="Else", measure="percent"), {}, {},
+            activities={BUSINESS: business(), RENTAL: rental()}, assets=numbered("assets", assets),
+        )  # fmt: skip
+        return compute(file)
+
+    def test_the_gain_is_excluded_but_for_the_depreciation(self) -> None:
+        """Let from June 2022: lived in for two of the five years before June 2025."""
+        made = self.sold(on(6, 2, 2022), main_home=True)
+        taken = sum((story.taken.amount for story in made.stories.values()), Decimal(0))
+        sheet = made.sheet(f"home_sale.{RENTAL}")
+        self.assertEqual(sheet["gain"].amount, 400000 - 250000 + round(taken))
+        self.assertEqual(sheet["taxed"].amount, round(taken))
+        self.assertEqual(amount(made, "form_1040", "capital_gain"), round(taken))
+        self.assertFalse(made.has_sheet("form_4797"))
+
+    def test_let_for_too_long_or_never_a_home(self) -> None:
+        late = self.sold(on(1, 2, 2022), main_home=True)
+        self.assertEqual(late.sheet(f"home_sale.{RENTAL}")["excluded"].amount, 0)
+        facts = dict(late.sheet(f"home_sale.{RENTAL}").facts)
+        self.assertIn("580 days", facts["Lived in, of the five years"])
+        self.assertTrue(self.sold(on(6, 2, 2022), main_home=False).has_sheet("form_4797"))
+
+    def test_it_is_asked(self) -> None:
+        found = self.sold(on(6, 2, 2022)).findings
+        asked = [each.path for each in found if each.level is Level.INCOMPLETE]
+        self.assertIn("/assets/s00001/answers/main_home", asked)
 
 
 class Vehicles(unittest.TestCase):

@@ -58,6 +58,10 @@ class OneByOne(Protocol):
         """The titles of the classes of building that may be bought now, by key."""
         ...
 
+    def leaving_fields(self, file: ClientFile, asset: str) -> Sequence[Field]:
+        """What is asked of an asset that leaves service, besides its day and price."""
+        ...
+
     def purchase(self, file: ClientFile, bought: Purchase) -> tuple[Edit, str]:
         """The edit that adds the assets of a property that was bought, and the building's id. Raises
         ValueError, which says what is missing."""

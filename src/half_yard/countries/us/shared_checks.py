@@ -48,6 +48,7 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
     """Everything found of shared things, and what looks shared and is taken whole."""
     file = frame.file
     yield from _taken_whole(file, books)
+    yield from sale_findings(frame)
     if not file.things:
         return
     costs = _costs_of_things(file)
@@ -75,7 +76,6 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
     yield from _itemizing(file, costs)
     yield from _shares_of_nobody(file, costs)
     yield from _trips(file)
-    yield from sale_findings(frame)
     yield from _fleet(frame)
 
 

@@ -1,4 +1,4 @@
-"""Checks of what was sold of things that serve several uses."""
+"""Checks of what was sold of things that serve several uses, and of rentals that were homes before."""
 
 from __future__ import annotations
 
@@ -7,7 +7,15 @@ from collections.abc import Iterator, Sequence
 from half_yard.countries.us.assets.classes import CLASSES, LAND
 from half_yard.countries.us.assets.sold import SALE
 from half_yard.countries.us.forms.form_4797 import WITHOUT_GAIN
-from half_yard.countries.us.forms.home_sale import MAIN_HOME, SPOUSE, TESTS, is_main_home, sold_in
+from half_yard.countries.us.forms.home_sale import (
+    MAIN_HOME,
+    SPOUSE,
+    TESTS,
+    is_main_home,
+    may_have_been_home,
+    sold_in,
+    was_home,
+)
 from half_yard.countries.us.frame import OnReturn
 from half_yard.countries.us.shared.as_used import APART
 from half_yard.countries.us.shared.kinds import DWELLING
@@ -19,6 +27,7 @@ def sale_findings(frame: OnReturn) -> Iterator[Finding]:
     """What a sale needs: of a home whether its tests are met, of what earlier years took their
     depreciation."""
     file = frame.file
+    yield from _turned(frame)
     for thing, sold in sorted(sold_in(file, file.tax_year).items()):
         record = file.things[thing]
         yield from _earlier_years(file, record, sold)
@@ -50,6 +59,35 @@ def sale_findings(frame: OnReturn) -> Iterator[Finding]:
             yield Finding(
                 Level.INCOMPLETE, f"{asset.name}: a home that is lost or exchanged is not computed.",
                 f"/assets/{key}/disposal", "Work out its gain beside the program.",
+            )  # fmt: skip
+
+
+def _turned(frame: OnReturn) -> Iterator[Finding]:
+    """Of a rental's building that was turned from private use and sold: whether it was the main home."""
+    file = frame.file
+    for key, asset in sorted(file.assets.items()):
+        sold = asset.disposed is not None and asset.disposed.year == file.tax_year
+        if not sold or (asset.disposal or SALE) != SALE or not may_have_been_home(file, asset):
+            continue
+        path = f"/assets/{key}/answers"
+        if MAIN_HOME.key not in asset.answers:
+            yield Finding(
+                Level.INCOMPLETE,
+                f"{asset.name} was sold: whether it was the owner's main home before is not said.",
+                f"{path}/{MAIN_HOME.key}",
+                "Answer it where it leaves (26 U.S.C. 121).",
+            )
+        elif was_home(file, asset) and asset.acquired is None:
+            yield Finding(
+                Level.INCOMPLETE,
+                f"{asset.name}: when it was acquired is not entered; how long it was a home is not known.",
+                f"/assets/{key}/acquired",
+                "Type the day.",
+            )
+        elif was_home(file, asset) and frame.status == "joint" and SPOUSE.key not in asset.answers:
+            yield Finding(
+                Level.INCOMPLETE, f"{asset.name} was sold: {SPOUSE.text.lower()}? It is not said.",
+                f"{path}/{SPOUSE.key}", "Answer it where it leaves.",
             )  # fmt: skip
 
 

@@ -71,6 +71,7 @@ class LeavingView(AssetPart):
                 f"{path}/sale_share", "For the business, %", FieldKind.PERCENT, hint="as it was used",
                 optional=True,
             ),
+            *self.workspace.pack.one_by_one.leaving_fields(self.workspace.file, current),
         ])  # fmt: skip
         self.result.setText(self._result())
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from decimal import Decimal
 
-from half_yard.asked import Field
+from half_yard.asked import Field, FieldKind
 from half_yard.countries.asset_keeping import AssetKeeping
 from half_yard.countries.offered import (
     AssetBases,
@@ -31,6 +31,14 @@ from half_yard.countries.us.assets.special_allowance import (
     elections_next_year,
 )
 from half_yard.countries.us.expensing_for_income import expensing_for_income
+from half_yard.countries.us.forms.home_sale import (
+    MAIN_HOME,
+    OTHER_SALE,
+    SPOUSE,
+    may_have_been_home,
+    was_home,
+)
+from half_yard.countries.us.frame import status_of
 from half_yard.countries.us.questions import ALLOWANCE, FORMULA
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.records import Asset, ClientFile, Edit
@@ -56,6 +64,20 @@ class UnitedStatesAssets:
         return AssetBases(
             basis_amount(asset), gain_basis_figure("", asset).amount, loss_basis_figure("", asset).amount
         )
+
+    def leaving_fields(self, file: ClientFile, asset: str) -> Sequence[Field]:
+        """Of a rental's building that may have been a home before, whether it was (26 U.S.C. 121)."""
+        record = file.assets[asset]
+        if record.disposed is None or not may_have_been_home(file, record):
+            return ()
+        questions = [MAIN_HOME]
+        if was_home(file, record):
+            joint = status_of(file.household) == "joint"
+            questions += [SPOUSE, OTHER_SALE] if joint else [OTHER_SALE]
+        return [
+            Field(f"/assets/{asset}/answers/{each.key}", each.text, FieldKind.ANSWER, default=each.default)
+            for each in questions
+        ]
 
     def purchase(self, file: ClientFile, bought: Purchase) -> tuple[Edit, str]:
         """Building, land and loan costs."""

@@ -37,7 +37,6 @@ from half_yard.records import Asset
 
 PART_NAMES = {"expensed": "section 179", "allowance": "special allowance", "regular": "depreciation"}
 IN_AND_OUT = "In and out of service in one year: no depreciation (of a building: common practice, no source)"
-HARBOUR_YEARS = range(2017, 2023)
 HARBOUR = "Safe harbour of an automobile under the whole allowance (Rev. Proc. 2019-13)"
 NEVER_CUT_OFF = Decimal(10)
 """A year of so many dollars, unless it is the last of its table, leaves more for the years after it than the
@@ -62,6 +61,7 @@ class Life:
     marks: tuple[Mark, ...]
     as_if_whole: bool = False
     limit_part: Decimal = WHOLE
+    harbour: bool = False
 
     @staticmethod
     def of(
@@ -91,7 +91,9 @@ class Life:
             choices.append(Choice(f"Method: {METHODS[method].lower()}", f"/assets/{key}/method"))
         if allowance.why:
             choices.append(allowance.why)
-        if asset_class.auto and _in_harbour(asset, allowance, first):
+        harbour = rules.amount("auto_safe_harbor_years", "first") <= first
+        harbour = harbour and first <= rules.amount("auto_safe_harbor_years", "last")
+        if asset_class.auto and harbour and _in_harbour(asset, allowance):
             choices.append(Choice(HARBOUR))
         if in_and_out(asset):
             choices.append(Choice(IN_AND_OUT, f"/assets/{key}/disposed"))
@@ -115,6 +117,7 @@ class Life:
             choices=tuple(choices),
             marks=marks,
             limit_part=limit_part,
+            harbour=harbour,
         )
 
     def by(self, way: Way) -> Life:
@@ -133,6 +136,7 @@ class Life:
             marks=self.marks,
             as_if_whole=self.as_if_whole,
             limit_part=self.limit_part,
+            harbour=self.harbour,
         )
 
     # -- numbers -------------------------------------------------------------------------------------
@@ -157,7 +161,7 @@ class Life:
             allowance=self.allowance.rate.amount if self.allowance.rate else Decimal(0),
             limits=tuple(limit.amount for limit in self.limits) if self.limits else None,
             left_in=leaves_in(asset, self.way.start, self.way.recovery.years),
-            harbour=self.limits is not None and _in_harbour(asset, self.allowance, self.first),
+            harbour=self.harbour and self.limits is not None and _in_harbour(asset, self.allowance),
         )
         return made.in_full_use if self.as_if_whole else made
 
@@ -366,12 +370,12 @@ class Life:
         return smaller_of(year, left, label=f"{self.asset.name}: not more than the basis that is left")
 
 
-def _in_harbour(asset: Asset, allowance: Allowance, first: int) -> bool:
-    """Whether the safe harbour of an automobile under the whole allowance applies: the table goes on with
-    what the first year's limit has left. It names what came into service up to 2022, and nothing of which a
-    part was expensed (Rev. Proc. 2019-13, section 4.02)."""
+def _in_harbour(asset: Asset, allowance: Allowance) -> bool:
+    """Whether, in the years that it names, the safe harbour of an automobile under the whole allowance
+    applies: the table goes on with what the first year's limit has left. Nothing of which a part was expensed
+    is in it (Rev. Proc. 2019-13, section 4.02)."""
     whole = allowance.rate is not None and allowance.rate.amount == 1
-    return whole and not asset.expensed and first in HARBOUR_YEARS
+    return whole and not asset.expensed
 
 
 def _marks(key: str, asset: Asset, asset_class: AssetClass, limits: Sequence[Figure] | None) -> list[Mark]:

@@ -43,19 +43,20 @@ def left_service(assets: Mapping[str, Asset], year: int) -> dict[str, Asset]:
 
 
 def gone(ask: Ask) -> tuple[str, ...]:
-    """The assets on the return that left service in the tax year."""
+    """The assets on the return that left service in the tax year. Homes are sold on a sheet of their own."""
     year = ask.of(tax_year)
-    return ask.of(_left_in, year, tuple(sorted((*ask(stories.on_return), *ask(_of_things)))))
+    with_homes = {key for of in ask(home_sale.homes_sold) for key in ask(home_sale.assets_sold, of)}
+    every = {*ask(stories.on_return), *ask(_of_things)} - with_homes
+    return ask.of(_left_in, year, tuple(sorted(every)))
 
 
 def _of_things(ask: Ask) -> tuple[str, ...]:
-    """The assets of things that several uses share and that serve an activity on the return. Homes are sold
-    on a sheet of their own."""
-    out, homes = ask(left_out), ask(home_sale.homes_sold)
+    """The assets of things that several uses share and that serve an activity on the return."""
+    out = ask(left_out)
     return tuple(
         key
         for thing in ask(things)
-        if thing not in homes and set(ask(measure_of, thing).activities) - out.keys()
+        if set(ask(measure_of, thing).activities) - out.keys()
         for key in ask(stories.of_thing, thing)
     )
 

@@ -3,16 +3,19 @@
 
 from __future__ import annotations
 
+import datetime
 from collections.abc import Sequence
 from decimal import Decimal
+from typing import NamedTuple
 
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.offered import Question
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
-from half_yard.countries.us.assets.basis import gain_basis_figure
+from half_yard.countries.us.assets.basis import CONVERTED, gain_basis_figure, origin_of
+from half_yard.countries.us.assets.classes import CLASSES, LAND
 from half_yard.countries.us.assets.sold import SALE
-from half_yard.countries.us.frame import rules, status
+from half_yard.countries.us.frame import left_out, rules, status
 from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import DWELLING, HOME
@@ -32,6 +35,8 @@ from half_yard.figures import (
 )
 from half_yard.records import Asset, ClientFile, Thing
 
+WINDOW, DAYS = 5, 730
+"""In so many years before its sale a home must be lived in for so many days (26 CFR 1.121-1(c)(1))."""
 MAIN_HOME = Question(
     "main_home", "It was the owner's main home", False, "Then its sale is that of a home (26 U.S.C. 121)"
 )
@@ -63,35 +68,114 @@ def sold_in(file: ClientFile, year: int) -> dict[str, tuple[str, ...]]:
     return {thing: tuple(keys) for thing, keys in found.items() if thing}
 
 
+def turned_and_sold(file: ClientFile, year: int) -> dict[str, tuple[str, ...]]:
+    """The real property that was sold in a year of rentals that were the owner's main home before, by
+    activity."""
+    sold = {
+        key: asset
+        for key, asset in sorted(file.assets.items())
+        if asset.activity in file.activities and asset.disposed is not None and asset.disposed.year == year
+        if asset.asset_class in CLASSES and (asset.disposal or SALE) == SALE
+        if CLASSES[asset.asset_class].section_1250
+    }
+    homes = {asset.activity for asset in sold.values() if was_home(file, asset)}
+    return {
+        activity: tuple(key for key, asset in sold.items() if asset.activity == activity)
+        for activity in sorted(homes)
+    }
+
+
+def may_have_been_home(file: ClientFile, asset: Asset) -> bool:
+    """Whether an asset is a building of a rental that was turned from private use."""
+    activity = file.activities.get(asset.activity)
+    rented = activity is not None and activity.kind == "rental"
+    building = asset.asset_class in CLASSES and CLASSES[asset.asset_class].real
+    return rented and building and asset.asset_class != LAND and origin_of(asset) == CONVERTED
+
+
+def was_home(file: ClientFile, asset: Asset) -> bool:
+    """Whether it is said of a building of a rental that it was the owner's main home."""
+    return may_have_been_home(file, asset) and asset.answers.get(MAIN_HOME.key, MAIN_HOME.default)
+
+
 def homes_sold(ask: Ask) -> tuple[str, ...]:
-    """The homes that were sold in the tax year."""
-    sold = ask.of(sold_in, ask.of(tax_year))
-    return tuple(thing for thing in sold if is_main_home(ask.of(thing_of, thing)) and ask(_sold, thing))
+    """The homes that were sold in the tax year: things, and rentals that were homes before."""
+    things_sold = ask.of(sold_in, ask.of(tax_year))
+    rentals = [key for key in ask.of(turned_and_sold, ask.of(tax_year)) if key not in ask(left_out)]
+    homes = [thing for thing in things_sold if is_main_home(ask.of(thing_of, thing))]
+    return tuple(of for of in (*homes, *rentals) if ask(assets_sold, of))
 
 
-def _sold(ask: Ask, thing: str) -> dict[str, Asset]:
-    sold = ask.of(sold_in, ask.of(tax_year)).get(thing, ())
+def assets_sold(ask: Ask, of: str) -> dict[str, Asset]:
+    """The assets that were sold with a home, by id."""
+    year = ask.of(tax_year)
+    sold = {**ask.of(sold_in, year), **ask.of(turned_and_sold, year)}.get(of, ())
     keys = tuple(key for key in sold if key in ask(stories.counted))
     return dict(zip(keys, ask.of(stories.assets_of, keys), strict=True))
 
 
+class Tests(NamedTuple):
+    """Whether a home was lived in for two of the five years before its sale, with the days where they are
+    known; whether the spouse lived there too, and whether another sale was excluded; and where that is
+    said."""
+
+    met: bool
+    days: int | None
+    spouse: bool
+    other_sale: bool
+    path: str
+
+
+def tests_of(ask: Ask, of: str) -> Tests:
+    """The tests of a home: of a thing as they are answered, of a rental by its days."""
+    return ask.of(_tests, of, tuple(ask(assets_sold, of)))
+
+
+def _tests(file: ClientFile, of: str, keys: tuple[str, ...]) -> Tests:
+    if of in file.things:
+        answers, path = file.things[of].answers, f"/things/{of}/answers"
+        met, days = answers.get(TESTS.key, TESTS.default), None
+    else:
+        key = next(key for key in keys if was_home(file, file.assets[key]))
+        answers, path = file.assets[key].answers, f"/assets/{key}/answers"
+        days = _days_lived_in(file.assets[key])
+        met = days >= DAYS
+    spouse, other = answers.get(SPOUSE.key, SPOUSE.default), answers.get(OTHER_SALE.key, OTHER_SALE.default)
+    return Tests(met, days, spouse, other, path)
+
+
+def _days_lived_in(asset: Asset) -> int:
+    """The days between its purchase and its letting that lie in the five years before its sale (26 CFR
+    1.121-1(c)(1)). What follows its last day as a home is no bar (121(b)(5)(C)(ii)(I))."""
+    bought, let, sold = asset.acquired, asset.in_service, asset.disposed
+    if bought is None or let is None or sold is None:
+        return 0
+    begins = datetime.date(sold.year - WINDOW, sold.month, min(sold.day, 28))
+    return max((let - max(bought, begins)).days, 0)
+
+
 @Form
-def home_sale(ask: Ask, thing: str) -> Page:
+def home_sale(ask: Ask, of: str) -> Page:
     """One for each home that was sold."""
-    record = ask.of(thing_of, thing)
-    page = Page(f"home_sale.{thing}", "Sale of a home", record.name or "Not named", about=thing)
+    days, name = ask(tests_of, of).days, ask.of(_name, of)
+    lived = () if days is None else (("Lived in, of the five years", f"{days} days; {DAYS} are needed"),)
+    page = Page(f"home_sale.{of}", "Sale of a home", name or "Not named", about=of, facts=lived)
     page.notes.append(
-        "A smaller exclusion after a move for work or health, and years in which it was no main home after "
-        "2008 (26 U.S.C. 121(b)(5), (c)), are not computed."
+        "A smaller exclusion after a move for work or health, and years after 2008 in which it was not the "
+        "main home before it became one (26 U.S.C. 121(b)(5), (c)), are not computed."
     )
     return page
 
 
+def _name(file: ClientFile, of: str) -> str:
+    return (file.things.get(of) or file.activities[of]).name
+
+
 @home_sale.part
-def gain(page: Page, ask: Ask, thing: str) -> None:
+def gain(page: Page, ask: Ask, of: str) -> None:
     """What was realized less the basis that depreciation has left."""
     page.section = "Gain"
-    sold = ask(_sold, thing)
+    sold = ask(assets_sold, of)
 
     def of_each(title: str, field: str) -> list[Figure]:
         amounts = {key: getattr(asset, field) or Decimal(0) for key, asset in sold.items()}
@@ -112,41 +196,39 @@ def gain(page: Page, ask: Ask, thing: str) -> None:
     adjusted = page.line("adjusted", "", "Adjusted basis", basis - taken, Role.SUBTOTAL)
     result = realized - adjusted
     if result.amount < 0:
-        result = result.marked(gaps.home_loss(f"/things/{thing}"))
+        result = result.marked(gaps.home_loss(ask(tests_of, of).path))
     page.line("gain", "", "Gain or loss", result, Role.SUBTOTAL)
 
 
 @home_sale.part
-def excluded(page: Page, ask: Ask, thing: str) -> None:
+def excluded(page: Page, ask: Ask, of: str) -> None:
     """What of the gain is excluded. What was depreciated after May 6, 1997 is not (121(d)(6)); a loss of a
     home is nobody's deduction."""
     page.section = "Exclusion (26 U.S.C. 121)"
-    made, record = not_below_zero(ask(gain, thing)["gain"]), ask.of(thing_of, thing)
-    worn = smaller_of(made, ask(gain, thing)["depreciation"])
+    made = not_below_zero(ask(gain, of)["gain"])
+    worn = smaller_of(made, ask(gain, of)["depreciation"])
     worn = page.line("unrecaptured", "", "Of it depreciation: unrecaptured section 1250 gain", worn)
     open_to_it = page.line("open", "", "Gain that may be excluded", made - worn)
-    most = page.line("most", "", "Exclusion, at the most", _most(ask, thing, record))
+    most = page.line("most", "", "Exclusion, at the most", _most(ask, of))
     out = page.line("excluded", "", "Excluded", smaller_of(open_to_it, most), Role.SUBTOTAL)
     page.line("taxed", "", "Taxed: to Form 1040, line 7", made - out, Role.RESULT)
 
 
-def _most(ask: Ask, thing: str, record: Thing) -> Figure:
-    path = f"/things/{thing}/answers"
-    if not record.answers.get(TESTS.key, TESTS.default):
-        return stated(Decimal(0), "the tests of 26 U.S.C. 121(a) are not met").because(
-            Choice("Not owned and lived in for two of five years", f"{path}/{TESTS.key}")
-        )
-    if record.answers.get(OTHER_SALE.key, OTHER_SALE.default):
-        return stated(Decimal(0), "another gain was excluded in the two years before").because(
-            Choice("Another sale was excluded", f"{path}/{OTHER_SALE.key}")
-        )
+def _most(ask: Ask, of: str) -> Figure:
+    tests = ask(tests_of, of)
+    if not tests.met:
+        choice = Choice("Not owned and lived in for two of the five years", f"{tests.path}/{TESTS.key}")
+        return stated(Decimal(0), "the tests of 26 U.S.C. 121(a) are not met").because(choice)
+    if tests.other_sale:
+        choice = Choice("Another sale was excluded", f"{tests.path}/{OTHER_SALE.key}")
+        return stated(Decimal(0), "another gain was excluded in the two years before").because(choice)
     label = "exclusion of the gain of a home"
-    if ask(status) == "joint" and not record.answers.get(SPOUSE.key, SPOUSE.default):
-        alone = Choice("The spouse did not live there for two of five years", f"{path}/{SPOUSE.key}")
+    if ask(status) == "joint" and not tests.spouse:
+        alone = Choice("The spouse did not live there for two of five years", f"{tests.path}/{SPOUSE.key}")
         return ask(rules).figure("home_sale_exclusion", "single", label).because(alone)
     return ask(rules).figure("home_sale_exclusion", ask(status), label)
 
 
 def taxed(ask: Ask) -> Sequence[Figure]:
     """What of the homes' gains is taxed."""
-    return [difference(ask(excluded, thing)["taxed"], label="gain of a home") for thing in ask(homes_sold)]
+    return [difference(ask(excluded, of)["taxed"], label="gain of a home") for of in ask(homes_sold)]

@@ -57,7 +57,7 @@ def simplified_result(page: Page, ask: Ask, thing: str, activity: str, person: s
         "allowed", "5", "Deduction by the simplified method", smaller.because(choice), Role.RESULT
     )
     lost = difference(product, made, label="above the income: lost, not carried")
-    page.line("lost", "", "Above the income: lost, not carried", lost)
+    page.line("above_income", "", "Above the income: lost, not carried", lost)
     for key, number, title, kind in (
         ("operating_waits", "6a", "Operating expenses that wait", HOME_OPERATING),
         ("depreciation_waits", "6b", "Depreciation that waits", HOME_DEPRECIATION),

@@ -223,7 +223,7 @@ def _choices(file: ClientFile, thing: str) -> Iterator[Sequence[Method]]:
                 actual, simplified = ((sheet, "allowed") for sheet in places)
                 yield [
                     _method(file, thing, key, ACTUAL, actual, default=ACTUAL),
-                    _method(file, thing, key, SIMPLIFIED, simplified, default=ACTUAL, lost="lost"),
+                    _method(file, thing, key, SIMPLIFIED, simplified, default=ACTUAL, lost="above_income"),
                 ]
         case "dwelling":
             sheet = f"dwelling.{thing}"
