@@ -249,6 +249,49 @@ class Form4562(unittest.TestCase):
         self.assertIn("7-year, 200% declining balance, half-year", form["19c"].title)
 
 
+class MadeUp(unittest.TestCase):
+    """26 U.S.C. 481(a); Rev. Proc. 2015-13: depreciation that earlier years missed."""
+
+    def test_it_is_proposed_deducted_once_and_the_table_goes_on(self) -> None:
+        """A house of 275,000 in service in June 2020, of which 10,000 was taken: by table A-6 1.97% and four
+        times 3.636%, 45,413.50 by 2024."""
+        house = asset("residential_building", activity=RENTAL, cost=275000, in_service=day(2020, 6, 5),
+                      prior_depreciation=10000)  # fmt: skip
+        file = file_of(house)
+        (found,) = (each for each in compute(file).findings if each.step is not None)
+        assert found.step is not None
+        made = compute(apply(file, found.step)[0])
+        missed = made.stories["s00001"].prior.amount - 10000
+        self.assertEqual(missed, Decimal("35413.50"))
+        before, after = (
+            line(each, f"schedule_e.{RENTAL}/other_expenses").amount for each in (compute(file), made)
+        )
+        self.assertEqual(after - before, round(missed))
+        self.assertFalse([each for each in made.findings if each.step is not None])
+        then = next_year(made, pack_for("us"))
+        self.assertEqual(then.assets["s00001"].answers, {})
+        self.assertEqual(then.assets["s00001"].prior_depreciation, Decimal("55412.50"))
+
+    def test_too_much_is_not_computed_and_says_so(self) -> None:
+        car = asset(in_service=day(2022, 3, 1), prior_depreciation=9999,
+                    answers={"made_up": True, "no_special_allowance": True})  # fmt: skip
+        self.assertFalse(compute(file_of(car)).complete)
+
+
+class Related(unittest.TestCase):
+    """26 U.S.C. 267(a)(1), 1239: sold to a related person."""
+
+    def test_a_gain_is_ordinary_and_a_loss_is_none(self) -> None:
+        for price, ordinary, net in ((300000, True, 0), (100, False, 0)):
+            house = asset("residential_building", activity=RENTAL, in_service=day(2018, 1, 5), cost=200000,
+                          disposed=day(2025, 12, 1), proceeds=price, answers={"related": True})  # fmt: skip
+            computation = compute(file_of(house))
+            gain = line(computation, "form_4797/s00001.gain").amount
+            self.assertEqual(gain > 0, ordinary)
+            self.assertEqual(line(computation, "form_4797/net_1231").amount, net)
+            self.assertEqual(line(computation, "form_4797/ordinary").amount, gain)
+
+
 class EarlierYears(unittest.TestCase):
     """26 U.S.C. 168(d)(3), (k)(7): what an earlier year used stays, whatever was sold since."""
 

@@ -102,8 +102,10 @@ class TurnedRental(unittest.TestCase):
             "activity": RENTAL, "origin": "converted", "acquired": on(6, 1, 2012), "in_service": let,
             "disposed": on(6, 1),
         }  # fmt: skip
-        house = {"asset_class": "residential_building", "cost": 200000, "proceeds": 330000, "answers": answers,
-                 "prior_depreciation": 14000}  # fmt: skip
+        house = {
+            "asset_class": "residential_building", "cost": 200000, "proceeds": 330000, "answers": answers,
+            "prior_depreciation": 14000,
+        }  # fmt: skip
         lot = {"asset_class": "land", "cost": 50000, "proceeds": 70000}
         assets = [Asset.model_validate({**usual, "name": "House", **house}),
                   Asset.model_validate({**usual, "name": "Lot", **lot})]  # fmt: skip

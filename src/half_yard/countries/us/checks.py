@@ -15,6 +15,7 @@ from half_yard.countries.us.assets.class_checks import (
 )
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.earlier_years import that_agrees
+from half_yard.countries.us.assets.made_up import WHAT_IS_FILED, is_made_up, make_up
 from half_yard.countries.us.assets.mid_quarter import HALF_YEAR, MID_QUARTER
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.country import ROLES
@@ -141,6 +142,14 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
         path = f"/assets/{key}/prior_depreciation"
         if asset.prior_depreciation is None:
             continue
+        if is_made_up(asset) and not asset.thing:
+            yield Finding(
+                Level.NOTE,
+                f"{asset.name}: what earlier years missed is deducted this year.",
+                path,
+                WHAT_IS_FILED,
+            )
+            continue
         years = frame.file.tax_year - story.first_year
         by_table = sum((figure.amount for figure in story.yearly[:years]), Decimal(0))
         if asset.prior_depreciation > basis_amount(asset):
@@ -153,6 +162,8 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
             if proposed < MOST_PROPOSED:
                 now = MID_QUARTER if Convention.MID_QUARTER in story.summary else HALF_YEAR
                 step = that_agrees(frame.file, key, now, PRIOR_TOLERANCE * max(years, 1))
+                if step is None and asset.prior_depreciation < by_table:
+                    step = make_up(frame.file, key, years)
                 proposed += 1
             yield Finding(
                 Level.WARNING,

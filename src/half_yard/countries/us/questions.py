@@ -16,6 +16,14 @@ FORMULA = Question(
     "by_formula", "By the formula, without tables", False,
     "Instead of the printed tables; once chosen, it stays for its life (Rev. Proc. 87-57, section 8).",
 )  # fmt: skip
+RELATED = Question(
+    "related", "Sold to a related person or an own company", False,
+    "A gain is ordinary, a loss not deducted (26 U.S.C. 267, 1239).",
+)  # fmt: skip
+MADE_UP = Question(
+    "made_up", "What earlier years missed is made up this year (Form 3115)", False,
+    "The method was in use for two years or more (Rev. Proc. 2015-13; 26 U.S.C. 481(a)).",
+)  # fmt: skip
 ITEMIZES = Question(
     "itemizes", "Deductions are itemized (Schedule A)", False,
     "Then interest and taxes of a home come before its other costs (Form 8829, lines 10 and 11)",

@@ -8,6 +8,7 @@ from half_yard.asked import Field, FieldKind
 from half_yard.countries.offered import Question
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM, YEARS
 from half_yard.countries.us.assets.rates import METHODS
+from half_yard.countries.us.questions import MADE_UP
 from half_yard.records import ClientFile
 
 
@@ -46,7 +47,8 @@ def asset_fields(file: ClientFile, key: str, questions: Sequence[Question]) -> I
     )
     if others:
         yield Field(f"{path}/part_of", "Improves", FieldKind.CHOICE, others)
-    for question in questions:
+    made_up = (MADE_UP,) if asset.prior_depreciation is not None and kind.recovery is not None else ()
+    for question in (*questions, *made_up):
         yield Field(
             f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,
             hint=question.explanation,

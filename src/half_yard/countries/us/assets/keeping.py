@@ -39,7 +39,7 @@ from half_yard.countries.us.forms.home_sale import (
     was_home,
 )
 from half_yard.countries.us.frame import status_of
-from half_yard.countries.us.questions import ALLOWANCE, FORMULA
+from half_yard.countries.us.questions import ALLOWANCE, FORMULA, RELATED
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.records import Asset, ClientFile, Edit
 from half_yard.records.scenarios import Scenario
@@ -66,11 +66,14 @@ class UnitedStatesAssets:
         )
 
     def leaving_fields(self, file: ClientFile, asset: str) -> Sequence[Field]:
-        """Of a rental's building that may have been a home before, whether it was (26 U.S.C. 121)."""
+        """Whether it was sold to a related person; of a rental's building that may have been a home before,
+        whether it was (26 U.S.C. 121)."""
         record = file.assets[asset]
-        if record.disposed is None or not may_have_been_home(file, record):
+        if record.disposed is None:
             return ()
-        questions = [MAIN_HOME]
+        questions = [RELATED]
+        if may_have_been_home(file, record):
+            questions.append(MAIN_HOME)
         if was_home(file, record):
             joint = status_of(file.household) == "joint"
             questions += [SPOUSE, OTHER_SALE] if joint else [OTHER_SALE]

@@ -37,6 +37,7 @@ from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.left_out import left_out_activities
+from half_yard.countries.us.questions import MADE_UP
 from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.depreciation import Convention, Start
 from half_yard.figures import Figure, stated, total
@@ -158,6 +159,8 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
     asset_class, placed = CLASSES[asset.asset_class], asset.in_service
     if placed is None:
         raise ValueError(f"{key} has no date in service")
+    if asset.answers.get(MADE_UP.key, MADE_UP.default) and not asset.thing:
+        asset = asset.model_copy(update={"prior_depreciation": None})
     if around.kind == BY_THE_MILE:
         none = stated(Decimal(0), f"{asset.name}: the standard mileage rate stands for it", MILEAGE)
         return AssetStory(placed.year, none, "By the standard mileage rate.", PlainYears(none, (), none))

@@ -20,10 +20,11 @@ from half_yard.countries.us.assets.basis import (
     loss_basis_figure,
     origin_of,
 )
-from half_yard.countries.us.assets.classes import CLASSES, SHORT_LIVED_REAL
+from half_yard.countries.us.assets.classes import CLASSES, LAND, SHORT_LIVED_REAL
 from half_yard.countries.us.assets.sold import ABANDONED, CASUALTY, EXCHANGE
 from half_yard.countries.us.assets.uses import WHOLE, share_of_year
 from half_yard.countries.us.frame import people
+from half_yard.countries.us.questions import RELATED
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.countries.us.shared.up_to_now import story_up_to_now
@@ -108,11 +109,16 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
         result = stated(
             Decimal(0), "between the basis for a gain and that for a loss: neither", "26 CFR 1.1015-1(a)(2)"
         )
+    related = asset.answers.get(RELATED.key, RELATED.default)
+    if related and result.amount < 0:
+        result = stated(Decimal(0), "a loss with a related person is not deducted", "26 U.S.C. 267(a)(1)")
     if asset.disposal == EXCHANGE:
         result = result.marked(gaps.exchange(f"/assets/{key}/disposal"))
     gain = put("gain", "24", "Gain or loss", result)
     recapture, unrecaptured = NOT_BELOW_ZERO, NOT_BELOW_ZERO
-    if gain.amount > 0 and held_long(asset):
+    if related and gain.amount > 0 and held_long(asset) and asset.asset_class != LAND:
+        recapture = put("ordinary", "", "Ordinary: sold to a related person (26 U.S.C. 1239)", gain)
+    elif gain.amount > 0 and held_long(asset):
         recapture, unrecaptured = _recapture(
             put=put, key=key, asset=asset, gain=gain, depreciation=depreciation, story=story, parts=parts[:1]
         )

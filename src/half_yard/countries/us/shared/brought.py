@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.classes import POINTS
+from half_yard.countries.us.assets.made_up import adjustments
 from half_yard.countries.us.forms import dwelling, shared_costs, vehicle
 from half_yard.countries.us.shared import its_part
 from half_yard.countries.us.shared.divided import thing_of
@@ -22,7 +23,7 @@ from half_yard.countries.us.shared.kinds import (
 from half_yard.figures import Figure
 from half_yard.records import ClientFile
 
-POINTS_LINE = "mortgage_interest"
+POINTS_LINE, ADJUSTMENT_LINE = "mortgage_interest", "other_expenses"
 
 
 def brought(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
@@ -45,6 +46,8 @@ def besides(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
             found[line] = (*found.get(line, ()), figure)
     if points := ask(points_of_loans, activity):
         found[POINTS_LINE] = (*found.get(POINTS_LINE, ()), *points)
+    if made_up := ask(adjustments, activity):
+        found[ADJUSTMENT_LINE] = (*found.get(ADJUSTMENT_LINE, ()), *made_up)
     return found
 
 

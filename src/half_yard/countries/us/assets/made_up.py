@@ -1,0 +1,58 @@
+"""Depreciation that earlier years missed, made up in this year by a change of the method of accounting (26
+U.S.C. 446(e), 481(a); Rev. Proc. 2015-13; Form 3115, designated change 7)."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.us import gaps
+from half_yard.countries.us.assets import stories
+from half_yard.countries.us.questions import MADE_UP
+from half_yard.figures import Figure, difference, entered
+from half_yard.records import Asset, Change, ClientFile, Edit
+
+SHORTEST = 2
+"""A method is in use after so many years; what one year alone missed is amended."""
+WHAT_IS_FILED = (
+    "Form 3115, designated change 7, is attached to the return, and a signed copy goes to the IRS "
+    "(Rev. Proc. 2015-13, section 6.03)."
+)
+
+
+def is_made_up(asset: Asset) -> bool:
+    """Whether what earlier years missed is made up: then they count as the table has them."""
+    return asset.answers.get(MADE_UP.key, MADE_UP.default) and asset.prior_depreciation is not None
+
+
+def adjustments(ask: Ask, activity: str) -> tuple[Figure, ...]:
+    """The adjustments of an activity's assets, above zero where too little was taken: a deduction of this
+    year."""
+    keys = ask.of(_made_up, ask(stories.of_activity, activity))
+    return tuple(ask(adjustment, key) for key in keys)
+
+
+def _made_up(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
+    return tuple(key for key in keys if is_made_up(file.assets[key]))
+
+
+def adjustment(ask: Ask, key: str) -> Figure:
+    """What the table has for earlier years, less what they took."""
+    asset = ask.of(stories.asset_of, key)
+    if asset.prior_depreciation is None:
+        raise ValueError(f"{key} does not say what earlier years took")
+    path = f"/assets/{key}/prior_depreciation"
+    taken = entered(asset.prior_depreciation, f"{asset.name}: taken in earlier years", path)
+    by_table = stories.story_of(ask, key).prior
+    label = f"{asset.name}: missed in earlier years (section 481(a))"
+    made = difference(by_table, taken, label=label)
+    return made if made.amount >= 0 else made.marked(gaps.too_much_made_up(path))
+
+
+def make_up(file: ClientFile, key: str, years: int) -> Edit | None:
+    """The edit that makes up what earlier years missed; None for what is of a thing with several uses, and
+    where no method is in use yet."""
+    asset = file.assets[key]
+    if asset.activity not in file.activities or asset.thing or years < SHORTEST:
+        return None
+    op = "replace" if MADE_UP.key in asset.answers else "add"
+    step = Change.model_validate({"op": op, "path": f"/assets/{key}/answers/{MADE_UP.key}", "value": True})
+    return Edit(label=f"what earlier years of {asset.name} missed is made up (Form 3115)", changes=(step,))
