@@ -126,11 +126,17 @@ def activities(draw: st.DrawFn) -> Activity:
     )
 
 
+ANSWERS = st.dictionaries(
+    st.sampled_from(["no_special_allowance", "by_formula", "made_up", "related", "main_home"]),
+    st.booleans(), max_size=2,
+)  # fmt: skip
 COSTS = st.decimals(min_value=0, max_value=90_000, places=2)
 SOUND = st.builds(
-    Asset, activity=st.just("a00001"), name=st.just("A"), asset_class=st.sampled_from(sorted(CLASSES)),
+    Asset, activity=st.sampled_from(["a00001", "a00001", "a00002"]), name=st.just("A"),
+    asset_class=st.sampled_from(sorted(CLASSES)),
     in_service=st.dates(datetime.date(2012, 1, 1), datetime.date(2026, 12, 31)), cost=COSTS,
-    answers=st.sampled_from([{}, {"no_special_allowance": True}, {"by_formula": True}]),
+    answers=ANSWERS, acquired=st.none() | st.dates(datetime.date(2012, 1, 1), datetime.date(2020, 1, 1)),
+    origin=st.sampled_from(["", "", "converted"]), part_of=st.sampled_from(["", "", "s00001"]),
     months=st.sampled_from([None, 60]), share=st.none() | SHARES, shares=of_years(SHARES),
     disposed=st.none() | st.dates(datetime.date(2024, 1, 1), datetime.date(2026, 12, 31)),
     disposal=st.sampled_from(["", *DISPOSALS]), proceeds=st.none() | COSTS,
@@ -148,9 +154,9 @@ def files(draw: st.DrawFn) -> ClientFile:
         from_row=st.sampled_from(["", "b00001/r00001"]),
     )  # fmt: skip
     owned = st.builds(
-        Asset, activity=KEYS, name=st.just("A"), asset_class=st.sampled_from([*CLASSES, "boat"]),
+        Asset, activity=KEYS, name=st.just("A"), asset_class=st.sampled_from([*CLASSES, "odd"]),
         in_service=DATES, cost=AMOUNTS, prior_depreciation=st.none() | AMOUNTS,
-        answers=st.sampled_from([{}, {"no_special_allowance": True}, {"by_formula": True}]),
+        answers=ANSWERS,
         months=st.none() | st.integers(1, 400),
         method=st.sampled_from(sorted(METHODS)), expensed=st.none() | AMOUNTS, share=st.none() | SHARES,
         shares=of_years(SHARES), origin=st.sampled_from([*ORIGINS, "odd"]),
@@ -182,6 +188,9 @@ def files(draw: st.DrawFn) -> ClientFile:
         Thing, kind=st.sampled_from([*THING_KINDS, "odd"]), name=st.just("T"),
         measure=st.sampled_from([*MEASURES, ""]), whole=MEASURED, begins=DAYS, ends=DAYS, facts=FACTS,
         choices=METHOD_CHOICES,
+        answers=st.dictionaries(
+            st.sampled_from(["main_home", "two_of_five", "standard_before"]), st.booleans(), max_size=2
+        ),
     )  # fmt: skip
     use = st.builds(
         Use, thing=THINGS, activity=st.sampled_from(["a00001", "a00001", "", "a00002", "a00009"]),
@@ -220,7 +229,11 @@ def files(draw: st.DrawFn) -> ClientFile:
                 st.dictionaries(st.sampled_from(["2024", "2025"]), st.integers(1, 12), max_size=1)
             ),
             "elections": draw(
-                st.dictionaries(st.just("allowance.seven_year"), st.sampled_from(["out", "reduced", "odd"]))
+                st.dictionaries(
+                    st.sampled_from(["allowance.seven_year", "allowance.five_year.2024", "convention.2024"]),
+                    st.sampled_from(["out", "reduced", "mid_quarter", "odd"]),
+                    max_size=2,
+                )
             ),
         }
     )

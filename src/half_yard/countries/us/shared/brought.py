@@ -44,10 +44,10 @@ def besides(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
     for thing in _serving(ask, activity):
         for line, figure in _of_thing(ask, thing, activity):
             found[line] = (*found.get(line, ()), figure)
-    if points := ask(points_of_loans, activity):
-        found[POINTS_LINE] = (*found.get(POINTS_LINE, ()), *points)
-    if made_up := ask(adjustments, activity):
-        found[ADJUSTMENT_LINE] = (*found.get(ADJUSTMENT_LINE, ()), *made_up)
+    if ask.of(activity_of, activity).kind in RATE:
+        for line, part in ((POINTS_LINE, points_of_loans), (ADJUSTMENT_LINE, adjustments)):
+            if figures := ask(part, activity):
+                found[line] = (*found.get(line, ()), *figures)
     return found
 
 
