@@ -51,7 +51,7 @@ def tested_in(asset: Asset) -> int | None:
 
 
 def quarter_test(
-    year: int, bought: Sequence[tuple[str, Asset]], begins: int, rules: YearRules, stated_then: str = ""
+    year: int, bought: Sequence[tuple[str, Asset]], begins: int, stated_then: str, rules: YearRules
 ) -> QuarterTest:
     """The test of the personal property that was placed in service in a year, whose tax year begins in a
     month; `stated_then` is the convention that an earlier year is stated to have used."""

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
@@ -138,12 +138,13 @@ def test_of_year(ask: Ask, year: int) -> QuarterTest:
     """The mid-quarter test of a year's purchases."""
     keys = ask(personal_by_year)[year]
     bought = list(zip(keys, ask.of(assets_of, keys), strict=True))
-    return ask.of(_test, year, tuple(bought), ask(rules))
+    return quarter_test(year, bought, *ask.of(_of_year, year), ask(rules))
 
 
-def _test(file: ClientFile, year: int, bought: Sequence[tuple[str, Asset]], values: YearRules) -> QuarterTest:
+def _of_year(file: ClientFile, year: int) -> tuple[int, str]:
+    """The month from which a year counts, and the convention that an earlier year is stated to have used."""
     stated_then = file.elections.get(convention_key(year), "") if year < file.tax_year else ""
-    return quarter_test(year, bought, file.short_years.get(str(year), 1), values, stated_then)
+    return file.short_years.get(str(year), 1), stated_then
 
 
 def _test_of(ask: Ask, asset: Asset) -> QuarterTest | None:
@@ -306,7 +307,9 @@ def lives(file: ClientFile) -> dict[str, Life]:
     for key, asset in going.items():
         if (year := tested_in(asset)) is not None and asset.activity not in out:
             by_year.setdefault(year, []).append((key, asset))
-    tests = {year: _test(file, year, bought, values) for year, bought in by_year.items()}
+    tests = {
+        year: quarter_test(year, bought, *_of_year(file, year), values) for year, bought in by_year.items()
+    }
     return {
         key: _life(key, asset, around[key], values, tests.get(asset.in_service.year))
         for key, asset in going.items()
