@@ -292,6 +292,25 @@ class Related(unittest.TestCase):
             self.assertEqual(line(computation, "form_4797/ordinary").amount, gain)
 
 
+class Form4797(unittest.TestCase):
+    """Part I takes land and losses, Part III what was depreciated and sold with a gain; recalled."""
+
+    def test_each_stands_in_its_part_with_its_days(self) -> None:
+        long_ago = {"in_service": day(2019, 3, 1), "disposed": day(2025, 6, 1)}
+        lot = asset("land", cost=1000, proceeds=5000, **long_ago)
+        saw = asset("seven_year", cost=1000, proceeds=900, **long_ago)
+        lathe = asset("no_class_life", cost=9000, proceeds=10, prior_depreciation=0, **long_ago)
+        sheet = compute(file_of(lot, saw, lathe)).sheet("form_4797")
+        sections = {
+            each.section.partition(" ·")[0] for each in sheet.lines if each.place.line.startswith("s0000")
+        }
+        self.assertEqual(sections, {"Part I", "Part III"})
+        self.assertIn("acquired 03/01/2019, sold 06/01/2025", sheet.lines[0].section)
+        self.assertEqual(sheet["long_losses"].amount, 4000 + sheet["s00003.gain"].amount)
+        self.assertEqual(sheet["part_iii_gains"].amount, sheet["s00002.gain"].amount)
+        self.assertEqual(sheet["part_iii_rest"].amount, sheet["long_gains"].amount)
+
+
 class EarlierYears(unittest.TestCase):
     """26 U.S.C. 168(d)(3), (k)(7): what an earlier year used stays, whatever was sold since."""
 

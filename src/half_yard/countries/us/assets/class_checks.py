@@ -74,11 +74,8 @@ def allowance_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterato
     property, automobiles among those of five years (168(k)(7); 26 CFR 1.168(k)-2(f)(1)(ii)); the reduced rate
     for all property of the year (168(k)(10))."""
     year = file.tax_year
-    used = [
-        key
-        for key in CLASSES
-        if CLASSES[key].allowance and any(_is_of(asset, key, year) for asset in assets.values())
-    ]
+    bought = {asset.asset_class for asset in assets.values() if _is_of(asset, year)}
+    used = [key for key, item in CLASSES.items() if item.allowance and key in bought]
     elected = {key: file.elections.get(election_key(key), "") for key in used}
     by_years: dict[Decimal, list[str]] = {}
     for key in used:
@@ -95,9 +92,8 @@ def allowance_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterato
         yield _not_for_all(file, reduced, missing, REDUCED, "The reduced special allowance is elected")
 
 
-def _is_of(asset: Asset, asset_class: str, year: int) -> bool:
-    placed = asset.in_service
-    return asset.asset_class == asset_class and placed is not None and placed.year == year
+def _is_of(asset: Asset, year: int) -> bool:
+    return asset.in_service is not None and asset.in_service.year == year
 
 
 def _not_for_all(

@@ -87,6 +87,13 @@ def part_iii(page: Page, ask: Ask) -> None:
     """The columns of all assets."""
     for item in ask(items):
         page.lines += item.lines
+    page.section = "Part III · Summary"
+    in_part = [item for item in ask(items) if item.in_part_iii and not item.casualty]
+    gains = page.line("part_iii_gains", "30", "Gains of Part III", total(item.gain for item in in_part))
+    ordinary = page.line(
+        "part_iii_ordinary", "31", "Ordinary of them", total(item.recapture for item in in_part)
+    )
+    page.line("part_iii_rest", "32", "The rest, to line 6", gains - ordinary)
 
 
 @form_4797.part
@@ -94,8 +101,11 @@ def part_i(page: Page, ask: Ask) -> None:
     """Lines 2 to 12: section 1231."""
     page.section = "Part I · Property held for more than a year"
     long_held = [item for item in ask(items) if item.long_held and not item.casualty]
-    gains = page.line("long_gains", "6", "Gains of Part III, without what is ordinary", _gains(long_held))
-    losses = page.line("long_losses", "2", "Losses of property held for more than a year", _losses(long_held))
+    on_lines = [item.gain for item in long_held if not item.in_part_iii]
+    title = "Land and losses of property held for more than a year"
+    losses = page.line("long_losses", "2", title, total(on_lines))
+    rest = ask(part_iii)["part_iii_rest"]
+    gains = page.line("long_gains", "6", "Gains of Part III, without what is ordinary (line 32)", rest)
     parts = [gains, losses]
     if ask(lost):
         gain_of_lost = ask(casualties)["net_gain"]

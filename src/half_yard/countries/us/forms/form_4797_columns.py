@@ -62,11 +62,12 @@ Parts = Sequence[Figure | None]
 
 @dataclass(frozen=True, eq=False)
 class Sold:
-    """One asset on the form: whether it was held for more than a year and lost by casualty, its gain or
-    loss, what of a gain is ordinary or unrecaptured section 1250 gain, the gain of its private part, and
-    its lines."""
+    """One asset on the form: whether it was held for more than a year, stands in Part III and was lost by
+    casualty, its gain or loss, what of a gain is ordinary or unrecaptured section 1250 gain, the gain of its
+    private part, and its lines."""
 
     long_held: bool
+    in_part_iii: bool
     casualty: bool
     gain: Figure
     recapture: Figure
@@ -78,11 +79,6 @@ class Sold:
 def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     """Fill in one asset's column. Its lines carry the asset's id."""
     asset, story = ask.of(stories.asset_of, key), story_up_to_now(ask, key)
-    page.section = f"Part III · {asset.name or 'Asset'}"
-
-    def put(name: str, number: str, title: str, figure: Figure) -> Figure:
-        return page.line(f"{key}.{name}", number, title, figure, ROLES.get(name, Role.LINE))
-
     on_return, business = _part_on_return(ask, asset), _business_part(ask, key, asset)
     parts = [on_return, business]
 
@@ -94,8 +90,15 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     own_taken = story.taken
     donors = donor_depreciation(key, asset)
     taken = own_taken if donors is None else total((own_taken, donors), own_taken.label)
-    proceeds = put("proceeds", "20", "Gross sales price", ours(price))
     side = _taxed_from(key, asset, price, selling, own_taken, business)
+    part = _part_of_form(asset, gain=side.gain)
+    page.section = f"{part} · {asset.name or 'Asset'}{_days(asset)}"
+
+    def put(name: str, number: str, title: str, figure: Figure) -> Figure:
+        at = number if part == PART_III else ON_A_LINE[part].get(name, "")
+        return page.line(f"{key}.{name}", at, title, figure, ROLES.get(name, Role.LINE))
+
+    proceeds = put("proceeds", "20", "Gross sales price", ours(price))
     unadjusted = gain_basis_figure(key, asset) if side.gain else loss_basis_figure(key, asset)
     basis = ours(total(filter(None, (unadjusted, donors, selling)), "basis and expense of sale"))
     cost = put("cost", "21", "Cost and expense of sale", basis)
@@ -116,9 +119,9 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
         result = result.marked(gaps.exchange(f"/assets/{key}/disposal"))
     gain = put("gain", "24", "Gain or loss", result)
     recapture, unrecaptured = NOT_BELOW_ZERO, NOT_BELOW_ZERO
-    if related and gain.amount > 0 and held_long(asset) and asset.asset_class != LAND:
+    if related and gain.amount > 0 and part == PART_III:
         recapture = put("ordinary", "", "Ordinary: sold to a related person (26 U.S.C. 1239)", gain)
-    elif gain.amount > 0 and held_long(asset):
+    elif gain.amount > 0 and part == PART_III:
         recapture, unrecaptured = _recapture(
             put=put, key=key, asset=asset, gain=gain, depreciation=depreciation, story=story, parts=parts[:1]
         )
@@ -131,7 +134,7 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     lost = asset.disposal == CASUALTY
     # What is abandoned is neither sold nor exchanged: its loss is ordinary (26 U.S.C. 165).
     exchanged = held_long(asset) and not (asset.disposal == ABANDONED and gain.amount <= 0)
-    return Sold(exchanged, lost, gain, recapture, unrecaptured, private, tuple(page.lines))
+    return Sold(exchanged, part == PART_III, lost, gain, recapture, unrecaptured, private, tuple(page.lines))
 
 
 def _has_private_gain(ask: Ask, asset: Asset) -> bool:
@@ -140,6 +143,30 @@ def _has_private_gain(ask: Ask, asset: Asset) -> bool:
         return False
     thing = ask.of(thing_of, asset.thing) if asset.thing in ask(things) else None
     return not CLASSES[asset.asset_class].real or (thing is not None and thing.kind == DWELLING)
+
+
+PART_I, PART_II, PART_III = "Part I", "Part II", "Part III"
+COLUMNS = {"proceeds": "d", "depreciation": "e", "cost": "f", "gain": "g"}
+ON_A_LINE = {
+    PART_I: {name: f"2{column}" for name, column in COLUMNS.items()},
+    PART_II: {name: f"10{column}" for name, column in COLUMNS.items()},
+}
+"""The columns of what is no column of Part III: line 2 of Part I and line 10 of Part II."""
+
+
+def _part_of_form(asset: Asset, *, gain: bool) -> str:
+    """Where an asset stands: with a gain in Part III, where it was depreciated and held for more than a year;
+    else on a line of Part I, or of Part II where it was held for less or abandoned."""
+    if not held_long(asset) or (asset.disposal == ABANDONED and not gain):
+        return PART_II
+    return PART_III if gain and asset.asset_class != LAND else PART_I
+
+
+def _days(asset: Asset) -> str:
+    """When it came and when it left, as columns (b) and (c) of the form and line 19 say it."""
+    came, left = asset.acquired or asset.in_service, asset.disposed
+    words = [f"{word} {day:%m/%d/%Y}" for word, day in (("acquired", came), ("sold", left)) if day]
+    return f": {', '.join(words)}" if words else ""
 
 
 class _Side(NamedTuple):
