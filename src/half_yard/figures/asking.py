@@ -64,12 +64,18 @@ class _Picked(NamedTuple):
     value: object
 
 
-class _Read(NamedTuple):
-    """That a part read something of the records, by which reader, and what it was."""
+class _Read:
+    """That a part read something of the records, by which reader, what it was, and of which fields."""
 
-    take: Callable[..., object]
-    arguments: tuple[Any, ...]
-    value: object
+    __slots__ = ("arguments", "fields", "take", "value")
+
+    def __init__(
+        self, take: Callable[..., object], arguments: tuple[Any, ...], value: object, fields: frozenset[str]
+    ) -> None:
+        self.take = take
+        self.arguments = arguments
+        self.value = value
+        self.fields = fields
 
 
 class _Watched:
@@ -197,7 +203,7 @@ class Asking(Generic[F]):
         value = key[0](ask, *key[1:])
         if last is not None and same(last.value, value):
             value = last.value
-        fields = self._known_fields(frozenset(ask.fields))
+        fields = self.known_fields(frozenset(ask.fields))
         return Made(key, value, tuple(ask.made_of), ask.looked_at or NO_LOOK, fields, self._run)
 
     def _still_holds(self, made: Made, under: frozenset[Assumption]) -> bool:
@@ -206,14 +212,23 @@ class Asking(Generic[F]):
         and to look at meanwhile, the part has read and looked at too."""
         read: set[str] = set()
         looked_at: dict[Assumption, bool] = {}
-        watched: Any = _Watched(self.records, read)
+        run, held_before = self._run, made.run == self._run - 1
         for item in made.made_of:
             if isinstance(item, _Read):
-                if not _is_still(item, watched):
+                if held_before and self._is_unchanged(item.fields):
+                    continue
+                seen: set[str] = set()
+                if not _is_still(item, _Watched(self.records, seen)):
                     return False
+                if not seen <= item.fields:
+                    item.fields = self.known_fields(item.fields | seen)
+                read |= seen
                 continue
             before, more = (item, NONE) if isinstance(item, Made) else (item.made, item.under)
-            child = self.made(before.key, under | more if more else under)
+            if before.run == run and not before.looked_at:
+                child = before
+            else:
+                child = self.made(before.key, under | more if more else under)
             if child.value is not before.value and not (
                 isinstance(item, _Picked) and _is_still(item, child.value)
             ):
@@ -223,12 +238,12 @@ class Asking(Generic[F]):
             if child.looked_at:
                 looked_at.update(each for each in child.looked_at.items() if each[0] not in more)
         if not read <= made.fields:
-            made.fields = self._known_fields(made.fields | read)
+            made.fields = self.known_fields(made.fields | read)
         if looked_at and not looked_at.keys() <= made.looked_at.keys():
             made.looked_at = {**made.looked_at, **looked_at}
         return True
 
-    def _known_fields(self, fields: frozenset[str]) -> frozenset[str]:
+    def known_fields(self, fields: frozenset[str]) -> frozenset[str]:
         """The same set of fields: few of them are read again and again, so each is kept once."""
         return self._fields.setdefault(fields, fields)
 
@@ -310,9 +325,13 @@ class Ask(Generic[F]):
     def of(self, reader: Callable[Concatenate[F, P], V], *arguments: P.args, **named: P.kwargs) -> V:
         """What a reader reads of the records: the less it reads, the less often the part is made again."""
         del named
-        watched: Any = _Watched(self._asking.records, self.fields)
-        value = reader(watched, *arguments)  # type: ignore[call-arg]
-        self.made_of.append(_Read(reader, arguments, value))
+        seen: set[str] = set()
+        watched: Any = _Watched(self._asking.records, seen)
+        try:
+            value = reader(watched, *arguments)  # type: ignore[call-arg]
+        finally:
+            self.fields |= seen
+        self.made_of.append(_Read(reader, arguments, value, self._asking.known_fields(frozenset(seen))))
         return value
 
     def assumes(self, assumption: Assumption) -> bool:

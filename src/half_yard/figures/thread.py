@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
@@ -90,30 +90,76 @@ class Threads:
         return tuple(
             line
             for sheet in self._sheets.values()
-            for line, entered in _landed_of(sheet).get(_record_of(path), ())
+            for line, entered in _landings_of(sheet).of(_record_of(path))
             if any(each == path or each.startswith(below) for each in entered)
         )
 
 
-Landed = Mapping[str, Sequence[tuple[Line, Sequence[str]]]]
-"""The lines on which something of a record arrives first, by the record's path, each with the paths of what
-was entered there."""
-LANDED: Remembered[Landed] = Remembered()
+Landed = Sequence[tuple[Line, Sequence[str]]]
+"""The lines on which something of a record arrives first, each with the paths of what was entered there."""
 
 
-def _landed_of(sheet: Sheet) -> Landed:
-    """What lands on a sheet, found when it is first asked for."""
-    return LANDED.get(sheet.key, (sheet.lines,), partial(_find_landed, sheet))
+class _Landings:
+    """What lands on a sheet. What is asked of it once, as after an edit, is looked for; what is asked again
+    is looked up."""
+
+    __slots__ = ("_index", "_is_asked_again", "_sheet")
+
+    def __init__(self, sheet: Sheet) -> None:
+        self._sheet = sheet
+        self._is_asked_again = False
+        self._index: Mapping[str, Landed] | None = None
+
+    def of(self, record: str) -> Landed:
+        """What of a record lands here."""
+        if self._index is None:
+            if not self._is_asked_again:
+                self._is_asked_again = True
+                return _search(self._sheet, record)
+            self._index = _find_landed(self._sheet)
+        return self._index.get(record, ())
 
 
-def _find_landed(sheet: Sheet) -> Landed:
+LANDED: Remembered[_Landings] = Remembered()
+
+
+def _landings_of(sheet: Sheet) -> _Landings:
+    return LANDED.get(sheet.key, (sheet.lines,), partial(_Landings, sheet))
+
+
+def _search(sheet: Sheet, record: str) -> Landed:
+    """The lines of a sheet on which something of a record arrives first."""
+    found = []
+    for line in sheet.lines:
+        entered = [path for path in _entered_on(line, record) if _record_of(path) == record]
+        if entered:
+            found.append((line, entered))
+    return found
+
+
+def _entered_on(line: Line, begins: str = "") -> list[str]:
+    """The paths of what arrives first on a line, of those that begin so."""
+    found = []
+    seen: set[int] = set()
+    stack = [line.figure]
+    while stack:
+        figure = stack.pop()
+        origin = figure.origin
+        if type(origin) is Entered and origin.path.startswith(begins):
+            found.append(origin.path)
+        for part in figure.parts:
+            if part.place is None and id(part) not in seen:
+                seen.add(id(part))
+                stack.append(part)
+    return found
+
+
+def _find_landed(sheet: Sheet) -> Mapping[str, Landed]:
     found: dict[str, list[tuple[Line, Sequence[str]]]] = {}
     for line in sheet.lines:
         by_record: dict[str, list[str]] = {}
-        for figure in (line.figure, *(part for part in _below(line) if part.place is None)):
-            if isinstance(figure.origin, Entered):
-                path = figure.origin.path
-                by_record.setdefault(_record_of(path), []).append(path)
+        for path in _entered_on(line):
+            by_record.setdefault(_record_of(path), []).append(path)
         for record, entered in by_record.items():
             found.setdefault(record, []).append((line, entered))
     return found
@@ -152,17 +198,3 @@ def _feeding(figure: Figure) -> tuple[Place, ...]:
             elif part.parts:
                 stack.append(part)
     return tuple(places)
-
-
-def _below(line: Line) -> Iterator[Figure]:
-    """The figures that a line is made of, down to entries, rules and other lines, each once."""
-    seen: set[int] = set()
-    stack = [line.figure]
-    while stack:
-        for part in stack.pop().parts:
-            if part.parts and part.place is None:
-                if id(part) in seen:
-                    continue
-                seen.add(id(part))
-                stack.append(part)
-            yield part
