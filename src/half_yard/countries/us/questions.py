@@ -35,6 +35,21 @@ def itemizes(file: ClientFile) -> bool:
     return file.household.answers.get(ITEMIZES.key, ITEMIZES.default)
 
 
+MAIN_HOME = Question(
+    "main_home", "It was the owner's main home", False, "Then its sale is that of a home (26 U.S.C. 121)"
+)
+TESTS = Question(
+    "two_of_five", "Owned and lived in for two of the five years before its sale", False,
+    "26 U.S.C. 121(a); of a couple one must have owned it",
+)  # fmt: skip
+SPOUSE = Question(
+    "spouse_lived_there", "The spouse lived there for two of the five years too", False,
+    "26 U.S.C. 121(b)(2)(A): then the amount of a joint return",
+)  # fmt: skip
+OTHER_SALE = Question(
+    "excluded_before", "The gain of another home was excluded in the two years before", False,
+    "26 U.S.C. 121(b)(3)",
+)  # fmt: skip
 PAID = Question(
     "paid_contractors", "Made payments that call for Forms 1099", False,
     "Schedule C, line I; Schedule E, line A: such as 600 or more to one contractor (2,000 from 2026)",

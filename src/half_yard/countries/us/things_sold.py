@@ -7,16 +7,9 @@ from collections.abc import Iterator, Sequence
 from half_yard.countries.us.assets.classes import CLASSES, LAND
 from half_yard.countries.us.assets.sold import SALE
 from half_yard.countries.us.forms.form_4797 import WITHOUT_GAIN
-from half_yard.countries.us.forms.home_sale import (
-    MAIN_HOME,
-    SPOUSE,
-    TESTS,
-    is_main_home,
-    may_have_been_home,
-    sold_in,
-    was_home,
-)
+from half_yard.countries.us.forms.home_sale import is_main_home, may_have_been_home, sold_in, was_home
 from half_yard.countries.us.frame import OnReturn
+from half_yard.countries.us.questions import MAIN_HOME, SPOUSE, TESTS
 from half_yard.countries.us.shared.as_used import APART
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.records import ClientFile, Thing

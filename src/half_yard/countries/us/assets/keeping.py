@@ -31,15 +31,9 @@ from half_yard.countries.us.assets.special_allowance import (
     elections_next_year,
 )
 from half_yard.countries.us.expensing_for_income import expensing_for_income
-from half_yard.countries.us.forms.home_sale import (
-    MAIN_HOME,
-    OTHER_SALE,
-    SPOUSE,
-    may_have_been_home,
-    was_home,
-)
+from half_yard.countries.us.forms.home_sale import may_have_been_home, was_home
 from half_yard.countries.us.frame import status_of
-from half_yard.countries.us.questions import ALLOWANCE, FORMULA, RELATED
+from half_yard.countries.us.questions import ALLOWANCE, FORMULA, MAIN_HOME, OTHER_SALE, RELATED, SPOUSE
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.records import Asset, ClientFile, Edit
 from half_yard.records.scenarios import Scenario

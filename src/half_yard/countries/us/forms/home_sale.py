@@ -9,13 +9,13 @@ from decimal import Decimal
 from typing import NamedTuple
 
 from half_yard.countries.asking import Ask, tax_year
-from half_yard.countries.offered import Question
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import CONVERTED, gain_basis_figure, origin_of
 from half_yard.countries.us.assets.classes import CLASSES, LAND
 from half_yard.countries.us.assets.sold import SALE
 from half_yard.countries.us.frame import left_out, rules, status
+from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS
 from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import DWELLING, HOME
@@ -37,21 +37,6 @@ from half_yard.records import Asset, ClientFile, Thing
 
 WINDOW, DAYS = 5, 730
 """In so many years before its sale a home must be lived in for so many days (26 CFR 1.121-1(c)(1))."""
-MAIN_HOME = Question(
-    "main_home", "It was the owner's main home", False, "Then its sale is that of a home (26 U.S.C. 121)"
-)
-TESTS = Question(
-    "two_of_five", "Owned and lived in for two of the five years before its sale", False,
-    "26 U.S.C. 121(a); of a couple one must have owned it",
-)  # fmt: skip
-SPOUSE = Question(
-    "spouse_lived_there", "The spouse lived there for two of the five years too", False,
-    "26 U.S.C. 121(b)(2)(A): then the amount of a joint return",
-)  # fmt: skip
-OTHER_SALE = Question(
-    "excluded_before", "The gain of another home was excluded in the two years before", False,
-    "26 U.S.C. 121(b)(3)",
-)  # fmt: skip
 
 
 def is_main_home(record: Thing) -> bool:

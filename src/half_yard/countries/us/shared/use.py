@@ -7,17 +7,10 @@ from collections.abc import Iterator, Mapping, Sequence
 from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import Method, SharedUse
 from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
-from half_yard.countries.us.forms.home_sale import (
-    MAIN_HOME,
-    OTHER_SALE,
-    SPOUSE,
-    TESTS,
-    is_main_home,
-    sold_in,
-)
+from half_yard.countries.us.forms.home_sale import is_main_home, sold_in
 from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
 from half_yard.countries.us.frame import status_of
-from half_yard.countries.us.questions import MADE_UP, itemizes
+from half_yard.countries.us.questions import MADE_UP, MAIN_HOME, OTHER_SALE, SPOUSE, TESTS, itemizes
 from half_yard.countries.us.shared.as_used import as_used, thing_of_asset
 from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
 from half_yard.countries.us.shared.days import STAYS
