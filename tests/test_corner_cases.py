@@ -311,6 +311,41 @@ class Form4797(unittest.TestCase):
         self.assertEqual(sheet["part_iii_rest"].amount, sheet["long_gains"].amount)
 
 
+class SafeHarbors(unittest.TestCase):
+    """26 CFR 1.263(a)-1(f), -3(h): elected with the return, each with its statement."""
+
+    def test_the_limit_of_a_small_taxpayer(self) -> None:
+        """A building of 300,000: two percent are 6,000; repairs of 4,000 and a new porch of 1,500 are within
+        it, of 3,000 above."""
+        for porch, over in ((1500, 0), (3000, 1000)):
+            house = asset("residential_building", activity=RENTAL, cost=300000, in_service=day(2020, 1, 5))
+            lot = asset("land", activity=RENTAL, cost=90000, in_service=day(2020, 1, 5))
+            new = asset("residential_building", activity=RENTAL, cost=porch, in_service=day(2025, 5, 1),
+                        part_of="s00001")  # fmt: skip
+            elected = rental(answers={"small_taxpayer": True})
+            file = file_of(house, lot, new).model_copy(update={
+                "activities": {RENTAL: elected},
+                "entries": numbered("entries", entries(RENTAL, rents="30000", repairs="3000", cleaning="1000")),
+            })  # fmt: skip
+            computation = compute(file)
+            sheet = computation.sheet(f"small_taxpayer.{RENTAL}")
+            spent = 4000 + porch
+            amounts = [sheet[key].amount for key in ("basis", "limit", "spent", "over")]
+            self.assertEqual(
+                amounts, [300000 + porch, 6000 + porch // 50, spent, max(spent - 6000 - porch // 50, 0)]
+            )
+            found = [each for each in computation.findings if "small taxpayers" in each.message]
+            self.assertEqual(bool(found), over > 0)
+            self.assertIn("1.263(a)-3(h)", sheet.notes[0] if not over else sheet.title)
+
+    def test_de_minimis_has_a_statement(self) -> None:
+        file = file_of()
+        self.assertFalse(compute(file).has_sheet("de_minimis"))
+        elected = file.household.model_copy(update={"answers": {"de_minimis": True}})
+        sheet = compute(file.model_copy(update={"household": elected})).sheet("de_minimis")
+        self.assertEqual(sheet["limit"].amount, 2500)
+
+
 class EarlierYears(unittest.TestCase):
     """26 U.S.C. 168(d)(3), (k)(7): what an earlier year used stays, whatever was sold since."""
 

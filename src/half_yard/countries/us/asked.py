@@ -15,7 +15,7 @@ from half_yard.countries.us.elsewhere import ELSEWHERE
 from half_yard.countries.us.form_boxes import PERSONS_BOXES
 from half_yard.countries.us.frame import FILING_STATUSES
 from half_yard.countries.us.identity import masked_payer
-from half_yard.countries.us.questions import ACTIVITY, CHOICES, ITEMIZES, SPOUSES
+from half_yard.countries.us.questions import ACTIVITY, CHOICES, DE_MINIMIS, ITEMIZES, SPOUSES
 from half_yard.countries.us.shared.kinds import VEHICLE, WITH_INTEREST
 from half_yard.records import Activity, ClientFile, Thing
 from half_yard.records.choices import Option
@@ -38,16 +38,17 @@ class UnitedStatesAsked(Asked):
     regional_boxes = True
 
     def household_fields(self, file: ClientFile) -> Sequence[Field]:
-        """The filing status; where there is a home or dwelling, whether deductions are itemized."""
+        """The filing status, an election of the return; where there is a home or dwelling, whether deductions
+        are itemized."""
         options = tuple(FILING_STATUSES.items())
         fields = [Field("/household/filing_status", "Filing status", FieldKind.CHOICE, options)]
-        if any(thing.kind in WITH_INTEREST for thing in file.things.values()):
-            path = f"/household/answers/{ITEMIZES.key}"
-            fields.append(
-                Field(
-                    path, ITEMIZES.text, FieldKind.ANSWER, default=ITEMIZES.default, hint=ITEMIZES.explanation
-                )
+        asks = any(thing.kind in WITH_INTEREST for thing in file.things.values())
+        for question in (ITEMIZES, DE_MINIMIS) if asks else (DE_MINIMIS,):
+            path = f"/household/answers/{question.key}"
+            field = Field(
+                path, question.text, FieldKind.ANSWER, default=question.default, hint=question.explanation
             )
+            fields.append(field)
         return fields
 
     def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:

@@ -192,7 +192,7 @@ def _written_off(frame: OnReturn, books: Books) -> Iterator[Finding]:
                 yield Finding(
                     Level.WARNING, f"{called} {entry.amount:,.2f}: points are written off over the loan "
                     "(26 U.S.C. 461(g)).", f"/entries/{key}",
-                    "Make it an asset of the class for loan points and costs.",
+                    "Make it an asset of the class for points of a loan.",
                 )  # fmt: skip
             if started and entry.date and entry.date < started and line not in RECEIPTS_AND_GOODS:
                 yield Finding(
@@ -335,7 +335,7 @@ def _mortgage(frame: OnReturn, books: Books, key: str) -> Iterator[Finding]:
         if not known:
             yield Finding(
                 Level.WARNING, f"{form.payer}: points of {points:,.2f} are written off over the loan.",
-                f"/forms/{key}", "Enter an asset of the class for loan points and costs.",
+                f"/forms/{key}", "Enter an asset of the class for points of a loan.",
             )  # fmt: skip
     if tax := form.boxes.get("property_tax"):
         booked = books.totals.get(form.activity, {}).get("taxes")

@@ -66,6 +66,7 @@ def findings_of(
         *allowance_findings(frame.file, {key: frame.file.assets[key] for key in stories}),
         *_rental_days(frame),
         *_expensing(sheets),
+        *_small_taxpayers(sheets),
         *_sales(frame, stories),
         *book_findings(frame, books, unusual),
         *shared_findings(frame, books),
@@ -190,6 +191,19 @@ def _expensing(sheets: Sequence[Sheet]) -> Iterator[Finding]:
             origin.path if isinstance(origin, Entered) else "",
             "Elect less: what is above the limit is lost to the basis.",
         )
+
+
+def _small_taxpayers(sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    """The safe harbor of small taxpayers where a building or its repairs are above the limit."""
+    for sheet in sheets:
+        if sheet.key.startswith("small_taxpayer.") and (
+            sheet["over"].amount or sheet["basis_over"].amount or not sheet["basis"].amount
+        ):
+            yield Finding(
+                Level.ERROR, "The safe harbor for small taxpayers does not hold: see its sheet.",
+                f"/activities/{sheet.about}/answers/small_taxpayer",
+                "Take the election back, and see which repairs are improvements.",
+            )  # fmt: skip
 
 
 def _sales(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Finding]:

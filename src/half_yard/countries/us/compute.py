@@ -24,6 +24,7 @@ from half_yard.countries.us.forms import (
     home_office,
     home_sale,
     mid_quarter_worksheet,
+    safe_harbors,
     schedule_1,
     schedule_2,
     schedule_a,
@@ -128,6 +129,10 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
     yield ask(schedule_1.schedule_1.sheet)
     if ask(form_8995.applies):
         yield ask(form_8995.form_8995.sheet)
+    if ask(safe_harbors.elects_de_minimis):
+        yield ask(safe_harbors.de_minimis.sheet)
+    for key in ask(safe_harbors.small_taxpayers):
+        yield ask(safe_harbors.small_taxpayer.sheet, key)
     yield ask(tax_computation.tax_worksheet.sheet)
     yield ask(schedule_2.schedule_2.sheet)
     yield ask(form_1040.form_1040.sheet)

@@ -20,6 +20,14 @@ RELATED = Question(
     "related", "Sold to a related person or an own company", False,
     "A gain is ordinary, a loss not deducted (26 U.S.C. 267, 1239).",
 )  # fmt: skip
+DE_MINIMIS = Question(
+    "de_minimis", "De minimis safe harbor is elected", False,
+    "Items up to 2,500 are deducted as in the books (26 CFR 1.263(a)-1(f)); its statement is a sheet.",
+)  # fmt: skip
+SMALL_TAXPAYER = Question(
+    "small_taxpayer", "Safe harbor for small taxpayers is elected", False,
+    "Repairs and improvements within its limit are deducted (26 CFR 1.263(a)-3(h))", anew=True,
+)  # fmt: skip
 MADE_UP = Question(
     "made_up", "What earlier years missed is made up this year (Form 3115)", False,
     "The method was in use for two years or more (Rev. Proc. 2015-13; 26 U.S.C. 481(a)).",
@@ -85,6 +93,7 @@ ACTIVITY = {
             "26 U.S.C. 199A; Rev. Proc. 2019-38",
         ),
         Question("suspended_losses", "Losses of earlier years are suspended", False, "Form 8582, line 1c"),
+        SMALL_TAXPAYER,
         PAID,
         FILED,
         Question(
