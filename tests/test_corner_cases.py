@@ -323,10 +323,10 @@ class SafeHarbors(unittest.TestCase):
             new = asset("residential_building", activity=RENTAL, cost=porch, in_service=day(2025, 5, 1),
                         part_of="s00001")  # fmt: skip
             elected = rental(answers={"small_taxpayer": True})
-            file = file_of(house, lot, new).model_copy(update={
-                "activities": {RENTAL: elected},
-                "entries": numbered("entries", entries(RENTAL, rents="30000", repairs="3000", cleaning="1000")),
-            })  # fmt: skip
+            booked = entries(RENTAL, rents="30000", repairs="3000", cleaning="1000")
+            file = file_of(house, lot, new).model_copy(
+                update={"activities": {RENTAL: elected}, "entries": numbered("entries", booked)}
+            )
             computation = compute(file)
             sheet = computation.sheet(f"small_taxpayer.{RENTAL}")
             spent = 4000 + porch

@@ -83,7 +83,7 @@ class LeavingView(AssetPart):
             return "It is in service."
         lines = computation.came_of(self._current)
         if not lines:
-            return "It has no gain or loss of its own this year."
+            return self._together()
         words = [f"{line.title} {exact_text(line.figure.amount)}" for line in lines]
         parts = [
             other.name
@@ -92,6 +92,15 @@ class LeavingView(AssetPart):
         ]
         still = f" Still in service and linked to it: {', '.join(parts)}." if parts else ""
         return f"{computation.sheet(lines[0].place.sheet).form}: {'; '.join(words)}.{still}"
+
+    def _together(self) -> str:
+        """What comes of it where it is sold on a sheet with others."""
+        computation = self.workspace.computation
+        lands = computation.threads.landing_of(f"/assets/{self._current}/proceeds")
+        sheet = computation.sheet(lands[0].place.sheet) if lands else None
+        if sheet is None or sheet.key_line is None:
+            return "It has no gain or loss of its own this year."
+        return f"{sheet.title}: {sheet.key_line.title} {exact_text(sheet.key_line.figure.amount)}."
 
     def take_part_off(self) -> None:
         """Divide the asset in two, and go to the part."""
