@@ -223,6 +223,7 @@ class Rentals(unittest.TestCase):
         sheet = computation.sheet(f"schedule_e.{RENTAL}")
         self.assertEqual(next(each.figure.amount for each in sheet.lines if each.number == "12"), 120)
         self.assertFalse(any("Amortization" in each.title for each in sheet.lines))
+        self.assertFalse(computation.has_sheet(f"form_4562.{RENTAL}"))
 
 
 class Form4562(unittest.TestCase):
@@ -439,6 +440,12 @@ class Elections(unittest.TestCase):
     def test_five_year_property_has_automobiles_in_it(self) -> None:
         after = self.step({"allowance.five_year": "out"}, asset(), asset("passenger_auto"))
         self.assertEqual(after.elections["allowance.passenger_auto"], "out")
+
+    def test_what_may_not_have_the_allowance_is_not_asked_about(self) -> None:
+        slow = asset("passenger_auto", share=40)
+        inherited = asset("five_year_trade", origin="inherited")
+        file = file_of(asset(), slow, inherited, elections={"allowance.five_year": "out"})
+        self.assertFalse([each for each in compute(file).findings if each.step is not None])
 
     def test_other_classes_stay_as_they_are(self) -> None:
         file = file_of(asset(), asset("seven_year"), elections={"allowance.five_year": "out"})

@@ -63,7 +63,7 @@ def findings_of(
         *_assets(frame, stories),
         *class_findings({key: frame.file.assets[key] for key in stories}, frame.rules),
         *improvement_findings(frame.file, frame.file.assets),
-        *allowance_findings(frame.file, {key: frame.file.assets[key] for key in stories}),
+        *allowance_findings(frame.file, {key: frame.file.assets[key] for key in stories}, frame.rules),
         *_rental_days(frame),
         *_expensing(sheets),
         *_small_taxpayers(sheets),

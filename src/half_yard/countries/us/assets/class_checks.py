@@ -5,9 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
+from half_yard.countries.us.assets.basis import WITHOUT_ALLOWANCE, origin_of
 from half_yard.countries.us.assets.classes import CLASSES, QUALIFIED_IMPROVEMENTS
-from half_yard.countries.us.assets.special_allowance import OUT, REDUCED, SPLIT_FROM, election_key
-from half_yard.countries.us.assets.uses import share_of_year
+from half_yard.countries.us.assets.special_allowance import (
+    NO_ALLOWANCE,
+    OUT,
+    REDUCED,
+    SPLIT_FROM,
+    election_key,
+)
+from half_yard.countries.us.assets.uses import in_and_out, share_of_year
 from half_yard.countries.us.year_rules import YearRules
 from half_yard.records import Asset, Change, ClientFile, Edit
 from half_yard.review import Finding, Level
@@ -69,13 +76,13 @@ def improvement_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Itera
             )
 
 
-def allowance_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterator[Finding]:
+def allowance_findings(file: ClientFile, assets: Mapping[str, Asset], rules: YearRules) -> Iterator[Finding]:
     """An election about the special allowance that holds for less than it covers: out of it for a class of
     property, automobiles among those of five years (168(k)(7); 26 CFR 1.168(k)-2(f)(1)(ii)); the reduced rate
     for all property of the year (168(k)(10))."""
     year = file.tax_year
-    bought = {asset.asset_class for asset in assets.values() if _is_of(asset, year)}
-    used = [key for key, item in CLASSES.items() if item.allowance and key in bought]
+    bought = {asset.asset_class for asset in assets.values() if _is_eligible(asset, rules)}
+    used = [key for key in CLASSES if key in bought]
     elected = {key: file.elections.get(election_key(key), "") for key in used}
     by_years: dict[Decimal, list[str]] = {}
     for key in used:
@@ -92,8 +99,15 @@ def allowance_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterato
         yield _not_for_all(file, reduced, missing, REDUCED, "The reduced special allowance is elected")
 
 
-def _is_of(asset: Asset, year: int) -> bool:
-    return asset.in_service is not None and asset.in_service.year == year
+def _is_eligible(asset: Asset, rules: YearRules) -> bool:
+    """Whether an asset came into service this year and may have the allowance, so that an election is about
+    it."""
+    item, placed = CLASSES[asset.asset_class], asset.in_service
+    if placed is None or placed.year != rules.year or in_and_out(asset):
+        return False
+    slower = item.listed and share_of_year(asset, rules.year) <= rules.amount("listed_use_test")
+    out = asset.answers.get(NO_ALLOWANCE, False) or origin_of(asset) in WITHOUT_ALLOWANCE
+    return item.allowance and not slower and not out
 
 
 def _not_for_all(

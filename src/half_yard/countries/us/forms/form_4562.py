@@ -48,7 +48,8 @@ ADS_LINES = {Decimal(12): "20b", Decimal(30): "20c", Decimal(40): "20d"}
 def with_form(ask: Ask) -> tuple[str, ...]:
     """The activities with a form: those that have assets, or part of a section 179 deduction."""
     shared = ask(its_part.shared_assets).keys() - ask(left_out).keys()
-    return tuple(sorted({*ask(stories.with_assets), *shared, *ask(section_179.expensing_activities)}))
+    having = {key for key in {*ask(stories.with_assets), *shared} if ask(assets_of, key)}
+    return tuple(sorted({*having, *ask(section_179.expensing_activities)}))
 
 
 def assets_of(ask: Ask, activity: str) -> dict[str, Asset]:
