@@ -216,6 +216,18 @@ class Rentals(unittest.TestCase):
         assert found.step is not None
         self.assertEqual(apply(file, found.step)[0].assets["s00001"].asset_class, "residential_building")
 
+    def test_a_building_let_for_short_stays_is_asked_about(self) -> None:
+        """26 U.S.C. 168(e)(2)(A)(ii)(I)."""
+        house = asset("residential_building", activity=RENTAL)
+        for kind, asked in (("3 Vacation or short-term rental", True), ("1 Single family residence", False)):
+            let = rental().model_copy(update={"property_type": kind})
+            file = file_of(house).model_copy(update={"activities": {RENTAL: let}})
+            steps = [each.step for each in compute(file).findings if each.step is not None]
+            self.assertEqual(len(steps), asked)
+            for step in steps:
+                changed = apply(file, step)[0].assets["s00001"]
+                self.assertEqual(changed.asset_class, "nonresidential_building")
+
     def test_points_of_a_loan_are_interest(self) -> None:
         """26 U.S.C. 461(g); IRS Pub. 527: 3,600 over 360 months is 120 a year, on line 12 of Schedule E."""
         points = asset("loan_points", activity=RENTAL, cost=3600, months=360, in_service=day(2024, 1, 5))

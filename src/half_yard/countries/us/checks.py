@@ -12,6 +12,7 @@ from half_yard.countries.us.assets.class_checks import (
     allowance_findings,
     class_findings,
     improvement_findings,
+    transient_findings,
 )
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.earlier_years import that_agrees
@@ -63,6 +64,7 @@ def findings_of(
         *_assets(frame, stories),
         *class_findings({key: frame.file.assets[key] for key in stories}, frame.rules),
         *improvement_findings(frame.file, frame.file.assets),
+        *transient_findings(frame.file, frame.file.assets),
         *allowance_findings(frame.file, {key: frame.file.assets[key] for key in stories}, frame.rules),
         *_rental_days(frame),
         *_expensing(sheets),

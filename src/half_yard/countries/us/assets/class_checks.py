@@ -19,8 +19,8 @@ from half_yard.countries.us.year_rules import YearRules
 from half_yard.records import Asset, Change, ClientFile, Edit
 from half_yard.review import Finding, Level
 
-RESIDENTIAL_TYPES = {"1", "2", "3"}
-"""The kinds of property on Schedule E, line 1b, that are lived in."""
+RESIDENTIAL_TYPES, SHORT_STAYS = {"1", "2", "3"}, "3"
+"""The kinds of property on Schedule E, line 1b, that are lived in, and that for short stays."""
 
 
 def class_findings(assets: Mapping[str, Asset], rules: YearRules) -> Iterator[Finding]:
@@ -73,6 +73,25 @@ def improvement_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Itera
                 f"/assets/{key}/asset_class",
                 "Choose another class: what is done to a residential building is of its class.",
                 Edit(label=f"{asset.name} made residential rental property", changes=(change,)),
+            )
+
+
+def transient_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterator[Finding]:
+    """A residential building that is let for short stays: a hotel, motel or other place of which more than
+    half is used on a transient basis is no dwelling unit, so its building is nonresidential (26 U.S.C.
+    168(e)(2)(A)(ii)(I))."""
+    for key, asset in sorted(assets.items()):
+        activity = file.activities.get(asset.activity)
+        short = activity is not None and activity.property_type.startswith(SHORT_STAYS)
+        if asset.asset_class == "residential_building" and short:
+            change = Change(op="replace", path=f"/assets/{key}/asset_class", value="nonresidential_building")
+            yield Finding(
+                Level.WARNING,
+                f"{asset.name}: let for short stays. Where guests stay less than 30 days it is no dwelling "
+                "unit but a nonresidential building of 39 years (26 U.S.C. 168(e)(2)(A)).",
+                f"/assets/{key}/asset_class",
+                "Change its class, or leave it where stays are longer.",
+                Edit(label=f"{asset.name} made a nonresidential building", changes=(change,)),
             )
 
 
