@@ -132,6 +132,7 @@ class WindowCase(unittest.TestCase):
         window.show_stage(Stage.SHARED)
         for thing in sorted(window.workspace.file.things):
             window.shared.choose(thing)
+            window.shared.methods.reckon()
             for shown in SharedPart:
                 window.shared.switch_to(shown)
                 self.settle()

@@ -13,7 +13,7 @@ from PySide6.QtWidgets import QGridLayout, QPushButton, QWidget
 from half_yard.countries.methods_beside import MethodBeside, beside
 from half_yard.countries.shared_use import Method
 from half_yard.desktop import theme
-from half_yard.desktop.parts import button, soft, title
+from half_yard.desktop.parts import button, title, unwrapped
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
@@ -111,7 +111,7 @@ class MethodsView(QWidget):
             }
             columns = [n for n in range(len(HEADINGS)) if n not in left_out]
             for column in columns:
-                label = soft(HEADINGS[column]) if column else title("Side by side", 11)
+                label = unwrapped(HEADINGS[column]) if column else title("Side by side", 11)
                 label.setToolTip(plain_tip(TIPS.get(HEADINGS[column], "")))
                 self._grid.addWidget(label, line, column, _side(column))
             for method in choice:
@@ -131,7 +131,7 @@ class MethodsView(QWidget):
             if column in columns:
                 self._grid.addWidget(label, line, column, _side(column))
         if method.chosen:
-            self._grid.addWidget(soft("chosen"), line, len(cells))
+            self._grid.addWidget(unwrapped("chosen"), line, len(cells))
             return _Row(method, cells, None)
         choose = button("Choose", method.barred or f"Choose: {method.title}")
         choose.setEnabled(not method.barred)
