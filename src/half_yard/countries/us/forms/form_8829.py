@@ -64,17 +64,22 @@ def part_of_home(page: Page, ask: Ask, thing: str, activity: str, person: str) -
         )
         share = use_share(ask, thing, use)
         page.exact_line(
-            f"by_area{key}", "3", f"Percent of the home{more}", (share * hundred).named("percent of the home")
+            f"by_area{key}",
+            "3",
+            f"Percent of the home{more}",
+            (share * hundred).in_cents().named("percent of the home"),
         )
         if (care := home_office.care_share(ask, use)) is not None:
             page.exact_line(
                 f"by_time{key}",
                 "6",
                 f"Percent of the time{more}",
-                (care * hundred).named("percent of the time"),
+                (care * hundred).in_cents().named("percent of the time"),
             )
         every.append((home_office.share_of(ask, office, use) * hundred).named("business percentage"))
-    page.exact_line("share", "7", "Business percentage", together(every, "business percentage"))
+    # Shown to two places, as on paper; what it is taken of goes by the share itself.
+    whole = together(every, "business percentage")
+    page.exact_line("share", "7", "Business percentage", whole.in_cents().named(whole.label))
 
 
 @form_8829.part

@@ -38,7 +38,8 @@ def shares(page: Page, ask: Ask, thing: str) -> None:
     for activity in known.activities:
         uses = known.of_activity(activity)
         for number, use in enumerate(uses, 1):
-            percent = (use_share(ask, thing, use) * IN_HUNDRED).named(f"percent for {name(ask, activity)}")
+            label = f"percent for {name(ask, activity)}"
+            percent = (use_share(ask, thing, use) * IN_HUNDRED).in_cents().named(label)
             key = f"share.{activity}" if len(uses) == 1 else f"share.{activity}.{number}"
             when = (
                 ""
