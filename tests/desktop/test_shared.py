@@ -5,9 +5,11 @@ from __future__ import annotations
 import datetime
 from decimal import Decimal
 
+from PySide6.QtTest import QTest
 from PySide6.QtWidgets import QPushButton
 
 from half_yard.demo import MAIN_FILE, write_office
+from half_yard.desktop.shared.methods_view import REST
 from half_yard.desktop.shared.page import Part
 from half_yard.desktop.stages import Stage
 from half_yard.records import Activity, Asset, ClientFile, add
@@ -93,6 +95,14 @@ class Demo(WindowCase):
         self.assertEqual(self.amount("schedule_c.a00001.owner/home_office"), 710)
         self.press(Key.Key_Z, Modifier.ControlModifier)
         self.assertEqual(workspace.file.things["h00001"].choices, {})
+
+    def test_methods_are_not_worked_out_for_a_file_that_was_left(self) -> None:
+        self.page.choose("h00003")
+        self.page.refresh()
+        self.window.show_stage(Stage.CLIENTS)
+        self.window.open_path(self.folder / "Lindqvist, Greta 2025.halfyard")
+        QTest.qWait(3 * REST)  # an error in a slot fails the test
+        self.assertNotIn("h00003", self.window.workspace.file.things)
 
     def test_a_trip_changes_what_the_car_deducts(self) -> None:
         self.page.choose("h00003")

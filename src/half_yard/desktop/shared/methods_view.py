@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from functools import partial
 
 from PySide6.QtCore import Qt, QTimer
+from PySide6.QtGui import QHideEvent
 from PySide6.QtWidgets import QGridLayout, QPushButton, QWidget
 
 from half_yard.countries.methods_beside import MethodBeside, beside
@@ -83,6 +84,11 @@ class MethodsView(QWidget):
         else:
             self._rest.stop()
 
+    def hideEvent(self, event: QHideEvent) -> None:
+        """What is not seen is not worked out: it is shown anew when it is seen again."""
+        self._rest.stop()
+        super().hideEvent(event)
+
     def reckon(self) -> None:
         """Work out the methods that are not chosen, each as if it were."""
         self._rest.stop()
@@ -105,11 +111,8 @@ class MethodsView(QWidget):
                 widget.deleteLater()
         line = 0
         for choice in choices:
-            left_out = {
-                *(() if any(method.years for method in choice) else (OVER_YEARS,)),
-                *(() if any(method.lost for method in choice) else (LOST,)),
-            }
-            columns = [n for n in range(len(HEADINGS)) if n not in left_out]
+            there = {OVER_YEARS: any(each.years for each in choice), LOST: any(each.lost for each in choice)}
+            columns = [n for n in range(len(HEADINGS)) if there.get(n, True)]
             for column in columns:
                 label = unwrapped(HEADINGS[column]) if column else title("Side by side", 11)
                 label.setToolTip(plain_tip(TIPS.get(HEADINGS[column], "")))
