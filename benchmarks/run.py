@@ -194,10 +194,10 @@ def _start(arguments: list[str]) -> float:
     return statistics.median(taken)
 
 
-def _interface(path: Path) -> None:
+def _opened(path: Path) -> tuple[QApplication, MainWindow]:
+    """A window with a file."""
     from half_yard.desktop.app import make_application  # noqa: PLC0415
     from half_yard.desktop.office import RecentFiles  # noqa: PLC0415
-    from half_yard.desktop.stages import Stage  # noqa: PLC0415
     from half_yard.desktop.window import MainWindow  # noqa: PLC0415
 
     application = make_application()
@@ -205,6 +205,13 @@ def _interface(path: Path) -> None:
     window.resize(1280, 800)
     window.show()
     window.open_path(path)
+    return application, window
+
+
+def _interface(path: Path) -> None:
+    from half_yard.desktop.stages import Stage  # noqa: PLC0415
+
+    application, window = _opened(path)
     view = window.books.activity
     view.show_all()
     application.processEvents()
@@ -251,17 +258,10 @@ def _interface(path: Path) -> None:
 
 def _shared_page(path: Path) -> None:
     """A trip and a cost of the file with shared things, edited on its page until the screen is painted."""
-    from half_yard.desktop.app import make_application  # noqa: PLC0415
-    from half_yard.desktop.office import RecentFiles  # noqa: PLC0415
     from half_yard.desktop.shared.page import Part  # noqa: PLC0415
     from half_yard.desktop.stages import Stage  # noqa: PLC0415
-    from half_yard.desktop.window import MainWindow  # noqa: PLC0415
 
-    application = make_application()
-    window = MainWindow(RecentFiles())
-    window.resize(1280, 800)
-    window.show()
-    window.open_path(path)
+    application, window = _opened(path)
     window.show_stage(Stage.SHARED)
     file = window.workspace.file
     page = window.shared

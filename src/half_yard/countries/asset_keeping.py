@@ -95,6 +95,8 @@ class AssetKeeping:
 
     kinds: Sequence[AssetKind] = ()
     """The classes, in the order in which they are offered."""
+    asked_anew: Sequence[Question] = ()
+    """Questions about single assets that are asked anew every year."""
     disposals: Mapping[str, str] = {}
     """The titles of the ways in which an asset leaves service, by key."""
     one_by_one: OneByOne | None = None

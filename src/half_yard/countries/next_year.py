@@ -78,7 +78,8 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
         activities=activities,
         entries=numbered("entries", entries),
         assets={
-            key: _asset(computation, key, each) for key, each in pack.shared.assets_next_year(file).items()
+            key: _asset(computation, pack, key, each)
+            for key, each in pack.shared.assets_next_year(file).items()
         },
         account_answers=file.account_answers,
         sorting_rules=file.sorting_rules,
@@ -136,11 +137,13 @@ def _still_true(answers: Mapping[str, bool], questions: Sequence[Question]) -> d
     return {key: answer for key, answer in answers.items() if key not in anew}
 
 
-def _asset(computation: Computation, key: str, asset: Asset) -> Asset:
-    """An asset with what was taken of it up to now. One that has left stays: the tests of the year in which
-    it came still count it."""
+def _asset(computation: Computation, pack: Pack, key: str, asset: Asset) -> Asset:
+    """An asset with what was taken of it up to now, without what is asked anew. One that has left stays: the
+    tests of the year in which it came still count it."""
     story = computation.stories.get(key)
-    if story is None or not story.depreciated.amount:
-        return asset.model_copy(update={"made_from": None})
-    taken = _that_fits(story.depreciated.amount, asset.name)
-    return asset.model_copy(update={"made_from": None, "prior_depreciation": taken})
+    kept: dict[str, object] = {
+        "made_from": None, "answers": _still_true(asset.answers, pack.assets.asked_anew),
+    }  # fmt: skip
+    if story is not None and story.depreciated.amount:
+        kept["prior_depreciation"] = _that_fits(story.depreciated.amount, asset.name)
+    return asset.model_copy(update=kept)

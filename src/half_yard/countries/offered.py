@@ -22,6 +22,10 @@ class Question:
     group: str = ""
     anew: bool = False
 
+    def of(self, answers: Mapping[str, bool]) -> bool:
+        """The answer given, or the default."""
+        return answers.get(self.key, self.default)
+
 
 @dataclass(frozen=True, slots=True)
 class ManyAnswers:

@@ -12,6 +12,7 @@ if TYPE_CHECKING:  # it takes a tenth of a second, which the start of the progra
     from half_yard.depreciation.many import ManyYears
 
 from half_yard.books import PayerMatch
+from half_yard.depreciation import Convention
 from half_yard.depreciation.by_hand import HandYear
 from half_yard.figures import Figure, Line, Place, Role, Sheet, Threads, difference, total
 from half_yard.figures.rounding import to_cents
@@ -105,10 +106,11 @@ class PlainYears:
 class AssetStory:
     """What depreciation does to one asset.
 
-    `this_year` is its depreciation in cents; the other years, from `first_year` on, are made when first
-    asked for. `parts` are those of this year that its form shows apart, `taken_back` what of earlier years
-    this year gives back because the business use fell. `counts` is what of this year takes the basis down,
-    where that is not all of it; `besides` what else has taken it down up to now.
+    `this_year` is its depreciation in cents; the other years, from `first_year` on, are made when first asked
+    for. `parts` are those of this year that its form shows apart, `taken_back` what of earlier years this
+    year gives back because the business use fell. `counts` is what of this year takes the basis down, where
+    that is not all of it; `besides` what else has taken it down up to now. `way` is its life, method and
+    convention in words, and `convention` that itself, of what has such.
     """
 
     first_year: int
@@ -117,6 +119,8 @@ class AssetStory:
     years: YearsOfAsset
     parts: Mapping[str, Figure] = field(default_factory=dict)
     taken_back: Figure | None = None
+    way: str = ""
+    convention: Convention | None = None
     counts: Figure | None = None
     besides: Figure | None = None
 

@@ -10,13 +10,12 @@ from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import basis_amount
 from half_yard.countries.us.assets.class_checks import (
     allowance_findings,
+    building_findings,
     class_findings,
-    improvement_findings,
-    transient_findings,
 )
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.earlier_years import that_agrees
-from half_yard.countries.us.assets.made_up import WHAT_IS_FILED, is_made_up, make_up
+from half_yard.countries.us.assets.made_up import WHAT_IS_FILED, make_up
 from half_yard.countries.us.assets.mid_quarter import HALF_YEAR, MID_QUARTER
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.country import ROLES
@@ -25,6 +24,7 @@ from half_yard.countries.us.forms.home_sale import is_main_home
 from half_yard.countries.us.frame import FILING_STATUSES, OnReturn
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
+from half_yard.countries.us.questions import is_made_up
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.countries.us.shared_checks import served_by, shared_findings
 from half_yard.depreciation import Convention
@@ -63,8 +63,7 @@ def findings_of(
         *_gaps(sheets),
         *_assets(frame, stories),
         *class_findings({key: frame.file.assets[key] for key in stories}, frame.rules),
-        *improvement_findings(frame.file, frame.file.assets),
-        *transient_findings(frame.file, frame.file.assets),
+        *building_findings(frame.file),
         *allowance_findings(frame.file, {key: frame.file.assets[key] for key in stories}, frame.rules),
         *_rental_days(frame),
         *_expensing(sheets),
@@ -145,7 +144,7 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
         path = f"/assets/{key}/prior_depreciation"
         if asset.prior_depreciation is None:
             continue
-        if is_made_up(asset) and not asset.thing:
+        if is_made_up(asset):
             yield Finding(
                 Level.NOTE,
                 f"{asset.name}: what earlier years missed is deducted this year.",
@@ -163,7 +162,7 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
         elif abs(asset.prior_depreciation - by_table) > PRIOR_TOLERANCE * max(years, 1):
             step = None
             if proposed < MOST_PROPOSED:
-                now = MID_QUARTER if Convention.MID_QUARTER in story.summary else HALF_YEAR
+                now = MID_QUARTER if story.convention is Convention.MID_QUARTER else HALF_YEAR
                 step = that_agrees(frame.file, key, now, PRIOR_TOLERANCE * max(years, 1))
                 if step is None and asset.prior_depreciation < by_table:
                     step = make_up(frame.file, key, years)

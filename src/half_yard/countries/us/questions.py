@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 from half_yard.countries.offered import ManyAnswers, Question
-from half_yard.records import ClientFile
+from half_yard.records import Asset, ClientFile
 
 ALLOWANCE = Question(
     "no_special_allowance",
@@ -30,7 +30,7 @@ SMALL_TAXPAYER = Question(
 )  # fmt: skip
 MADE_UP = Question(
     "made_up", "What earlier years missed is made up this year (Form 3115)", False,
-    "The method was in use for two years or more (Rev. Proc. 2015-13; 26 U.S.C. 481(a)).",
+    "The method was in use for two years or more (Rev. Proc. 2015-13; 26 U.S.C. 481(a)).", anew=True,
 )  # fmt: skip
 ITEMIZES = Question(
     "itemizes", "Deductions are itemized (Schedule A)", False,
@@ -38,9 +38,15 @@ ITEMIZES = Question(
 )  # fmt: skip
 
 
+def is_made_up(asset: Asset) -> bool:
+    """Whether what earlier years of an asset missed is made up: then they count as the table has them. What
+    serves several uses has no table of its own."""
+    return MADE_UP.of(asset.answers) and asset.prior_depreciation is not None and not asset.thing
+
+
 def itemizes(file: ClientFile) -> bool:
     """Whether deductions are itemized, as it is said or taken to be."""
-    return file.household.answers.get(ITEMIZES.key, ITEMIZES.default)
+    return ITEMIZES.of(file.household.answers)
 
 
 MAIN_HOME = Question(

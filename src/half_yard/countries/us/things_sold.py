@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 
 from half_yard.countries.us.assets.classes import CLASSES, LAND
-from half_yard.countries.us.assets.sold import SALE
+from half_yard.countries.us.assets.sold import SALE, is_sold_in
 from half_yard.countries.us.forms.form_4797 import WITHOUT_GAIN
 from half_yard.countries.us.forms.home_sale import is_main_home, may_have_been_home, sold_in, was_home
 from half_yard.countries.us.frame import OnReturn
@@ -59,8 +59,7 @@ def _turned(frame: OnReturn) -> Iterator[Finding]:
     """Of a rental's building that was turned from private use and sold: whether it was the main home."""
     file = frame.file
     for key, asset in sorted(file.assets.items()):
-        sold = asset.disposed is not None and asset.disposed.year == file.tax_year
-        if not sold or (asset.disposal or SALE) != SALE or not may_have_been_home(file, asset):
+        if not is_sold_in(asset, file.tax_year) or not may_have_been_home(file, asset):
             continue
         path = f"/assets/{key}/answers"
         if MAIN_HOME.key not in asset.answers:

@@ -5,20 +5,20 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
-from half_yard.countries.us.assets.basis import WITHOUT_ALLOWANCE, origin_of
-from half_yard.countries.us.assets.classes import CLASSES, QUALIFIED_IMPROVEMENTS
+from half_yard.countries.us.assets.classes import CLASSES, QUALIFIED_IMPROVEMENTS, AssetClass
 from half_yard.countries.us.assets.special_allowance import (
-    NO_ALLOWANCE,
     OUT,
     REDUCED,
     SPLIT_FROM,
     election_key,
+    why_not_eligible,
 )
-from half_yard.countries.us.assets.uses import in_and_out, share_of_year
+from half_yard.countries.us.assets.uses import placed_in, share_of_year
 from half_yard.countries.us.year_rules import YearRules
-from half_yard.records import Asset, Change, ClientFile, Edit
+from half_yard.records import Asset, Change, ClientFile, Edit, change
 from half_yard.review import Finding, Level
 
+RESIDENTIAL, NONRESIDENTIAL = "residential_building", "nonresidential_building"
 RESIDENTIAL_TYPES, SHORT_STAYS = {"1", "2", "3"}, "3"
 """The kinds of property on Schedule E, line 1b, that are lived in, and that for short stays."""
 
@@ -28,70 +28,55 @@ def class_findings(assets: Mapping[str, Asset], rules: YearRules) -> Iterator[Fi
     straight line, 150% and the alternative system (26 U.S.C. 168(b)(5), (g)(7)) hold for all of it. Buildings
     are elected for one by one."""
     by_class: dict[str, dict[str, Asset]] = {}
-    half = rules.amount("listed_use_test")
     for key, asset in sorted(assets.items()):
         item = CLASSES[asset.asset_class]
-        of_year = asset.in_service is not None and asset.in_service.year == rules.year
-        if (
-            of_year
-            and item.personal_property
-            and not (item.listed and share_of_year(asset, rules.year) <= half)
-        ):
-            by_class.setdefault(f"{item.recovery.years if item.recovery else ''}-year property", {})[key] = (
-                asset
-            )
+        of_year = placed_in(asset) == rules.year and item.personal_property
+        if of_year and not _goes_slower(item, asset, rules):
+            name = f"{item.recovery.years if item.recovery else ''}-year property"
+            by_class.setdefault(name, {})[key] = asset
     for name, of_class in by_class.items():
         if len({asset.method for asset in of_class.values()}) > 1:
-            yield _finding(name, of_class, "method", "a method is elected", rules)
+            yield _finding(name, of_class, rules)
 
 
-def _finding(name: str, of_class: Mapping[str, Asset], field: str, what: str, rules: YearRules) -> Finding:
+def _finding(name: str, of_class: Mapping[str, Asset], rules: YearRules) -> Finding:
     """The warning, at the last asset of the class."""
-    key = list(of_class)[-1]
     names = ", ".join(asset.name for asset in of_class.values())
     return Finding(
         Level.WARNING,
-        f"{name} of {rules.year} ({names}): for some {what}, for some not. An election holds for the whole "
-        "class.",
-        f"/assets/{key}/{field}",
+        f"{name} of {rules.year} ({names}): for some a method is elected, for some not. An election holds "
+        "for the whole class.",
+        f"/assets/{list(of_class)[-1]}/method",
         "Elect alike.",
     )
 
 
-def improvement_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterator[Finding]:
-    """Qualified improvement property in a rental that is lived in: it is inside nonresidential buildings only
-    (26 U.S.C. 168(e)(6)(A))."""
-    for key, asset in sorted(assets.items()):
+def building_findings(file: ClientFile) -> Iterator[Finding]:
+    """Property of a rental that is of another kind of building: qualified improvement property is inside
+    nonresidential ones only (26 U.S.C. 168(e)(6)(A)); a hotel, motel or other place of which more than
+    half is used on a transient basis is no dwelling unit, so its building is nonresidential
+    (168(e)(2)(A)(ii)(I))."""
+    for key, asset in sorted(file.assets.items()):
         activity = file.activities.get(asset.activity)
-        lived_in = activity is not None and activity.property_type[:1] in RESIDENTIAL_TYPES
-        if asset.asset_class == QUALIFIED_IMPROVEMENTS and lived_in:
-            change = Change(op="replace", path=f"/assets/{key}/asset_class", value="residential_building")
+        kind = activity.property_type[:1] if activity is not None else ""
+        path = f"/assets/{key}/asset_class"
+        if asset.asset_class == QUALIFIED_IMPROVEMENTS and kind in RESIDENTIAL_TYPES:
             yield Finding(
                 Level.ERROR,
                 f"{asset.name}: qualified improvement property is inside a nonresidential building, and this "
                 "is a residence (26 U.S.C. 168(e)(6)).",
-                f"/assets/{key}/asset_class",
+                path,
                 "Choose another class: what is done to a residential building is of its class.",
-                Edit(label=f"{asset.name} made residential rental property", changes=(change,)),
+                change(f"{asset.name} made residential rental property", path, RESIDENTIAL),
             )
-
-
-def transient_findings(file: ClientFile, assets: Mapping[str, Asset]) -> Iterator[Finding]:
-    """A residential building that is let for short stays: a hotel, motel or other place of which more than
-    half is used on a transient basis is no dwelling unit, so its building is nonresidential (26 U.S.C.
-    168(e)(2)(A)(ii)(I))."""
-    for key, asset in sorted(assets.items()):
-        activity = file.activities.get(asset.activity)
-        short = activity is not None and activity.property_type.startswith(SHORT_STAYS)
-        if asset.asset_class == "residential_building" and short:
-            change = Change(op="replace", path=f"/assets/{key}/asset_class", value="nonresidential_building")
+        if asset.asset_class == RESIDENTIAL and kind == SHORT_STAYS:
             yield Finding(
                 Level.WARNING,
                 f"{asset.name}: let for short stays. Where guests stay less than 30 days it is no dwelling "
                 "unit but a nonresidential building of 39 years (26 U.S.C. 168(e)(2)(A)).",
-                f"/assets/{key}/asset_class",
+                path,
                 "Change its class, or leave it where stays are longer.",
-                Edit(label=f"{asset.name} made a nonresidential building", changes=(change,)),
+                change(f"{asset.name} made a nonresidential building", path, NONRESIDENTIAL),
             )
 
 
@@ -121,12 +106,15 @@ def allowance_findings(file: ClientFile, assets: Mapping[str, Asset], rules: Yea
 def _is_eligible(asset: Asset, rules: YearRules) -> bool:
     """Whether an asset came into service this year and may have the allowance, so that an election is about
     it."""
-    item, placed = CLASSES[asset.asset_class], asset.in_service
-    if placed is None or placed.year != rules.year or in_and_out(asset):
-        return False
-    slower = item.listed and share_of_year(asset, rules.year) <= rules.amount("listed_use_test")
-    out = asset.answers.get(NO_ALLOWANCE, False) or origin_of(asset) in WITHOUT_ALLOWANCE
-    return item.allowance and not slower and not out
+    item = CLASSES[asset.asset_class]
+    of_year = placed_in(asset) == rules.year and why_not_eligible("", asset) is None
+    return of_year and item.allowance and not _goes_slower(item, asset, rules)
+
+
+def _goes_slower(item: AssetClass, asset: Asset, rules: YearRules) -> bool:
+    """Whether it is listed property that is not used more than half for the business: it has the alternative
+    system, whatever is elected."""
+    return item.listed and share_of_year(asset, rules.year) <= rules.amount("listed_use_test")
 
 
 def _not_for_all(

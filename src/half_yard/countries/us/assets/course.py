@@ -20,6 +20,7 @@ from half_yard.figures import (
     stated,
     total,
 )
+from half_yard.records import Asset
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,11 +101,16 @@ class Course:
         return total((plain.year(each) for each in range(index + 1)), "by straight line")
 
 
+def may_fall(asset: Asset) -> bool:
+    """Whether the business use of an asset may fall: it changes, or the asset was taken for private use."""
+    return bool(asset.shares) or asset.disposal == PERSONAL
+
+
 def _fall_of(life: Life) -> Fall | None:
     """Where the business use of a life falls after its first year, and something is taken back."""
     asset, listed = life.asset, life.asset_class.listed
     private = _turned_private(life)
-    if (not asset.shares and private is None) or (not listed and not life.terms.expensed):
+    if not may_fall(asset) or (not listed and not life.terms.expensed):
         return None
     if life.terms.share(0) <= life.half or (listed and life.way.method == ALTERNATIVE):
         return None

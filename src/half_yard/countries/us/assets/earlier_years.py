@@ -11,13 +11,14 @@ from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.mid_quarter import HALF_YEAR, MID_QUARTER, convention_key, tested_in
 from half_yard.countries.us.assets.special_allowance import (
-    FULL_YEARS,
+    FULL_FROM,
     OUT,
     REDUCED,
     SPLIT_FROM,
     election_key,
 )
 from half_yard.countries.us.assets.stories import lives
+from half_yard.countries.us.assets.uses import placed_in
 from half_yard.depreciation import Convention
 from half_yard.records import Asset, Change, ClientFile, Edit
 
@@ -42,13 +43,18 @@ def _years(file: ClientFile) -> list[int]:
 def _of_year(file: ClientFile, year: int) -> Iterator[ManyAnswers]:
     law = "what that year's return used, if it is not what its purchases here show"
     yield ManyAnswers(convention_key(year), f"Convention of {year}", tuple(CONVENTIONS.items()), law)
-    if year < FULL_YEARS[0]:
-        return
-    used = {asset.asset_class for asset in file.assets.values() if _placed(asset) == year}
+    if year >= FULL_FROM:
+        yield from allowance_elections(file, year)
+
+
+def allowance_elections(file: ClientFile, year: int) -> Iterator[ManyAnswers]:
+    """The special allowance by class, for the classes of a year's property (168(k)(7), (10))."""
+    used = {asset.asset_class for asset in file.assets.values() if placed_in(asset) == year}
+    of, words = (None, "") if year == file.tax_year else (year, f" of {year}")
     for item in CLASSES.values():
         if item.allowance and item.key in used:
-            text = f"Special allowance of {year}, {item.short_title}"
-            yield ManyAnswers(election_key(item.key, year), text, allowance_answers(year), "168(k)(7)")
+            text = f"Special allowance{words}, {item.short_title}"
+            yield ManyAnswers(election_key(item.key, of), text, allowance_answers(year), "168(k)(7)")
 
 
 def allowance_answers(year: int) -> tuple[tuple[str, str], ...]:
@@ -57,14 +63,10 @@ def allowance_answers(year: int) -> tuple[tuple[str, str], ...]:
     return (*out, (REDUCED, "The reduced instead of the whole")) if year == SPLIT_FROM else out
 
 
-def _placed(asset: Asset) -> int | None:
-    return asset.in_service.year if asset.in_service else None
-
-
 def convention_used(file: ClientFile) -> dict[str, str]:
     """The convention of this year's personal property, as next year's file states it; nothing where there is
     none."""
-    of_year = {key: asset for key, asset in file.assets.items() if _placed(asset) == file.tax_year}
+    of_year = {key: asset for key, asset in file.assets.items() if placed_in(asset) == file.tax_year}
     conventions = {
         life.way.start.convention
         for life in lives(file.model_copy(update={"assets": of_year})).values()

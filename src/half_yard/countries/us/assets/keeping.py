@@ -20,20 +20,29 @@ from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.countries.us.assets.asked import asset_fields
 from half_yard.countries.us.assets.basis import ORIGINS, basis_amount, gain_basis_figure, loss_basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.assets.earlier_years import allowance_answers, convention_used, earlier_facts
+from half_yard.countries.us.assets.earlier_years import (
+    allowance_elections,
+    convention_used,
+    earlier_facts,
+)
 from half_yard.countries.us.assets.finding_classes import find_class
 from half_yard.countries.us.assets.otherwise import otherwise
 from half_yard.countries.us.assets.purchase import purchase_edit
 from half_yard.countries.us.assets.rates import METHODS
 from half_yard.countries.us.assets.sold import DISPOSALS
-from half_yard.countries.us.assets.special_allowance import (
-    election_key,
-    elections_next_year,
-)
+from half_yard.countries.us.assets.special_allowance import elections_next_year
 from half_yard.countries.us.expensing_for_income import expensing_for_income
 from half_yard.countries.us.forms.home_sale import may_have_been_home, was_home
 from half_yard.countries.us.frame import status_of
-from half_yard.countries.us.questions import ALLOWANCE, FORMULA, MAIN_HOME, OTHER_SALE, RELATED, SPOUSE
+from half_yard.countries.us.questions import (
+    ALLOWANCE,
+    FORMULA,
+    MADE_UP,
+    MAIN_HOME,
+    OTHER_SALE,
+    RELATED,
+    SPOUSE,
+)
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.records import Asset, ClientFile, Edit
 from half_yard.records.scenarios import Scenario
@@ -104,20 +113,7 @@ class UnitedStatesAssets:
     def year_elections(self, file: ClientFile) -> Sequence[ManyAnswers]:
         """The special allowance by class (26 U.S.C. 168(k)(7), (10)), for classes of this year's property;
         then the facts of earlier years."""
-        used = {
-            asset.asset_class
-            for asset in file.assets.values()
-            if asset.in_service is not None and asset.in_service.year == file.tax_year
-        }
-        answers = allowance_answers(file.tax_year)
-        of_year = [
-            ManyAnswers(
-                election_key(item.key), f"Special allowance, {item.short_title}", answers, "168(k)(7)"
-            )
-            for item in CLASSES.values()
-            if item.allowance and item.key in used
-        ]
-        return [*of_year, *earlier_facts(file)]
+        return [*allowance_elections(file, file.tax_year), *earlier_facts(file)]
 
 
 class UnitedStatesAssetKeeping(AssetKeeping):
@@ -127,6 +123,7 @@ class UnitedStatesAssetKeeping(AssetKeeping):
         AssetKind(item.key, item.title, item.words, item.recovery is not None, item.facts)
         for item in CLASSES.values()
     )
+    asked_anew = (MADE_UP,)
     disposals = DISPOSALS
     one_by_one = UnitedStatesAssets()
 

@@ -91,13 +91,13 @@ class Life:
             choices.append(Choice(f"Method: {METHODS[method].lower()}", f"/assets/{key}/method"))
         if allowance.why:
             choices.append(allowance.why)
-        harbour = rules.amount("auto_safe_harbor_years", "first") <= first
-        harbour = harbour and first <= rules.amount("auto_safe_harbor_years", "last")
+        since, until = (rules.amount("auto_safe_harbor_years", end) for end in ("first", "last"))
+        harbour = since <= first <= until
         if asset_class.auto and harbour and _in_harbour(asset, allowance):
             choices.append(Choice(HARBOUR))
         if in_and_out(asset):
             choices.append(Choice(IN_AND_OUT, f"/assets/{key}/disposed"))
-        by_formula = asset.answers.get(FORMULA.key, False)
+        by_formula = FORMULA.of(asset.answers)
         if by_formula:
             choices.append(Choice("By the formula, without tables", f"/assets/{key}/answers/{FORMULA.key}"))
         way = Way(asset_class.key, start, method, first, by_formula)
@@ -176,12 +176,17 @@ class Life:
         return len(self.rates) if self.limits is None else len(self.amounts)
 
     @property
-    def summary(self) -> str:
-        """The life, the method and the convention in words."""
+    def way_in_words(self) -> str:
+        """The life, the method and the convention."""
         recovery = self.way.recovery
         factor = recovery.declining
         how = "straight line" if factor == 1 else f"{factor * 100:.0f}% declining balance"
-        parts = [f"{recovery.years}-year, {how}, {self.way.start.convention}"]
+        return f"{recovery.years}-year, {how}, {self.way.start.convention}"
+
+    @property
+    def summary(self) -> str:
+        """The life, the method and the convention, and what the first year took at once, in words."""
+        parts = [self.way_in_words]
         if self.terms.expensed:
             parts.append(f"{self.terms.expensed:,.2f} expensed")
         if self.terms.allowance:

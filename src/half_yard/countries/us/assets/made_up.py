@@ -6,9 +6,9 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
-from half_yard.countries.us.questions import MADE_UP
+from half_yard.countries.us.questions import MADE_UP, is_made_up
 from half_yard.figures import Figure, difference, entered
-from half_yard.records import Asset, Change, ClientFile, Edit
+from half_yard.records import Change, ClientFile, Edit
 
 SHORTEST = 2
 """A method is in use after so many years; what one year alone missed is amended."""
@@ -16,11 +16,6 @@ WHAT_IS_FILED = (
     "Form 3115, designated change 7, is attached to the return, and a signed copy goes to the IRS "
     "(Rev. Proc. 2015-13, section 6.03)."
 )
-
-
-def is_made_up(asset: Asset) -> bool:
-    """Whether what earlier years missed is made up: then they count as the table has them."""
-    return asset.answers.get(MADE_UP.key, MADE_UP.default) and asset.prior_depreciation is not None
 
 
 def adjustments(ask: Ask, activity: str) -> tuple[Figure, ...]:

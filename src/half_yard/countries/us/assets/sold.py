@@ -1,5 +1,7 @@
 """How an asset leaves service, by key."""
 
+from half_yard.records import Asset
+
 SALE, TRADE, ABANDONED, GIFT, PERSONAL = "sale", "trade", "abandonment", "gift", "personal"
 EXCHANGE, CASUALTY = "exchange", "casualty"
 DISPOSALS = {
@@ -12,3 +14,8 @@ DISPOSALS = {
     EXCHANGE: "Exchanged (real property)",
 }
 """The titles. Since 2018 only real property is exchanged without gain (1031(a))."""
+
+
+def is_sold_in(asset: Asset, year: int) -> bool:
+    """Whether an asset was sold in a year; what left and is not said to have left otherwise is sold."""
+    return asset.disposed is not None and asset.disposed.year == year and (asset.disposal or SALE) == SALE

@@ -16,7 +16,7 @@ from half_yard.records import Asset, ClientFile
 
 NO_ALLOWANCE = "no_special_allowance"
 OUT, REDUCED = "out", "reduced"
-FULL_YEARS = range(2018, 2021)
+FULL_FROM = 2018
 SPLIT_FROM = 2025
 ACQUIRED_BEFORE = datetime.date(2025, 1, 20)
 SURELY_ACQUIRED = datetime.date(2025, 4, 1)
@@ -56,15 +56,8 @@ def allowance_of(
     placed = asset.in_service
     if placed is None or not asset_class.allowance:
         return Allowance(None)
-    if origin_of(asset) in WITHOUT_ALLOWANCE:
-        return Allowance(None, Choice("Not bought: no special allowance", f"/assets/{key}/origin"))
-    if in_and_out(asset):
-        words = "In and out of service in one year: no special allowance (26 CFR 1.168(k)-2(g)(1)(i))"
-        return Allowance(None, Choice(words, f"/assets/{key}/disposed"))
-    if asset.answers.get(NO_ALLOWANCE, False):
-        return Allowance(
-            None, Choice("Not eligible for the special allowance", f"/assets/{key}/answers/{NO_ALLOWANCE}")
-        )
+    if (why := why_not_eligible(key, asset)) is not None:
+        return Allowance(None, why)
     of = None if placed.year == rules.year else placed.year
     path = f"/elections/{election_key(asset_class.key, of)}"
     if elected == OUT:
@@ -94,6 +87,18 @@ def allowance_of(
     return Allowance(rate, marks=marks)
 
 
+def why_not_eligible(key: str, asset: Asset) -> Choice | None:
+    """Why an asset of a class that has the allowance may not have it itself; None where it may."""
+    if origin_of(asset) in WITHOUT_ALLOWANCE:
+        return Choice("Not bought: no special allowance", f"/assets/{key}/origin")
+    if in_and_out(asset):
+        words = "In and out of service in one year: no special allowance (26 CFR 1.168(k)-2(g)(1)(i))"
+        return Choice(words, f"/assets/{key}/disposed")
+    if asset.answers.get(NO_ALLOWANCE, False):
+        return Choice("Not eligible for the special allowance", f"/assets/{key}/answers/{NO_ALLOWANCE}")
+    return None
+
+
 def _must_say(asset: Asset, placed: datetime.date) -> bool:
     """Whether the day of the contract decides and may well lie before January 20, 2025: of what was built or
     turned from private use, and of what came into service within weeks of that day."""
@@ -110,7 +115,7 @@ def _before_these_years(key: str, asset: Asset, placed: datetime.date, rules: Ye
     whole_of_2010 = WHOLE_FROM <= placed <= WHOLE_UNTIL
     if acquired >= NEW_LAW or whole_of_2010:
         return Allowance(rules.figure("bonus_rate_in_service_2018_to_2020", label="special allowance"))
-    if placed.year < FULL_YEARS[0]:
+    if placed.year < FULL_FROM:
         label = f"special allowance of {placed.year}"
         return Allowance(rules.figure("bonus_rate_in_service_2008_to_2017", label=label))
     label = f"special allowance of {placed.year}, acquired before September 28, 2017"

@@ -37,7 +37,7 @@ from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.left_out import left_out_activities
-from half_yard.countries.us.questions import MADE_UP
+from half_yard.countries.us.questions import is_made_up
 from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.depreciation import Convention, Start
 from half_yard.figures import Figure, stated, total
@@ -160,7 +160,7 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
     asset_class, placed = CLASSES[asset.asset_class], asset.in_service
     if placed is None:
         raise ValueError(f"{key} has no date in service")
-    if asset.answers.get(MADE_UP.key, MADE_UP.default) and not asset.thing:
+    if is_made_up(asset):
         asset = asset.model_copy(update={"prior_depreciation": None})
     if around.kind == BY_THE_MILE:
         none = stated(Decimal(0), f"{asset.name}: the standard mileage rate stands for it", MILEAGE)
@@ -187,6 +187,8 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
         YearsOfCourse(course, index),
         parts,
         course.taken_back(index),
+        course.life.way_in_words,
+        course.life.way.start.convention,
     )
 
 
@@ -302,13 +304,10 @@ def lives(file: ClientFile) -> dict[str, Life]:
         for key, each in around.items()
         if each.kind not in APART and not stop(file.assets[key], each)
     }
-    out = left_out_activities(file.activities, values)
-    by_year: dict[int, list[tuple[str, Asset]]] = {}
-    for key, asset in going.items():
-        if (year := tested_in(asset)) is not None and asset.activity not in out:
-            by_year.setdefault(year, []).append((key, asset))
+    tested = _personal_by_year(file, tuple(going), tuple(left_out_activities(file.activities, values)))
     tests = {
-        year: quarter_test(year, bought, *_of_year(file, year), values) for year, bought in by_year.items()
+        year: quarter_test(year, [(key, going[key]) for key in keys], *_of_year(file, year), values)
+        for year, keys in tested.items()
     }
     return {
         key: _life(key, asset, around[key], values, tests.get(asset.in_service.year))

@@ -18,10 +18,9 @@ from importlib import resources
 from half_yard.countries.results import Treatment
 from half_yard.countries.us.assets.auto_limits import auto_limits
 from half_yard.countries.us.assets.classes import DOUBLE
-from half_yard.countries.us.assets.course import Course
+from half_yard.countries.us.assets.course import Course, may_fall
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER
-from half_yard.countries.us.assets.sold import PERSONAL
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.stories import lives
 from half_yard.depreciation.many import ManyYears
@@ -87,8 +86,7 @@ def years_of_lives(each: Sequence[Life]) -> ManyYears:
     falling = {
         number: course.amounts
         for number, life in enumerate(each)
-        if (life.asset.shares or life.asset.disposal == PERSONAL)
-        and (course := Course.of(life)).fall is not None
+        if may_fall(life.asset) and (course := Course.of(life)).fall is not None
     }
     return ManyYears.of([life.first for life in each], [life.terms for life in each], falling)
 

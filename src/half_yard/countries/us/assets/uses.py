@@ -16,6 +16,11 @@ from half_yard.records.amounts import HUNDRED
 WHOLE = Decimal(1)
 
 
+def placed_in(asset: Asset) -> int | None:
+    """The year in which an asset was placed in service; None while that is not known."""
+    return asset.in_service.year if asset.in_service else None
+
+
 def share_of_year(asset: Asset, year: int) -> Decimal:
     """The business use of an asset in a year, as a part of one."""
     percent = asset.shares.get(str(year), asset.share) if asset.shares else asset.share

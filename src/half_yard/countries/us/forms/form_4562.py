@@ -13,7 +13,7 @@ from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, POINTS, SOFTW
 from half_yard.countries.us.assets.rates import ALTERNATIVE
 from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.forms import section_179, vehicle
-from half_yard.countries.us.frame import left_out, rules
+from half_yard.countries.us.frame import rules
 from half_yard.countries.us.shared import its_part
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things
 from half_yard.countries.us.shared.kinds import VEHICLE
@@ -42,20 +42,22 @@ ASKED = (
     ("36", "another vehicle for personal use", "another"),
 )
 """What part V asks of a vehicle. Line 35, whether an owner of more than 5% uses it, is yes by what it is."""
+ORDER = {key: number for number, key in enumerate(CLASSES)}
+FIRST_OF_LINE = {item.form_line: item.key for item in reversed(CLASSES.values())}
+"""The class by which a line of part III is named: the first that stands on it."""
 ADS_LINES = {Decimal(12): "20b", Decimal(30): "20c", Decimal(40): "20d"}
 
 
 def with_form(ask: Ask) -> tuple[str, ...]:
     """The activities with a form: those that have assets, or part of a section 179 deduction."""
-    shared = ask(its_part.shared_assets).keys() - ask(left_out).keys()
-    having = {key for key in {*ask(stories.with_assets), *shared} if ask(assets_of, key)}
+    having = {key for key in its_part.with_assets(ask) if ask(assets_of, key)}
     return tuple(sorted({*having, *ask(section_179.expensing_activities)}))
 
 
 def assets_of(ask: Ask, activity: str) -> dict[str, Asset]:
     """The assets on the form, by id: its own, and those of which it has a part. Points of loans are
     interest."""
-    keys = (*ask(stories.of_activity, activity), *ask(its_part.shared_assets).get(activity, ()))
+    keys = its_part.assets_of(ask, activity)
     every = zip(keys, ask.of(stories.assets_of, keys), strict=True)
     return {key: asset for key, asset in every if asset.asset_class != POINTS}
 
@@ -70,11 +72,10 @@ def worksheet(ask: Ask, activity: str) -> Page:
 @worksheet.part
 def by_asset(page: Page, ask: Ask, activity: str) -> None:
     """A line for each asset, or for each part of its year that the form shows apart."""
-    figures, own = [], ask(stories.stories_of, activity)
+    figures = []
     for number, (key, asset) in enumerate(ask(assets_of, activity).items(), 1):
         story = stories.story_of(ask, key)
-        parts = stories.parts_of(story) if key in own else its_part.parts_of_year(ask, key, activity)
-        for part, figure in parts.items():
+        for part, figure in its_part.parts_of_year(ask, key, activity).items():
             title = f"{asset.name} ({story.summary})" if part == REGULAR else f"{asset.name}: {TITLES[part]}"
             figures.append(page.exact_line(_key(key, part), str(number), title, figure))
     page.exact_line("total", "", "Depreciation and amortization", total(figures), Role.TOTAL)
@@ -160,19 +161,16 @@ def _placed_this_year(
     """Lines 19 and 20: a line for each life, method and convention, by the general system and by the
     alternative one. The month in service is that of buildings (column b)."""
     found: dict[tuple[str, str, str], list[str]] = {}
-    for asset_class in CLASSES.values():
-        of_class = {key: item for key, item in placed.items() if CLASSES[item[0].asset_class] is asset_class}
-        for key, (asset, story) in of_class.items():
-            if asset_class.recovery is None:
-                continue
-            first = next(item for item in CLASSES.values() if item.form_line == asset_class.form_line)
-            slower = asset.method == ALTERNATIVE
-            number = ADS_LINES.get(asset_class.alternative, "20a") if slower else f"19{asset_class.form_line}"
-            month = f", in service {asset.in_service:%m/%Y}" if asset_class.real and asset.in_service else ""
-            terms = ", ".join(story.summary.split(", ")[:3])
-            name = f"new_{asset_class.key}_ads" if slower else f"new_{first.key}"
-            title = f"Placed in service this year{month}: {terms}"
-            found.setdefault((name, number, title), []).append(key)
+    for key, (asset, story) in sorted(placed.items(), key=lambda item: ORDER[item[1][0].asset_class]):
+        asset_class = CLASSES[asset.asset_class]
+        if asset_class.recovery is None:
+            continue
+        slower = asset.method == ALTERNATIVE
+        number = ADS_LINES.get(asset_class.alternative, "20a") if slower else f"19{asset_class.form_line}"
+        month = f", in service {asset.in_service:%m/%Y}" if asset_class.real and asset.in_service else ""
+        name = f"new_{asset_class.key}_ads" if slower else f"new_{FIRST_OF_LINE[asset_class.form_line]}"
+        title = f"Placed in service this year{month}: {story.way}"
+        found.setdefault((name, number, title), []).append(key)
     names = [name for name, _, _ in found]
     return [
         page.line(
@@ -222,10 +220,9 @@ def vehicles_used(page: Page, ask: Ask, activity: str) -> None:
         if record.kind != VEHICLE:
             continue
         page.section = f"Part V · Use of {record.name or 'the vehicle'}, miles"
-        known, uses = ask(measure_of, thing), ask(measure_of, thing).of_activity(activity)
-        business = total(
-            [entered(use.amount, "miles for it", use.path) for use in uses], "business miles of this activity"
-        )
+        known = ask(measure_of, thing)
+        miles = [entered(use.amount, "miles for it", use.path) for use in known.of_activity(activity)]
+        business = total(miles, "business miles of this activity")
         whole = entered(known.whole, "all miles", known.path)
         commuting = ask(vehicle.commuting_miles, thing)
         page.exact_line(f"business_miles.{thing}", "30", "Business miles of this activity", business)

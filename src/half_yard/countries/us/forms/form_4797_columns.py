@@ -112,7 +112,7 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
         result = stated(
             Decimal(0), "between the basis for a gain and that for a loss: neither", "26 CFR 1.1015-1(a)(2)"
         )
-    related = asset.answers.get(RELATED.key, RELATED.default)
+    related = RELATED.of(asset.answers)
     if related and result.amount < 0:
         result = stated(Decimal(0), "a loss with a related person is not deducted", "26 U.S.C. 267(a)(1)")
     if asset.disposal == EXCHANGE:

@@ -5,27 +5,23 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.frame import left_out
 from half_yard.countries.us.shared import its_part
 from half_yard.figures import Figure, Form, Page, Role, total
 
 
 def given_back(ask: Ask, activity: str) -> dict[str, Figure]:
     """What the assets of an activity, and its parts of shared ones, give back this year, by asset."""
-    own, shared = ask(stories.of_activity, activity), ask(its_part.shared_assets).get(activity, ())
     found = {}
-    for key in (*own, *shared):
+    for key in its_part.assets_of(ask, activity):
         taken_back = stories.story_of(ask, key).taken_back
         if taken_back is not None:
-            thing = ask.of(stories.asset_of, key).thing
-            found[key] = taken_back if key in own else its_part.part_of(ask, thing, activity, taken_back)
+            found[key] = its_part.part_of(ask, key, activity, taken_back)
     return found
 
 
 def with_recapture(ask: Ask) -> tuple[str, ...]:
     """The activities that give something back this year."""
-    shared = ask(its_part.shared_assets).keys() - ask(left_out).keys()
-    return tuple(key for key in sorted({*ask(stories.with_assets), *shared}) if ask(given_back, key))
+    return tuple(key for key in sorted(its_part.with_assets(ask)) if ask(given_back, key))
 
 
 @Form

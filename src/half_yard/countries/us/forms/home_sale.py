@@ -13,7 +13,7 @@ from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import CONVERTED, gain_basis_figure, origin_of
 from half_yard.countries.us.assets.classes import CLASSES, LAND
-from half_yard.countries.us.assets.sold import SALE
+from half_yard.countries.us.assets.sold import is_sold_in
 from half_yard.countries.us.frame import left_out, rules, status
 from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS
 from half_yard.countries.us.shared.as_used import thing_of_asset
@@ -26,7 +26,6 @@ from half_yard.figures import (
     Form,
     Page,
     Role,
-    difference,
     entered,
     not_below_zero,
     smaller_of,
@@ -41,14 +40,14 @@ WINDOW, DAYS = 5, 730
 
 def is_main_home(record: Thing) -> bool:
     """Whether a thing is sold as a main home: a home with an office, or a dwelling that was one."""
-    return record.kind == HOME or (record.kind == DWELLING and record.answers.get(MAIN_HOME.key, False))
+    return record.kind == HOME or (record.kind == DWELLING and MAIN_HOME.of(record.answers))
 
 
 def sold_in(file: ClientFile, year: int) -> dict[str, tuple[str, ...]]:
     """The assets of things that were sold in a year, by thing."""
     found: dict[str, list[str]] = {}
     for key, asset in sorted(file.assets.items()):
-        if asset.disposed is not None and asset.disposed.year == year and (asset.disposal or SALE) == SALE:
+        if is_sold_in(asset, year):
             found.setdefault(thing_of_asset(file, asset), []).append(key)
     return {thing: tuple(keys) for thing, keys in found.items() if thing}
 
@@ -59,9 +58,8 @@ def turned_and_sold(file: ClientFile, year: int) -> dict[str, tuple[str, ...]]:
     sold = {
         key: asset
         for key, asset in sorted(file.assets.items())
-        if asset.activity in file.activities and asset.disposed is not None and asset.disposed.year == year
-        if asset.asset_class in CLASSES and (asset.disposal or SALE) == SALE
-        if CLASSES[asset.asset_class].section_1250
+        if asset.activity in file.activities and is_sold_in(asset, year)
+        if asset.asset_class in CLASSES and CLASSES[asset.asset_class].section_1250
     }
     homes = {asset.activity for asset in sold.values() if was_home(file, asset)}
     return {
@@ -80,7 +78,7 @@ def may_have_been_home(file: ClientFile, asset: Asset) -> bool:
 
 def was_home(file: ClientFile, asset: Asset) -> bool:
     """Whether it is said of a building of a rental that it was the owner's main home."""
-    return may_have_been_home(file, asset) and asset.answers.get(MAIN_HOME.key, MAIN_HOME.default)
+    return may_have_been_home(file, asset) and MAIN_HOME.of(asset.answers)
 
 
 def homes_sold(ask: Ask) -> tuple[str, ...]:
@@ -119,13 +117,13 @@ def tests_of(ask: Ask, of: str) -> Tests:
 def _tests(file: ClientFile, of: str, keys: tuple[str, ...]) -> Tests:
     if of in file.things:
         answers, path = file.things[of].answers, f"/things/{of}/answers"
-        met, days = answers.get(TESTS.key, TESTS.default), None
+        met, days = TESTS.of(answers), None
     else:
         key = next(key for key in keys if was_home(file, file.assets[key]))
         answers, path = file.assets[key].answers, f"/assets/{key}/answers"
         days = _days_lived_in(file.assets[key])
         met = days >= DAYS
-    spouse, other = answers.get(SPOUSE.key, SPOUSE.default), answers.get(OTHER_SALE.key, OTHER_SALE.default)
+    spouse, other = SPOUSE.of(answers), OTHER_SALE.of(answers)
     return Tests(met, days, spouse, other, path)
 
 
@@ -216,4 +214,4 @@ def _most(ask: Ask, of: str) -> Figure:
 
 def taxed(ask: Ask) -> Sequence[Figure]:
     """What of the homes' gains is taxed."""
-    return [difference(ask(excluded, of)["taxed"], label="gain of a home") for of in ask(homes_sold)]
+    return [ask(excluded, of)["taxed"] for of in ask(homes_sold)]

@@ -22,17 +22,13 @@ def elects_de_minimis(ask: Ask) -> bool:
 
 
 def _elects_de_minimis(file: ClientFile) -> bool:
-    return file.household.answers.get(DE_MINIMIS.key, DE_MINIMIS.default)
+    return DE_MINIMIS.of(file.household.answers)
 
 
 def small_taxpayers(ask: Ask) -> tuple[str, ...]:
     """The rentals for whose building the safe harbor of small taxpayers is elected."""
     rentals = ask(of_kind, "rental")
-    return tuple(
-        key
-        for key in rentals
-        if ask.of(activity_of, key).answers.get(SMALL_TAXPAYER.key, SMALL_TAXPAYER.default)
-    )
+    return tuple(key for key in rentals if SMALL_TAXPAYER.of(ask.of(activity_of, key).answers))
 
 
 @Form

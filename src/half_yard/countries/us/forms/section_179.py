@@ -9,6 +9,7 @@ from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.uses import placed_in
 from half_yard.countries.us.carried_in import SECTION_179, carried_in
 from half_yard.countries.us.forms import form_4797, schedule_c
 from half_yard.countries.us.frame import left_out, rules, status
@@ -30,7 +31,7 @@ from half_yard.figures import (
     smaller_of,
     total,
 )
-from half_yard.records import Asset, ClientFile
+from half_yard.records import ClientFile
 
 ALL = "Section 179 carried in: to the first business"
 WITHOUT_EXPENSING = Assumption("without section 179")
@@ -45,7 +46,7 @@ def elected(ask: Ask) -> dict[str, dict[str, Figure]]:
         asset = ask.of(stories.asset_of, key)
         if asset.expensed:
             leaf = entered(asset.expensed, f"{asset.name}: elected", f"/assets/{key}/expensed")
-            found.setdefault(activity, {})[key] = _its_part(ask, activity, asset, leaf)
+            found.setdefault(activity, {})[key] = its_part.part_of(ask, key, activity, leaf)
     return found
 
 
@@ -60,14 +61,8 @@ def _shared(ask: Ask) -> Iterator[tuple[str, str]]:
     year, out = ask.of(tax_year), ask(left_out)
     for activity, keys in ask(its_part.shared_assets).items():
         for key in keys:
-            placed = ask.of(stories.asset_of, key).in_service
-            if activity not in out and placed is not None and placed.year == year:
+            if activity not in out and placed_in(ask.of(stories.asset_of, key)) == year:
                 yield activity, key
-
-
-def _its_part(ask: Ask, activity: str, asset: Asset, whole: Figure) -> Figure:
-    """What an activity has of what was elected or paid for an asset."""
-    return whole if asset.activity == activity else its_part.part_of(ask, asset.thing, activity, whole)
 
 
 def first_business(file: ClientFile) -> str:
@@ -105,7 +100,7 @@ def deduction(page: Page, ask: Ask) -> None:
         "maximum", "1", "Maximum amount", values.figure("section_179_limit", label="section 179 limit")
     )
     property_ = [
-        _its_part(ask, activity, asset, basis_figure(key, asset))
+        its_part.part_of(ask, key, activity, basis_figure(key, asset))
         for activity, key in ask(property_of_year)
         if CLASSES[(asset := ask.of(stories.asset_of, key)).asset_class].may_be_expensed
         and ask.of(activity_of, activity).kind == "business"

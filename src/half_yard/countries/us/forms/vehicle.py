@@ -168,9 +168,8 @@ def actual(page: Page, ask: Ask, thing: str) -> None:
 def depreciation_of(ask: Ask, thing: str, activity: str) -> Figure:
     """The part that a use has of the depreciation of a thing's assets."""
     alone = [key for key in ask(assets_alone).get((thing, activity), ()) if key in ask(stories.counted)]
-    worn = [stories.story_of(ask, key).this_year for key in alone]
-    for key in ask(stories.of_thing, thing):
-        worn += its_part.parts_of_year(ask, key, activity).values()
+    keys = (*alone, *ask(stories.of_thing, thing))
+    worn = [part for key in keys for part in its_part.parts_of_year(ask, key, activity).values()]
     return together(worn, "depreciation of its assets")
 
 

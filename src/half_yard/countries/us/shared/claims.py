@@ -27,5 +27,5 @@ NOT_EXCLUSIVE = {"storage", "day_care"}
 
 def is_claimed(use: Use) -> bool:
     """Whether what was answered of a place at home lets it be deducted; while nothing was, it does."""
-    exclusive = use.answers.get(EXCLUSIVE.key, EXCLUSIVE.default)
+    exclusive = EXCLUSIVE.of(use.answers)
     return exclusive or use.choices.get(RESTS_ON.key) in NOT_EXCLUSIVE

@@ -4,16 +4,15 @@ and of what was elected for them."""
 from __future__ import annotations
 
 from collections.abc import Mapping
-from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.us.assets import stories
+from half_yard.countries.us.frame import left_out
 from half_yard.countries.us.shared.as_used import APART
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
-from half_yard.figures import NOTHING_ENTERED, Figure, difference, entered
-
-PART = "its part of the business use"
+from half_yard.figures import NOTHING_ENTERED, Figure, entered
+from half_yard.sharing import in_proportion
 
 
 def served(ask: Ask) -> dict[str, tuple[str, ...]]:
@@ -41,27 +40,30 @@ def _on_form(ask: Ask, thing: str) -> bool:
     return record.kind not in APART and not goes_by_the_mile(record)
 
 
-def part_of(ask: Ask, thing: str, activity: str, whole: Figure) -> Figure:
-    """The part that an activity has of a whole, by its part of all business use: each to the cent, the last
-    takes what the others leave. It is no part of its own."""
-    known = ask(measure_of, thing)
-    shares = {each: known.share(each) for each in known.activities}
-    business = sum(shares.values(), Decimal(0))
-    if not business:
-        return NOTHING_ENTERED
-    *others, last = shares
-    parts = {each: _times(whole, shares[each] / business, thing) for each in others}
-    parts[last] = difference(whole, *parts.values(), label=whole.label)
-    return parts[activity]
+def with_assets(ask: Ask) -> set[str]:
+    """The activities on the return that have assets, or a part of one."""
+    shared = ask(shared_assets).keys() - ask(left_out).keys()
+    return {*ask(stories.with_assets), *shared}
 
 
-def _times(whole: Figure, share: Decimal, thing: str) -> Figure:
-    part = entered(share, PART, f"/things/{thing}")
-    return (whole * part).in_cents().named(whole.label)
+def assets_of(ask: Ask, activity: str) -> tuple[str, ...]:
+    """The assets of an activity, and those of which it has a part."""
+    return (*ask(stories.of_activity, activity), *ask(shared_assets).get(activity, ()))
+
+
+def part_of(ask: Ask, key: str, activity: str, whole: Figure) -> Figure:
+    """What an activity has of something of an asset: all of it of its own, of a shared one by its part of all
+    business use. It is no part of its own."""
+    asset = ask.of(stories.asset_of, key)
+    if asset.activity == activity:
+        return whole
+    known = ask(measure_of, asset.thing)
+    path = f"/things/{asset.thing}"
+    uses = {each: entered(known.share(each), "its part of the thing", path) for each in known.activities}
+    return in_proportion(whole, uses).get(activity, NOTHING_ENTERED)
 
 
 def parts_of_year(ask: Ask, key: str, activity: str) -> Mapping[str, Figure]:
-    """What an activity has of a shared asset's year, by the parts that its form shows apart."""
+    """What an activity has of an asset's year, by the parts that its form shows apart."""
     of_asset = stories.parts_of(stories.story_of(ask, key))
-    thing = ask.of(stories.asset_of, key).thing
-    return {name: part_of(ask, thing, activity, figure) for name, figure in of_asset.items()}
+    return {name: part_of(ask, key, activity, figure) for name, figure in of_asset.items()}

@@ -10,7 +10,7 @@ from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_ke
 from half_yard.countries.us.forms.home_sale import is_main_home, sold_in
 from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
 from half_yard.countries.us.frame import status_of
-from half_yard.countries.us.questions import MADE_UP, MAIN_HOME, OTHER_SALE, SPOUSE, TESTS, itemizes
+from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS, itemizes
 from half_yard.countries.us.shared.as_used import as_used, thing_of_asset
 from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
 from half_yard.countries.us.shared.days import STAYS
@@ -151,21 +151,12 @@ class UnitedStatesSharedUse(SharedUse):
     def assets_next_year(self, file: ClientFile) -> Mapping[str, Asset]:
         """The assets, those of things with the business use that was measured this year."""
         year, used = str(file.tax_year), as_used(file).assets
-        measured = {
+        return {
             key: asset.model_copy(update={"shares": {**asset.shares, year: used[key].shares[year]}})
             if used[key] is not asset and year in used[key].shares
             else asset
             for key, asset in file.assets.items()
         }
-        return {key: _without_what_was_made_up(asset) for key, asset in measured.items()}
-
-
-def _without_what_was_made_up(asset: Asset) -> Asset:
-    """An asset as it goes on: what was made up is made up once."""
-    if MADE_UP.key not in asset.answers:
-        return asset
-    kept = {key: answer for key, answer in asset.answers.items() if key != MADE_UP.key}
-    return asset.model_copy(update={"answers": kept})
 
 
 def _sale_fields(file: ClientFile, thing: str) -> Sequence[Field]:
