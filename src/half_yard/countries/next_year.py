@@ -39,10 +39,11 @@ def carried_on(computation: Computation) -> Iterator[Carried]:
 def next_year(computation: Computation, pack: Pack) -> ClientFile:
     """The file with which next year begins.
 
-    People, activities, shared things, assets with what was taken of them, elections and the rules of sorting
-    go on; what the lines carry becomes carryovers, or the first entry of the line that begins a year with it;
-    the amounts of this year stand beside those to come. Entries, statements, payers' forms and payments are
-    of their year and stay behind. Raises ValueError where an amount is more than a file can hold.
+    People, activities, shared things, assets with what was taken of them, exchanges, elections and the rules
+    of sorting go on; what the lines carry becomes carryovers, or the first entry of the line that begins a
+    year with it; the amounts of this year stand beside those to come. Entries, statements, payers' forms and
+    payments are of their year and stay behind. Raises ValueError where an amount is more than a file can
+    hold.
     """
     file = computation.file
     ended = {key for key, activity in file.activities.items() if _has_ended(file, key, activity)}
@@ -87,6 +88,7 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
         short_years=file.short_years,
         carryovers=numbered("carryovers", carryovers),
         things=things,
+        exchanges=file.exchanges,
         uses={key: use for key, use in uses.items() if not use.activity or use.activity in activities},
     )
 

@@ -9,6 +9,7 @@ from half_yard.books import StatementLine
 from half_yard.countries.asked import Asked
 from half_yard.countries.asset_keeping import AssetKeeping, OneByOne
 from half_yard.countries.country import Country
+from half_yard.countries.exchanging import Exchanges
 from half_yard.countries.ledger import Ledger
 from half_yard.countries.results import Computation
 from half_yard.countries.shared_use import SharedUse
@@ -27,6 +28,7 @@ class Pack:
     asked: Asked = field(default_factory=Asked)
     assets: AssetKeeping = field(default_factory=AssetKeeping)
     shared: SharedUse = field(default_factory=SharedUse)
+    exchanges: Exchanges = field(default_factory=Exchanges)
 
     def lines_of(self, file: ClientFile, key: str) -> Sequence[StatementLine]:
         """The lines to which the entries of an activity are sorted, or the costs of a shared thing; none

@@ -20,6 +20,7 @@ from half_yard.records.edits import (
     remove,
     with_changes,
 )
+from half_yard.records.exchanges import Exchange
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.identifiers import next_id
 from half_yard.records.record import Address, Record
@@ -40,6 +41,7 @@ __all__ = [
     "EditError",
     "Entry",
     "EstimatedPayment",
+    "Exchange",
     "Household",
     "InterestStatement",
     "Person",

@@ -14,12 +14,13 @@ from pydantic import Field
 
 from half_yard.figures.rounding import to_cents
 from half_yard.records.amounts import HUNDRED, Amount, Percent
+from half_yard.records.exchanges import Exchange
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.record import Address, Date, Days, Key, Record, Text, Year
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 from half_yard.records.things import Stay, Thing, Trip, Use
 
-FORMAT_VERSION: Final = 4
+FORMAT_VERSION: Final = 5
 """Of the client file as it is written; `storage/upgrading.py` brings older ones up."""
 
 
@@ -122,8 +123,9 @@ class Asset(Record):
     the class leaves that open; `own_years` what single years take, of what has a schedule of its own; `units`
     those of single years, of `units_in_all`, of what is written off by its output; `disposed` the day on
     which it left service, `disposal` how, `proceeds` and `selling_costs` what came of it, `sale_share` the
-    percent of it that was for the business, where that is not its use of the years; `answers` as for an
-    activity; `made_from` the entry that it was, where it was typed as a cost first."""
+    percent of it that was for the business, where that is not its use of the years; `given_in` and `got_in`
+    the exchange in which it was given up, or received; `answers` as for an activity; `made_from` the entry
+    that it was, where it was typed as a cost first."""
 
     activity: Text
     thing: Text = ""
@@ -145,6 +147,8 @@ class Asset(Record):
     proceeds: Amount | None = None
     selling_costs: Amount | None = None
     sale_share: Percent | None = None
+    given_in: Text = ""
+    got_in: Text = ""
     prior_depreciation: Amount | None = None
     months: Annotated[int, Field(ge=1, le=1200)] | None = None
     own_years: Mapping[Year, Amount] = {}
@@ -184,7 +188,7 @@ class ClientFile(Record):
     """
 
     format: Literal["half-yard client file"]
-    format_version: Literal[4]
+    format_version: Literal[5]
     country: Text
     tax_year: Annotated[int, Field(ge=1900, le=2200)]
     household: Household = Household()
@@ -207,6 +211,7 @@ class ClientFile(Record):
     uses: Mapping[Key, Use] = {}
     trips: Mapping[Key, Trip] = {}
     stays: Mapping[Key, Stay] = {}
+    exchanges: Mapping[Key, Exchange] = {}
 
     @staticmethod
     def new(country: str, tax_year: int) -> ClientFile:

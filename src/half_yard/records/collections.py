@@ -15,6 +15,7 @@ from half_yard.records.client_file import (
     EstimatedPayment,
     Person,
 )
+from half_yard.records.exchanges import Exchange
 from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
 from half_yard.records.record import Record
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
@@ -56,6 +57,7 @@ COLLECTIONS: Mapping[str, Collection] = {
     "dividends": Collection(DividendStatement, "Dividends", Work.HOUSEHOLD, "d"),
     "estimated_payments": Collection(EstimatedPayment, "Payment", Work.HOUSEHOLD, "p"),
     "carryovers": Collection(Carryover, "Carried in", Work.HOUSEHOLD, "c"),
+    "exchanges": Collection(Exchange, "Exchange", Work.ASSETS, "x", in_rows=False),
     "things": Collection(Thing, "Shared thing", Work.SHARED, "h", in_rows=False),
     "uses": Collection(Use, "Use", Work.SHARED, "k"),
     "trips": Collection(Trip, "Trip", Work.SHARED, "t"),

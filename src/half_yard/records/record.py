@@ -35,7 +35,8 @@ Key = Annotated[str, Field(pattern=r"^[A-Za-z0-9_.\-]{1,80}$")]
 """What a record or a member is kept under: a word that a JSON pointer and a path can hold as it is."""
 Year = Annotated[str, Field(pattern=r"^(19|20|21)[0-9][0-9]$")]
 Days = Annotated[int, Field(ge=0, le=366)]
-Date = Annotated[datetime.date, AfterValidator(_sane)] | None
+Day = Annotated[datetime.date, AfterValidator(_sane)]
+Date = Day | None
 
 
 class Record(BaseModel):

@@ -17,8 +17,10 @@ from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.earlier_years import that_agrees
 from half_yard.countries.us.assets.made_up import WHAT_IS_FILED, make_up
 from half_yard.countries.us.assets.mid_quarter import HALF_YEAR, MID_QUARTER
+from half_yard.countries.us.assets.stops import RECEIVED_LATER
 from half_yard.countries.us.book_checks import book_findings
 from half_yard.countries.us.country import ROLES
+from half_yard.countries.us.exchanges.checks import exchange_findings
 from half_yard.countries.us.forms.form_4797 import freed, left_service, unnamed_proceeds
 from half_yard.countries.us.forms.home_sale import is_main_home
 from half_yard.countries.us.frame import FILING_STATUSES, OnReturn
@@ -69,6 +71,7 @@ def findings_of(
         *_expensing(sheets),
         *_small_taxpayers(sheets),
         *_sales(frame, stories),
+        *exchange_findings(frame.file, stories),
         *book_findings(frame, books, unusual),
         *shared_findings(frame, books),
         *_return(frame, sheets),
@@ -81,7 +84,7 @@ def findings_of(
 def _stopped(frame: OnReturn, stops: Mapping[str, str]) -> Iterator[Finding]:
     """An error for everything that lands nowhere, but for what the law leaves out."""
     for path, reason in stops.items():
-        if reason not in REASONS:
+        if reason not in {*REASONS, RECEIVED_LATER}:
             yield Finding(Level.ERROR, f"{_called(frame, path)}: {reason}", path)
 
 

@@ -19,6 +19,7 @@ from half_yard.countries.us.forms import (
     form_4562,
     form_4797,
     form_4797_part_iv,
+    form_8824,
     form_8829,
     form_8995,
     home_office,
@@ -41,9 +42,9 @@ from half_yard.countries.us.forms import (
 )
 from half_yard.countries.us.frame import BOOKS, OnReturn, left_out, people, rules
 from half_yard.countries.us.own_income import own_stops
+from half_yard.countries.us.shared import up_to_now
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.countries.us.shared.divided import things
-from half_yard.countries.us.shared.up_to_now import story_up_to_now
 from half_yard.figures import Asking, MarkKind, Place, Sheet
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
@@ -90,7 +91,7 @@ def everything(
 def stories_up_to_now(ask: Ask) -> dict[str, AssetStory]:
     """The stories of the assets, those of shared things with what takes their basis down."""
     every, of_things = ask(stories.stories), ask.of(_things_assets)
-    return every | {key: ask(story_up_to_now, key) for key in of_things if key in every}
+    return every | {key: ask(up_to_now.story_up_to_now, key) for key in of_things if key in every}
 
 
 def _things_assets(file: ClientFile) -> tuple[str, ...]:
@@ -116,14 +117,7 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
     for key in ask(form_4797_part_iv.with_recapture):
         yield ask(form_4797_part_iv.part_iv.sheet, key)
     yield from _statements(ask)
-    if ask(form_4797.lost):
-        yield ask(form_4797.form_4684.sheet)
-    for thing in ask(home_sale.homes_sold):
-        yield ask(home_sale.home_sale.sheet, thing)
-    if ask(form_4797.gone):
-        yield ask(form_4797.form_4797.sheet)
-    if ask(section_1231_losses.applies):
-        yield ask(section_1231_losses.section_1231_losses.sheet)
+    yield from _of_sales(ask)
     for person in ask(schedule_se.persons_with_business):
         yield ask(schedule_se.schedule_se.sheet, person)
     yield ask(schedule_1.schedule_1.sheet)
@@ -151,6 +145,20 @@ def _statements(ask: Ask) -> Iterator[Sheet]:
         yield ask(schedule_e.property_lines.sheet, key)
     if ask(schedule_e.properties):
         yield ask(schedule_e.schedule_e.sheet)
+
+
+def _of_sales(ask: Ask) -> Iterator[Sheet]:
+    """What left service: lost, sold as a home, exchanged, sold."""
+    if ask(form_4797.lost):
+        yield ask(form_4797.form_4684.sheet)
+    for thing in ask(home_sale.homes_sold):
+        yield ask(home_sale.home_sale.sheet, thing)
+    for exchange in ask(form_8824.exchanges):
+        yield ask(form_8824.form_8824.sheet, exchange)
+    if ask(form_4797.applies):
+        yield ask(form_4797.form_4797.sheet)
+    if ask(section_1231_losses.applies):
+        yield ask(section_1231_losses.section_1231_losses.sheet)
 
 
 def _of_things(ask: Ask) -> Iterator[Sheet]:

@@ -109,8 +109,33 @@ def auto_limits(path: str) -> Mark:
 
 
 def exchange(path: str) -> Mark:
-    """An exchange of real property."""
-    return gap("Exchanges (26 U.S.C. 1031, Form 8824) are not computed: all of the gain is taxed.", path=path)
+    """An asset that was exchanged, and nothing of like kind came for it."""
+    return gap(
+        "Nothing of like kind stands against it, in time: all of its gain is taxed (26 U.S.C. 1031).",
+        "Add what was received to the exchange, or say that it was sold.",
+        path,
+    )
+
+
+def exchange_of_a_part(path: str) -> Mark:
+    """An exchange of what is not used for one activity alone."""
+    return gap("An exchange of property that several uses share is not computed.", path=path)
+
+
+def other_property(path: str) -> Mark:
+    """Something that is no asset here was given in an exchange."""
+    return gap(
+        "The gain or loss on other property that was given (line 14) belongs on a form of its own, which is "
+        "not computed.",
+        path=path,
+    )
+
+
+def resold(path: str) -> Mark:
+    """A resale within two years has added to the basis of what was received."""
+    return gap(
+        "Depreciation of what a resale within two years added to the basis is not computed.", path=path
+    )
 
 
 def home_loss(path: str) -> Mark:

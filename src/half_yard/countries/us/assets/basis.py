@@ -21,7 +21,9 @@ from half_yard.figures import (
 )
 from half_yard.records import Asset
 
-BOUGHT, BUILT, INHERITED, GIVEN, CONVERTED = "", "built", "inherited", "given", "converted"
+BOUGHT, BUILT, INHERITED, GIVEN, CONVERTED, EXCHANGED = (
+    "", "built", "inherited", "given", "converted", "exchanged",
+)  # fmt: skip
 ADDED, ALTERNATE, AT_GIFT, GIFT_TAX, GIFT_TAXED, AT_CHANGE, DONOR_TAKEN = (
     "added", "alternate", "value_at_gift", "gift_tax", "gift_taxed", "value_at_change",
     "donor_depreciation",
@@ -63,6 +65,13 @@ ORIGINS = {
         ),
         "26 U.S.C. 1015. The tax on what it had gained is added; no special allowance, no section 179. "
         "Acquired is the donor's day: both holdings count (1223(2)).",
+    ),
+    EXCHANGED: AssetOrigin(
+        "Received in an exchange",
+        "Value when received",
+        (),
+        "26 U.S.C. 1031(d). Its basis is on the sheet of the exchange; what was left of what was given goes "
+        "on, the rest is new (26 CFR 1.168(i)-6).",
     ),
     CONVERTED: AssetOrigin(
         "Turned from private use",

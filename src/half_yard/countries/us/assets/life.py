@@ -35,6 +35,8 @@ from half_yard.figures import (
 )
 from half_yard.records import Asset
 
+CARRIED = "carried"
+"""The part of a year that goes on from what was given in an exchange, as its form shows it."""
 PART_NAMES = {"expensed": "section 179", "allowance": "special allowance", "regular": "depreciation"}
 IN_AND_OUT = "In and out of service in one year: no depreciation (of a building: common practice, no source)"
 HARBOUR = "Safe harbour of an automobile under the whole allowance (Rev. Proc. 2019-13)"
@@ -47,7 +49,8 @@ half cents by which those before it were rounded up."""
 class Life:
     """An asset's life. `first` is the tax year in which it was placed in service, `half` the business use
     above which listed property must stay; `as_if_whole` says that its use is counted as all for the
-    business."""
+    business. `basis` is what an exchange gave it, and `carried` are the lives that go on in it from what was
+    given; then it is itself the life of what was added."""
 
     key: str
     asset: Asset
@@ -62,6 +65,8 @@ class Life:
     as_if_whole: bool = False
     limit_part: Decimal = WHOLE
     harbour: bool = False
+    basis: Figure | None = None
+    carried: tuple[Life, ...] = ()
 
     @staticmethod
     def of(
@@ -137,6 +142,8 @@ class Life:
             as_if_whole=self.as_if_whole,
             limit_part=self.limit_part,
             harbour=self.harbour,
+            basis=self.basis,
+            carried=self.carried,
         )
 
     # -- numbers -------------------------------------------------------------------------------------
@@ -178,6 +185,9 @@ class Life:
     @property
     def way_in_words(self) -> str:
         """The life, the method and the convention."""
+        if self.way.carried is not None:
+            months = (self.way.recovery.years * 12).normalize()
+            return f"{months:f} months that are left, {self.way.start.convention}"
         recovery = self.way.recovery
         factor = recovery.declining
         how = "straight line" if factor == 1 else f"{factor * 100:.0f}% declining balance"
@@ -197,7 +207,7 @@ class Life:
 
     def _business_part(self, index: int) -> Figure:
         """The basis times the business use of a year."""
-        basis = basis_figure(self.key, self.asset)
+        basis = self.basis or basis_figure(self.key, self.asset)
         if self.terms.share(index) == WHOLE:
             return basis
         return (basis * self._use(index)).named(f"{self.asset.name}: business part")

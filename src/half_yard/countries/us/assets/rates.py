@@ -8,6 +8,7 @@ from functools import cache
 
 from half_yard.countries.us.assets.classes import CLASSES, ONE, ONE_AND_A_HALF
 from half_yard.depreciation import Convention, Recovery, Start, rate_table
+from half_yard.depreciation.conventions import HALF_MONTHS
 from half_yard.figures import Figure, RuleValue, rule
 
 STRAIGHT_LINE, SLOWER, ALTERNATIVE = "straight_line", "slower", "alternative"
@@ -33,6 +34,7 @@ WITHOUT_TABLES = 10
 """Decimal places of a rate in percent that no table prints: the formula's own, as good as exact."""
 SHORT_YEAR = "Rev. Proc. 89-15, section 4 (short year, simplified method)"
 BY_FORMULA = "26 U.S.C. 168(b), without tables (IRS Pub. 946)"
+CARRIED_ON = "26 CFR 1.168(i)-6(c), over what is left of its life"
 PUBLICATION = "Rev. Proc. 87-57; IRS Pub. 946, table"
 DOUBLE_TABLE, STRAIGHT_TABLE, SLOWER_TABLE = 1, 8, 14
 """The tables of the half-year convention; those of the four quarters follow each."""
@@ -65,24 +67,53 @@ def recovery_of(class_key: str, method: str, year: int) -> Recovery:
 
 
 @dataclass(frozen=True, slots=True)
+class CarriedOn:
+    """What the depreciation of property that was given in an exchange hands on: how it was recovered in full,
+    and how many half months of that were used up."""
+
+    recovery: Recovery
+    used: int
+
+
+@dataclass(frozen=True, slots=True)
 class Way:
     """The way in which an asset of a class is depreciated: its start, the method elected, the year in which
-    it was placed in service, and whether by the formula instead of the printed tables."""
+    it was placed in service, whether by the formula instead of the printed tables, and what it carries on of
+    property that was given for it (26 CFR 1.168(i)-6(c))."""
 
     class_key: str
     start: Start
     method: str = ""
     year: int = RESIDENTIAL_30_START
     by_formula: bool = False
+    carried: CarriedOn | None = None
 
     def by(self, method: str) -> Way:
         """The same by another method."""
-        return Way(self.class_key, self.start, method, self.year, self.by_formula)
+        return Way(self.class_key, self.start, method, self.year, self.by_formula, self.carried)
+
+    @property
+    def in_full(self) -> Recovery:
+        """The life and the factor of all its years; of what is carried on never faster than it was before,
+        over the longer of both lives. Raises ValueError for what is not depreciated."""
+        own = recovery_of(self.class_key, self.method, self.year)
+        if self.carried is None:
+            return own
+        before = self.carried.recovery
+        return Recovery(max(own.years, before.years), min(own.declining, before.declining), WITHOUT_TABLES)
 
     @property
     def recovery(self) -> Recovery:
-        """The life and the factor. Raises ValueError for what is not depreciated."""
-        return recovery_of(self.class_key, self.method, self.year)
+        """The life and the factor of the years that are its own. Raises ValueError for what is not
+        depreciated."""
+        whole = self.in_full
+        if self.carried is None:
+            return whole
+        left = max(whole.years * HALF_MONTHS - self.carried.used, Decimal(self.start.half_months))
+        years = left / HALF_MONTHS
+        # By its factor on what is left, until straight line over the rest gives as much.
+        factor = max(whole.declining * years / whole.years, ONE)
+        return Recovery(years, factor, WITHOUT_TABLES)
 
     @property
     def short(self) -> bool:
@@ -109,7 +140,7 @@ FULL_YEARS = frozenset(
 @cache
 def _rates(way: Way) -> tuple[Decimal, ...]:
     recovery = way.recovery
-    if way.by_formula or way.short:
+    if way.by_formula or way.short or way.carried is not None:
         return rate_table(replace(recovery, places=WITHOUT_TABLES, level=False), way.start.counted)
     made = rate_table(recovery, way.start.counted)
     if way.method:
@@ -119,6 +150,8 @@ def _rates(way: Way) -> tuple[Decimal, ...]:
 
 def _table(way: Way) -> str:
     """The published table that a way's rates stand in, or what they follow without one."""
+    if way.carried is not None:
+        return CARRIED_ON
     if way.short:
         return SHORT_YEAR
     if way.by_formula:
@@ -145,5 +178,8 @@ def _rate_figure(way: Way, index: int) -> Figure:
         Convention.MID_QUARTER: f", quarter {start.period}",
         Convention.MID_MONTH: f", month {start.period}",
     }[start.convention]
-    label = f"{way.recovery.years}-year rate, {start.convention}{looked_at}, year {index + 1}"
+    label = f"{way.in_full.years}-year rate, {start.convention}{looked_at}, year {index + 1}"
+    if way.carried is not None:
+        months = way.recovery.years * 12
+        label = f"rate over the {months.normalize():f} months that are left, year {index + 1}"
     return rule(_rates(way)[index], label, RuleValue("macrs_rate", index + 1, _table(way), "share of basis"))

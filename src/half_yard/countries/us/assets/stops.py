@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+import datetime
 from decimal import Decimal
 
 from half_yard.countries.us.assets.auto_limits import auto_limits
-from half_yard.countries.us.assets.basis import WITHOUT_EXPENSING, basis_amount, origin_of
+from half_yard.countries.us.assets.basis import EXCHANGED, WITHOUT_EXPENSING, basis_amount, origin_of
 from half_yard.countries.us.assets.circumstances import AFTER_THE_RATE, Circumstances
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM
 from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Asset
+
+RECEIVED_LATER = "It comes into service next year; the exchange of this year counts it."
 
 
 def stop(asset: Asset, around: Circumstances) -> str:
@@ -28,18 +31,29 @@ def stop(asset: Asset, around: Circumstances) -> str:
         return "It has no date in service. Type the day on which it was ready for use."
     if problem := _expensing_problem(asset, around):
         return problem
-    if asset.disposed is not None and asset.disposed < asset.in_service:
-        return "It left service before it was placed in service. Mend a day."
-    if asset.acquired is not None and asset.acquired > asset.in_service:
-        return "It was placed in service before it was acquired. Mend a day."
-    if asset.in_service.year > around.tax_year:
-        return f"It was placed in service after tax year {around.tax_year}."
-    if asset.in_service.month < around.begins:
-        return "It was placed in service before its tax year begins. Mend the day, or the year's first month."
+    if problem := _day_problem(asset, asset.in_service, around):
+        return problem
+    if origin_of(asset) == EXCHANGED and not asset.got_in:
+        return "It was received in an exchange that is not here. Add it to its exchange."
     if asset.asset_class in TERM and asset.months is None:
         return "It is written off over the loan or lease. Type over how many months that runs."
     if CLASSES[asset.asset_class].own == OUTPUT and (asset.units_in_all or 0) <= 0:
         return "It is written off by its output. Type the output of its whole life."
+    return ""
+
+
+def _day_problem(asset: Asset, placed: datetime.date, around: Circumstances) -> str:
+    """Why the days of an asset can't be; empty when they can."""
+    if asset.disposed is not None and asset.disposed < placed:
+        return "It left service before it was placed in service. Mend a day."
+    if asset.acquired is not None and asset.acquired > placed:
+        return "It was placed in service before it was acquired. Mend a day."
+    if asset.got_in and placed.year == around.tax_year + 1:
+        return RECEIVED_LATER
+    if placed.year > around.tax_year:
+        return f"It was placed in service after tax year {around.tax_year}."
+    if placed.month < around.begins:
+        return "It was placed in service before its tax year begins. Mend the day, or the year's first month."
     return ""
 
 

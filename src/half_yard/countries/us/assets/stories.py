@@ -7,6 +7,7 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.results import AssetStory, PlainYears
+from half_yard.countries.us.assets import received
 from half_yard.countries.us.assets.after_the_rate import after_the_rate
 from half_yard.countries.us.assets.amortization import (
     REGULAR,
@@ -35,12 +36,14 @@ from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.stops import stop
 from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
+from half_yard.countries.us.forms import form_8824
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.left_out import left_out_activities
 from half_yard.countries.us.questions import is_made_up
 from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.depreciation import Convention, Start
-from half_yard.figures import Figure, stated, total
+from half_yard.figures import Asking, Figure, stated, total
+from half_yard.figures.remembered import Memory
 from half_yard.records import Asset, ClientFile
 
 APART = {BY_THE_MILE, AFTER_THE_RATE}
@@ -137,8 +140,18 @@ def _personal_by_year(
 def test_of_year(ask: Ask, year: int) -> QuarterTest:
     """The mid-quarter test of a year's purchases."""
     keys = ask(personal_by_year)[year]
-    bought = list(zip(keys, ask.of(assets_of, keys), strict=True))
+    every = zip(keys, ask.of(assets_of, keys), strict=True)
+    bought = [(key, _as_tested(ask, key, asset)) for key, asset in every]
     return quarter_test(year, bought, *ask.of(_of_year, year), ask(rules))
+
+
+def _as_tested(ask: Ask, key: str, asset: Asset) -> Asset:
+    """An asset as the mid-quarter test counts it: of what was received in an exchange what is new (26 CFR
+    1.168(i)-6(f), from memory)."""
+    exchange = _received_in(ask, asset, key)
+    if not exchange:
+        return asset
+    return asset.model_copy(update={"cost": received.new_part(ask, key, exchange).amount, "basis": {}})
 
 
 def _of_year(file: ClientFile, year: int) -> tuple[int, str]:
@@ -168,6 +181,9 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
     if around.kind == AFTER_THE_RATE:
         return after_the_rate(key, asset, around.tax_year, ask(carried_of, MILEAGE_PART, asset.thing))
     test = _test_of(ask, asset)
+    exchange = _received_in(ask, asset, key)
+    if exchange and asset_class.recovery is not None:
+        return received.received_story(ask, key, exchange, around.tax_year)
     if asset_class.section:
         return amortized(key, asset, asset_class, around.tax_year, ask(first_part_of, key))
     if asset_class.own:
@@ -192,6 +208,25 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
     )
 
 
+def _received_in(ask: Ask, asset: Asset, key: str) -> str:
+    return ask(form_8824.received_in, key) if asset.got_in else ""
+
+
+def life_as(ask: Ask, key: str, asset: Asset) -> Life:
+    """The life of a depreciated asset as if it were another record, in its own circumstances. It is no part
+    of its own."""
+    around = ask(around_all)[key]
+    return _life(key, asset, around, rules_for(around.tax_year), _test_of(ask, asset))
+
+
+def life_of(ask: Ask, key: str) -> Life:
+    """The life of a depreciated asset; of what was received in an exchange with those that go on in it. It is
+    no part of its own."""
+    asset = ask.of(asset_of, key)
+    exchange = _received_in(ask, asset, key)
+    return received.received_life(ask, key, exchange) if exchange else life_as(ask, key, asset)
+
+
 def story_of(ask: Ask, key: str) -> AssetStory:
     """What depreciation does to one asset that nothing stops. It is no part of its own."""
     return ask(story, key, ask(around_all)[key])
@@ -205,9 +240,8 @@ def parts_of(story: AssetStory) -> Mapping[str, Figure]:
 def rate_of(ask: Ask, key: str) -> Figure:
     """The rate of the tax year of a depreciated asset, of the year in which it left service its part. Raises
     IndexError outside of its years. It is no part of its own."""
-    asset, around = ask.of(asset_of, key), ask(around_all)[key]
-    life = _life(key, asset, around, rules_for(around.tax_year), _test_of(ask, asset))
-    return life.rate(around.tax_year - life.first)
+    life = life_of(ask, key)
+    return life.rate(ask.of(tax_year) - life.first)
 
 
 def first_part_of(ask: Ask, key: str) -> FirstPart | None:
@@ -309,8 +343,21 @@ def lives(file: ClientFile) -> dict[str, Life]:
         year: quarter_test(year, [(key, going[key]) for key in keys], *_of_year(file, year), values)
         for year, keys in tested.items()
     }
+    exchanged = Asking(file, Memory()).run(_lives_received) if file.exchanges else {}
     return {
-        key: _life(key, asset, around[key], values, tests.get(asset.in_service.year))
+        key: exchanged.get(key) or _life(key, asset, around[key], values, tests.get(asset.in_service.year))
         for key, asset in going.items()
         if CLASSES[asset.asset_class].recovery is not None and asset.in_service is not None
     }
+
+
+def _lives_received(ask: Ask) -> dict[str, Life]:
+    """The lives of what was received in exchanges: they rest on those of what was given."""
+    got = [key for exchange in ask(form_8824.exchanges) for key in ask(form_8824.sides, exchange).got]
+    known = set(ask(counted))
+    depreciated = ask.of(_depreciated, tuple(key for key in got if key in known))
+    return {key: life_of(ask, key) for key in depreciated}
+
+
+def _depreciated(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
+    return tuple(key for key in keys if CLASSES[file.assets[key].asset_class].recovery is not None)

@@ -21,6 +21,7 @@ from half_yard.countries.us.assets.classes import DOUBLE
 from half_yard.countries.us.assets.course import Course, may_fall
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER
+from half_yard.countries.us.assets.received import amounts_of, courses_of
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.stories import lives
 from half_yard.depreciation.many import ManyYears
@@ -82,12 +83,14 @@ def treatments(file: ClientFile) -> list[Treatment]:
 
 
 def years_of_lives(each: Sequence[Life]) -> ManyYears:
-    """What every life takes by year. One whose business use falls has its own years."""
-    falling = {
+    """What every life takes by year. One whose business use falls, or in which others go on, has its own
+    years."""
+    falling: dict[int, list[Decimal]] = {
         number: course.amounts
         for number, life in enumerate(each)
         if may_fall(life.asset) and (course := Course.of(life)).fall is not None
     }
+    falling |= {number: amounts_of(courses_of(life)) for number, life in enumerate(each) if life.carried}
     return ManyYears.of([life.first for life in each], [life.terms for life in each], falling)
 
 

@@ -58,6 +58,18 @@ def leaves_in(asset: Asset, start: Start, years: Decimal) -> tuple[int, Decimal]
     return index, min(left / counted, WHOLE)
 
 
+def used_half_months(asset: Asset, start: Start) -> int:
+    """How many half months of its life an asset had used up when it left service; none where it came and went
+    in one year."""
+    if asset.disposed is None or asset.in_service is None:
+        return 0
+    index = asset.disposed.year - asset.in_service.year
+    if not index:
+        return 0
+    left = _half_months_before(asset.disposed, start.convention)
+    return start.half_months + HALF_MONTHS * (index - 1) + int(left)
+
+
 def _half_months_before(day: datetime.date, convention: Convention) -> Decimal:
     """How many half months of its last year a convention counts."""
     match convention:

@@ -10,9 +10,11 @@ from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.amortization import REGULAR
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, POINTS, SOFTWARE, YEARS
+from half_yard.countries.us.assets.life import CARRIED
 from half_yard.countries.us.assets.rates import ALTERNATIVE
 from half_yard.countries.us.assets.uses import share_of_year
-from half_yard.countries.us.forms import section_179, vehicle
+from half_yard.countries.us.exchanges.asked import AS_NEW
+from half_yard.countries.us.forms import form_8824, section_179, vehicle
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.shared import its_part
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things
@@ -30,7 +32,7 @@ from half_yard.figures import (
 )
 from half_yard.records import Asset
 
-TITLES = {"expensed": "section 179", "allowance": "special allowance"}
+TITLES = {"expensed": "section 179", "allowance": "special allowance", CARRIED: "what goes on of an exchange"}
 OTHER_DEPRECIATION = (
     ("15", "Property under a section 168(f)(1) election", OUTPUT),
     ("16", "Other depreciation (software, schedules of its own)", YEARS),
@@ -125,10 +127,13 @@ def summary(page: Page, ask: Ask, activity: str) -> None:
         if of_kind:
             lines.append(page.line(f"other_{kind}", number, title, total(_parts(of_assets, of_kind))))
     page.section = "Part III · MACRS depreciation"
-    earlier = total(_parts(of_assets, (key for key in plain if key not in new)))
+    going_on = _parts(of_assets, (key for key in plain if key in new), CARRIED)
+    earlier = total((*_parts(of_assets, (key for key in plain if key not in new)), *going_on))
     title = "Assets placed in service in tax years before this one"
     lines.append(page.line("earlier_years", "17", title, earlier))
-    placed = {key: (assets[key], stories.story_of(ask, key)) for key in plain if key in new}
+    placed = {
+        key: (assets[key], stories.story_of(ask, key)) for key in plain if key in new and key in of_assets
+    }
     lines += _placed_this_year(page, placed, of_assets)
     if listed:
         half = ask(rules).amount("listed_use_test")
@@ -141,8 +146,19 @@ def summary(page: Page, ask: Ask, activity: str) -> None:
         ]
         if of_listed:
             page.line("listed_expensed", "29", "Listed property: elected cost, to line 7", total(of_listed))
+    elected = {_as_new(ask, key) for key in placed} - {""}
+    page.notes += [
+        f"Of {exchange}: election made under section 1.168(i)-6(i)." for exchange in sorted(elected)
+    ]
     page.section = "Part IV · Summary"
     page.line("total", "22", "Depreciation in all", total(lines), Role.TOTAL)
+
+
+def _as_new(ask: Ask, key: str) -> str:
+    """The name of the exchange in which an asset was received that is elected to be all new; else empty."""
+    exchange = ask(form_8824.received_in, key)
+    record = ask.of(form_8824.exchange_of, exchange) if exchange else None
+    return (record.name or "an exchange") if record is not None and AS_NEW.of(record.answers) else ""
 
 
 def _new(assets: Mapping[str, Asset], year: int) -> set[str]:

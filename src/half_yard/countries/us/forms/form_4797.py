@@ -12,9 +12,9 @@ from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.amortization import PAID_OFF
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.assets.sold import CASUALTY, GIFT, PERSONAL, SALE, TRADE
+from half_yard.countries.us.assets.sold import CASUALTY, EXCHANGE, GIFT, PERSONAL, SALE, TRADE
 from half_yard.countries.us.carried_in import SECTION_1231, carried_in
-from half_yard.countries.us.forms import home_sale
+from half_yard.countries.us.forms import form_8824, home_sale
 from half_yard.countries.us.forms.form_4797_columns import Sold, fill_column
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.shared.divided import measure_of, things
@@ -46,7 +46,7 @@ def gone(ask: Ask) -> tuple[str, ...]:
     """The assets on the return that left service in the tax year. Homes are sold on a sheet of their own."""
     year = ask.of(tax_year)
     with_homes = {key for of in ask(home_sale.homes_sold) for key in ask(home_sale.assets_sold, of)}
-    every = {*ask(stories.on_return), *ask(_of_things)} - with_homes
+    every = {*ask(stories.on_return), *ask(_of_things)} - with_homes - ask(form_8824.given_in_exchange)
     return ask.of(_left_in, year, tuple(sorted(every)))
 
 
@@ -63,6 +63,11 @@ def _of_things(ask: Ask) -> tuple[str, ...]:
 
 def _left_in(file: ClientFile, year: int, keys: tuple[str, ...]) -> tuple[str, ...]:
     return tuple(key for key in keys if left_in(file.assets[key], year))
+
+
+def applies(ask: Ask) -> bool:
+    """Whether there is a form: something left service, or an exchange is taxed this year."""
+    return bool(ask(gone) or ask(form_8824.gains, "to_part_i") or ask(form_8824.gains, "to_part_ii"))
 
 
 def items(ask: Ask) -> tuple[Sold, ...]:
@@ -107,6 +112,8 @@ def part_i(page: Page, ask: Ask) -> None:
     rest = ask(part_iii)["part_iii_rest"]
     gains = page.line("long_gains", "6", "Gains of Part III, without what is ordinary (line 32)", rest)
     parts = [gains, losses]
+    if exchanged := ask(form_8824.gains, "to_part_i"):
+        parts.append(page.line("exchanged", "5", "Gain of exchanges (Form 8824)", total(exchanged)))
     if ask(lost):
         gain_of_lost = ask(casualties)["net_gain"]
         parts.append(page.line("casualty_gain", "3", "Casualty gain (Form 4684)", gain_of_lost))
@@ -135,6 +142,8 @@ def part_ii(page: Page, ask: Ask) -> None:
         "recapture", "13", "Ordinary part of Part III", total(item.recapture for item in ask(items))
     )
     parts = [short, loss, ask(part_i)["looked_back"], recaptured]
+    if exchanged := ask(form_8824.gains, "to_part_ii"):
+        parts.append(page.line("exchanged_ordinary", "16", "Ordinary gain of exchanges", total(exchanged)))
     if ask(lost):
         ordinary = ask(casualties)["ordinary"]
         parts.append(page.line("casualty_loss", "14", "Casualty loss (Form 4684)", ordinary))
@@ -147,19 +156,20 @@ def unrecaptured(page: Page, ask: Ask) -> None:
     page.section = "To Schedule D"
     private = [item.private for item in ask(items)]
     page.line("private", "", "Gains of private parts (Form 8949)", total(private))
-    every = total(item.unrecaptured for item in ask(items) if item.long_held)
+    of_exchanges = ask(form_8824.gains, "unrecaptured")
+    every = total((*(item.unrecaptured for item in ask(items) if item.long_held), *of_exchanges))
     most = not_below_zero(ask(part_i)["capital_gain"], "not more than line 9")
     page.line("unrecaptured", "", "Unrecaptured section 1250 gain, to Schedule D", smaller_of(every, most))
 
 
 def ordinary_gain(ask: Ask) -> Figure | None:
     """Line 18b, where something left service."""
-    return ask(part_ii)["ordinary"] if ask(gone) else None
+    return ask(part_ii)["ordinary"] if ask(applies) else None
 
 
 def capital_gain(ask: Ask) -> Figure | None:
     """Line 9, where something left service."""
-    return ask(part_i)["capital_gain"] if ask(gone) else None
+    return ask(part_i)["capital_gain"] if ask(applies) else None
 
 
 def gains_of_businesses(ask: Ask) -> tuple[Figure, ...]:
@@ -175,7 +185,7 @@ def _of_businesses(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
 
 def private_gain(ask: Ask) -> Figure | None:
     """The gains of the private parts, where something left service."""
-    return ask(unrecaptured)["private"] if ask(gone) else None
+    return ask(unrecaptured)["private"] if ask(applies) else None
 
 
 def _gains(sold: Iterable[Sold]) -> Figure:
@@ -232,8 +242,13 @@ def unnamed_proceeds(assets: Mapping[str, Asset], year: int) -> list[str]:
 
 
 def freed(year_sold: Mapping[str, Asset], file_assets: Mapping[str, Asset]) -> list[str]:
-    """The activities whose last building left service: suspended losses are freed (26 U.S.C. 469(g))."""
-    sold = {asset.activity for asset in year_sold.values() if CLASSES[asset.asset_class].real}
+    """The activities whose last building left service, but not in an exchange: suspended losses are freed (26
+    U.S.C. 469(g))."""
+    sold = {
+        asset.activity
+        for asset in year_sold.values()
+        if CLASSES[asset.asset_class].real and asset.disposal != EXCHANGE
+    }
     kept = {
         asset.activity
         for asset in file_assets.values()

@@ -7,27 +7,25 @@ from dataclasses import dataclass
 from decimal import Decimal
 from typing import NamedTuple
 
-from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.asking import Ask
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import (
-    CONVERTED,
-    GIVEN,
-    INHERITED,
     donor_depreciation,
     gain_basis_figure,
     loss_basis_figure,
-    origin_of,
 )
 from half_yard.countries.us.assets.classes import CLASSES, LAND, SHORT_LIVED_REAL
+from half_yard.countries.us.assets.holding import held_long
 from half_yard.countries.us.assets.sold import ABANDONED, CASUALTY, EXCHANGE
 from half_yard.countries.us.assets.uses import WHOLE, share_of_year
-from half_yard.countries.us.frame import people
+from half_yard.countries.us.forms import form_8824
 from half_yard.countries.us.questions import RELATED
+from half_yard.countries.us.shared import up_to_now
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
 from half_yard.countries.us.shared.kinds import DWELLING
-from half_yard.countries.us.shared.up_to_now import story_up_to_now
+from half_yard.countries.us.shared.owned import part_on_return
 from half_yard.figures import (
     NOT_BELOW_ZERO,
     Choice,
@@ -53,8 +51,6 @@ ROLES = {
     "private": Role.SUBTOTAL,
 }
 """What came of an asset, and what of it is taxed otherwise."""
-PLACES = 9
-"""To which shares of several uses are compared with the whole, as they are quotients."""
 Put = Callable[[str, str, str, Figure], Figure]
 Parts = Sequence[Figure | None]
 """Parts of one by which an amount is multiplied; None for the whole."""
@@ -78,8 +74,8 @@ class Sold:
 
 def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     """Fill in one asset's column. Its lines carry the asset's id."""
-    asset, story = ask.of(stories.asset_of, key), story_up_to_now(ask, key)
-    on_return, business = _part_on_return(ask, asset), _business_part(ask, key, asset)
+    asset, story = ask.of(stories.asset_of, key), up_to_now.story_up_to_now(ask, key)
+    on_return, business = part_on_return(ask, asset), _business_part(ask, key, asset)
     parts = [on_return, business]
 
     def ours(figure: Figure) -> Figure:
@@ -88,10 +84,12 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     price = entered(asset.proceeds or Decimal(0), "proceeds", f"/assets/{key}/proceeds")
     selling = entered(asset.selling_costs or Decimal(0), "expense of sale", f"/assets/{key}/selling_costs")
     own_taken = story.taken
-    donors = donor_depreciation(key, asset)
+    donors = donor_depreciation(key, asset) or form_8824.taken_before(ask, key)
     taken = own_taken if donors is None else total((own_taken, donors), own_taken.label)
-    side = _taxed_from(key, asset, price, selling, own_taken, business)
-    part = _part_of_form(asset, gain=side.gain)
+    for_gain, for_loss = _bases(ask, key, asset)
+    side = _taxed_from(price, selling, own_taken, business, (for_gain, for_loss))
+    long_held = held_long(form_8824.held_since(ask, key))
+    part = _part_of_form(asset, gain=side.gain, long_held=long_held)
     page.section = f"{part} · {asset.name or 'Asset'}{_days(asset)}"
 
     def put(name: str, number: str, title: str, figure: Figure) -> Figure:
@@ -99,7 +97,7 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
         return page.line(f"{key}.{name}", at, title, figure, ROLES.get(name, Role.LINE))
 
     proceeds = put("proceeds", "20", "Gross sales price", ours(price))
-    unadjusted = gain_basis_figure(key, asset) if side.gain else loss_basis_figure(key, asset)
+    unadjusted = for_gain if side.gain else for_loss
     basis = ours(total(filter(None, (unadjusted, donors, selling)), "basis and expense of sale"))
     cost = put("cost", "21", "Cost and expense of sale", basis)
     depreciation = put("depreciation", "22", "Depreciation allowed or allowable", _times(taken, parts[:1]))
@@ -127,13 +125,13 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
         )
     private = NOT_BELOW_ZERO
     if business is not None and _has_private_gain(ask, asset):
-        whole = difference(price, selling, gain_basis_figure(key, asset), label="gain without depreciation")
+        whole = difference(price, selling, for_gain, label="gain without depreciation")
         its_part = difference(stated(WHOLE, "all of it"), business, label="private part")
         gained = _times(not_below_zero(whole), [on_return, its_part])
         private = put("private", "", "Gain of the private part (a loss is not deducted)", gained)
     lost = asset.disposal == CASUALTY
     # What is abandoned is neither sold nor exchanged: its loss is ordinary (26 U.S.C. 165).
-    exchanged = held_long(asset) and not (asset.disposal == ABANDONED and gain.amount <= 0)
+    exchanged = long_held and not (asset.disposal == ABANDONED and gain.amount <= 0)
     return Sold(exchanged, part == PART_III, lost, gain, recapture, unrecaptured, private, tuple(page.lines))
 
 
@@ -154,10 +152,10 @@ ON_A_LINE = {
 """The columns of what is no column of Part III: line 2 of Part I and line 10 of Part II."""
 
 
-def _part_of_form(asset: Asset, *, gain: bool) -> str:
+def _part_of_form(asset: Asset, *, gain: bool, long_held: bool) -> str:
     """Where an asset stands: with a gain in Part III, where it was depreciated and held for more than a year;
     else on a line of Part I, or of Part II where it was held for less or abandoned."""
-    if not held_long(asset) or (asset.disposal == ABANDONED and not gain):
+    if not long_held or (asset.disposal == ABANDONED and not gain):
         return PART_II
     return PART_III if gain and asset.asset_class != LAND else PART_I
 
@@ -176,14 +174,22 @@ class _Side(NamedTuple):
     neither: bool
 
 
+def _bases(ask: Ask, key: str, asset: Asset) -> tuple[Figure, Figure]:
+    """The unadjusted bases for a gain and for a loss; what was received in an exchange has one."""
+    if asset.got_in and ask(form_8824.received_in, key):
+        given = ask(form_8824.unadjusted_basis, key)
+        return given, given
+    return gain_basis_figure(key, asset), loss_basis_figure(key, asset)
+
+
 def _taxed_from(
-    key: str, asset: Asset, price: Figure, selling: Figure, taken: Figure, business: Figure | None
+    price: Figure, selling: Figure, taken: Figure, business: Figure | None, bases: tuple[Figure, Figure]
 ) -> _Side:
     """Which basis counts: that for a gain where there is one, else that for a loss. What was depreciated is
     of the business part, so all else is compared for that part too."""
     part = WHOLE if business is None else business.amount
     net = (price.amount - selling.amount) * part + taken.amount
-    for_gain, for_loss = (basis(key, asset).amount * part for basis in (gain_basis_figure, loss_basis_figure))
+    for_gain, for_loss = (basis.amount * part for basis in bases)
     return _Side(net >= for_gain, for_loss < net < for_gain)
 
 
@@ -210,36 +216,6 @@ def _recapture(
         ordinary.append(put("ordinary_1250", "26g", "Ordinary part of the gain", smaller))
     rest = smaller_of(difference(gain, *ordinary), difference(depreciation, *ordinary))
     return total(ordinary), put("unrecaptured", "", "Unrecaptured section 1250 gain", rest)
-
-
-def held_long(asset: Asset) -> bool:
-    """Whether it was held for more than a year (26 U.S.C. 1231(b)(1)), from the day after it came: of what
-    was bought not that of its contract but that on which it stood ready. What was inherited always was
-    (1223(9)); of a gift and of what was turned from private use the day on which it was acquired counts."""
-    own_day = asset.acquired if origin_of(asset) in {GIVEN, CONVERTED} else None
-    start, end = own_day or asset.in_service, asset.disposed
-    if start is None or end is None:
-        return False
-    if origin_of(asset) == INHERITED:
-        return True
-    return (end.year - start.year, end.month, end.day) > (1, start.month, start.day)
-
-
-def _part_on_return(ask: Ask, asset: Asset) -> Figure | None:
-    """The part of the activity that belongs to people on the return, of what several share by the use of
-    each; None where that is all of it."""
-    if asset.activity in ask(things):
-        known = ask(measure_of, asset.activity)
-        shares = {activity: known.share(activity) for activity in known.activities}
-    else:
-        shares = {asset.activity: WHOLE}
-    business, on_it = sum(shares.values(), Decimal(0)) or WHOLE, ask(people)
-    part = Decimal(0)
-    for activity, share in shares.items():
-        owners = ask.of(activity_of, activity).owners
-        owned = sum((owner for person, owner in owners.items() if person in on_it), Decimal(0)) / HUNDRED
-        part += owned if len(shares) == 1 else owned * share / business
-    return None if round(part, PLACES) == WHOLE else stated(part, "part of the people on the return")
 
 
 def _business_part(ask: Ask, key: str, asset: Asset) -> Figure | None:

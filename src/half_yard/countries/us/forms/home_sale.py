@@ -16,10 +16,10 @@ from half_yard.countries.us.assets.classes import CLASSES, LAND
 from half_yard.countries.us.assets.sold import is_sold_in
 from half_yard.countries.us.frame import left_out, rules, status
 from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS
+from half_yard.countries.us.shared import up_to_now
 from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import DWELLING, HOME
-from half_yard.countries.us.shared.up_to_now import story_up_to_now
 from half_yard.figures import (
     Choice,
     Figure,
@@ -119,12 +119,23 @@ def _tests(file: ClientFile, of: str, keys: tuple[str, ...]) -> Tests:
         answers, path = file.things[of].answers, f"/things/{of}/answers"
         met, days = TESTS.of(answers), None
     else:
-        key = next(key for key in keys if was_home(file, file.assets[key]))
-        answers, path = file.assets[key].answers, f"/assets/{key}/answers"
-        days = _days_lived_in(file.assets[key])
-        met = days >= DAYS
+        return tests_of_assets(file, keys)
     spouse, other = SPOUSE.of(answers), OTHER_SALE.of(answers)
     return Tests(met, days, spouse, other, path)
+
+
+def homes_among(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
+    """The buildings of rentals among assets of which it is said that they were the owner's main home."""
+    return tuple(key for key in keys if was_home(file, file.assets[key]))
+
+
+def tests_of_assets(file: ClientFile, keys: tuple[str, ...]) -> Tests:
+    """The tests of a rental that was a home, by its days. Raises IndexError where none of its assets was."""
+    key = homes_among(file, keys)[0]
+    asset = file.assets[key]
+    days = _days_lived_in(asset)
+    spouse, other = SPOUSE.of(asset.answers), OTHER_SALE.of(asset.answers)
+    return Tests(days >= DAYS, days, spouse, other, f"/assets/{key}/answers")
 
 
 def _days_lived_in(asset: Asset) -> int:
@@ -174,7 +185,7 @@ def gain(page: Page, ask: Ask, of: str) -> None:
     realized = page.line("realized", "", "Realized", price - selling, Role.SUBTOTAL)
     bases = [gain_basis_figure(key, asset) for key, asset in sold.items()]
     basis = page.line("basis", "", "Cost and improvements, with the land", total(bases))
-    worn = [story_up_to_now(ask, key).taken for key in sold]
+    worn = [up_to_now.story_up_to_now(ask, key).taken for key in sold]
     taken = page.line("depreciation", "", "Depreciation allowed or allowable up to now", total(worn))
     adjusted = page.line("adjusted", "", "Adjusted basis", basis - taken, Role.SUBTOTAL)
     result = realized - adjusted
@@ -192,13 +203,13 @@ def excluded(page: Page, ask: Ask, of: str) -> None:
     worn = smaller_of(made, ask(gain, of)["depreciation"])
     worn = page.line("unrecaptured", "", "Of it depreciation: unrecaptured section 1250 gain", worn)
     open_to_it = page.line("open", "", "Gain that may be excluded", made - worn)
-    most = page.line("most", "", "Exclusion, at the most", _most(ask, of))
+    most = page.line("most", "", "Exclusion, at the most", most_of(ask, ask(tests_of, of)))
     out = page.line("excluded", "", "Excluded", smaller_of(open_to_it, most), Role.SUBTOTAL)
     page.line("taxed", "", "Taxed: to Form 1040, line 7", made - out, Role.RESULT)
 
 
-def _most(ask: Ask, of: str) -> Figure:
-    tests = ask(tests_of, of)
+def most_of(ask: Ask, tests: Tests) -> Figure:
+    """How much of a gain may be excluded by the tests of a home. It is no part of its own."""
     if not tests.met:
         choice = Choice("Not owned and lived in for two of the five years", f"{tests.path}/{TESTS.key}")
         return stated(Decimal(0), "the tests of 26 U.S.C. 121(a) are not met").because(choice)

@@ -30,7 +30,7 @@ def applies(ask: Ask) -> bool:
 
 def loss_of_year(ask: Ask) -> Figure:
     """This year's net loss, line 7 of Form 4797, above zero."""
-    if not ask(form_4797.gone):
+    if not ask(form_4797.applies):
         return NOTHING
     return not_below_zero(difference(NOTHING, ask(form_4797.part_i)["net_1231"]))
 
@@ -47,7 +47,7 @@ def left(page: Page, ask: Ask) -> None:
     """What is left of every year's loss. One whose year is not known counts as the earliest, and stays until
     it is recaptured."""
     year = ask.of(tax_year)
-    recaptured = ask(form_4797.part_i)["looked_back"] if ask(form_4797.gone) else NOTHING
+    recaptured = ask(form_4797.part_i)["looked_back"] if ask(form_4797.applies) else NOTHING
     earlier = sorted(ask(each_carried_in, SECTION_1231), key=lambda item: item[0] or 0)
     going_on = []
     for number, (of, loss) in enumerate(earlier, 1):

@@ -1,0 +1,101 @@
+"""What a country offers for exchanges of property: what is asked of one, how its sides weigh against each
+other, by when what must be done."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+
+from pydantic import JsonValue
+
+from half_yard.asked import Field
+from half_yard.countries.results import Computation
+from half_yard.records import ClientFile, Edit
+
+
+@dataclass(frozen=True, slots=True)
+class Weight:
+    """Something on a side of an exchange: its name, its amount in dollars, where that was entered, and
+    whether it is of like kind."""
+
+    name: str
+    amount: Decimal
+    path: str
+    like_kind: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Balance:
+    """The two sides, and what they come to in dollars; None where that is not known yet. `words` say what is
+    missing, and what stands otherwise than one would think."""
+
+    given: tuple[Weight, ...]
+    got: tuple[Weight, ...]
+    realized: Decimal | None
+    recognized: Decimal | None
+    deferred: Decimal | None
+    words: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Deadline:
+    """A day by which something must be done, in words, under a key that stays."""
+
+    key: str
+    title: str
+    day: datetime.date
+
+
+class Exchanges:
+    """Offers nothing; a country's own offers what its law knows."""
+
+    offered: bool = False
+    held: Sequence[str] = ()
+    """Fields of an exchange that stand at its head, by the end of their path."""
+
+    def fields(self, file: ClientFile, exchange: str) -> Sequence[Field]:
+        """What is asked of an exchange besides its assets."""
+        del file, exchange
+        return ()
+
+    def balance(self, computation: Computation, exchange: str) -> Balance:
+        """How its sides weigh against each other."""
+        del computation, exchange
+        return Balance((), (), None, None, None, ())
+
+    def deadlines(self, file: ClientFile, exchange: str) -> Sequence[Deadline]:
+        """By when what must be done, the earliest first; nothing before anything was transferred."""
+        del file, exchange
+        return ()
+
+    def may_be_given(self, file: ClientFile) -> Mapping[str, str]:
+        """The names of the assets that may be given up, by id."""
+        del file
+        return {}
+
+    def begin(self, file: ClientFile, assets: Sequence[str]) -> tuple[Edit, str]:
+        """The edit that makes an exchange in which assets are given up, and its id."""
+        raise NotImplementedError
+
+    def give(self, file: ClientFile, exchange: str, asset: str) -> Edit:
+        """The edit by which an asset is given up in an exchange."""
+        raise NotImplementedError
+
+    def keep(self, assets: Sequence[str]) -> Edit:
+        """The edit by which assets are not given up after all."""
+        raise NotImplementedError
+
+    def call_off(self, file: ClientFile, exchange: str) -> Edit:
+        """The edit that takes an exchange out: what was given is kept, what was received goes."""
+        raise NotImplementedError
+
+    def received(self, file: ClientFile, exchange: str) -> Mapping[str, JsonValue]:
+        """What a new asset that was received begins with."""
+        del file, exchange
+        return {}
+
+    def sheet(self, exchange: str) -> str:
+        """The key of the sheet that shows how an exchange was computed."""
+        return exchange

@@ -1,0 +1,1 @@
+"""Exchanges of property of like kind (26 U.S.C. 1031)."""

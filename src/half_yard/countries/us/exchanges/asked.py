@@ -1,0 +1,117 @@
+"""What is asked of an exchange besides the assets on its two sides."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from half_yard.asked import Field, FieldKind, heading
+from half_yard.countries.offered import ManyAnswers, Question
+from half_yard.records import Exchange
+
+CASH_PAID, DEBT_TAKEN_ON, OTHER_GIVEN, OTHER_BASIS, COSTS = (
+    "cash_paid", "debt_taken_on", "other_given", "other_given_basis", "costs",
+)  # fmt: skip
+CASH, CASH_LATER, DEBT_RELIEVED, CREDITS, OTHER_GOT = (
+    "cash", "cash_later", "debt_relieved", "credits", "other_got",
+)  # fmt: skip
+NAMED_COUNT, NAMED_VALUE, GROWTH = "identified_count", "identified_value", "growth"
+GIVEN: Mapping[str, tuple[str, str]] = {
+    CASH_PAID: ("Cash paid", "without the costs"),
+    DEBT_TAKEN_ON: ("Debt on what was got", "taken over, or a new loan"),
+    COSTS: ("Costs of the exchange", "agent, transfer tax, the intermediary's fee"),
+    OTHER_GIVEN: ("Other property given, value", "what is no asset here, such as shares"),
+    OTHER_BASIS: ("Its basis", ""),
+}
+"""Amounts on the side of what was given, with what belongs there."""
+GOT: Mapping[str, tuple[str, str]] = {
+    CASH: ("Cash received", "this year"),
+    DEBT_RELIEVED: ("Debt on what was given", "taken over, or paid off at the closing"),
+    CREDITS: ("Deposits and rent passed on", "credited to the buyer"),
+    CASH_LATER: ("Cash left, paid next year", "by the intermediary"),
+    OTHER_GOT: ("Other property got, value", "for private use, such as a car"),
+}
+"""Amounts on the side of what was got."""
+HELD_FACTS: Mapping[str, tuple[str, str]] = {
+    NAMED_COUNT: ("How many were named", "3 or fewer"),
+    NAMED_VALUE: ("Their values together", "where there were more"),
+    GROWTH: ("Growth paid by the intermediary", "interest, no part of it"),
+}
+"""What an intermediary's exchange has besides."""
+IDENTIFIED, PARKED, RESOLD = "identified", "parked", "resold"
+SWAP, INTERMEDIARY, HOLDER, OWNER = "swap", "intermediary", "holder", "owner"
+HELD = ManyAnswers(
+    "held", "Who held the money",
+    (
+        (SWAP, "Nobody: property for property"), (INTERMEDIARY, "A qualified intermediary"),
+        (HOLDER, "A holder, who parked what was got"), (OWNER, "The owner, or could have had it"),
+    ),
+    "26 CFR 1.1031(k)-1(f), (g); Rev. Proc. 2000-37",
+)  # fmt: skip
+QUALIFIES = Question(
+    "qualifies", "Both sides are real property in the United States, held for business or investment", True,
+    "26 U.S.C. 1031(a), (h). Not what is held for sale, a home, a lease of under 30 years for land.",
+)  # fmt: skip
+RELATED_PARTY = Question(
+    "related_party", "With a related person, or from one through an intermediary", False,
+    "26 U.S.C. 1031(f): Form 8824 for two more years",
+)  # fmt: skip
+EXTENDED = Question(
+    "extended", "The return is extended", False, "Form 4868: else its due date may come before day 180"
+)  # fmt: skip
+AS_NEW = Question(
+    "as_new", "All of what was got is depreciated as new (election)", False,
+    "26 CFR 1.168(i)-6(i), with the return of the year; its statement is on Form 4562",
+)  # fmt: skip
+NO_AVOIDANCE = Question(
+    "no_avoidance", "It was resold by death, by loss, or not to avoid tax", False, "26 U.S.C. 1031(f)(2)"
+)  # fmt: skip
+FIXED = Question(
+    "fixed", "Real property all the same: fixed to land or building", False,
+    "26 CFR 1.1031(a)-3; a gain on it is ordinary (1245(b)(4))",
+)  # fmt: skip
+USED_FIRST = Question(
+    "used_first", "It was new: its use began with the owner", False,
+    "Then the part that is carried on has the special allowance too (26 CFR 1.168(k)-2(g)(5))",
+)  # fmt: skip
+"""Asked of an asset that was received, of a class that has the special allowance."""
+
+
+def fields_of(exchange: str, record: Exchange) -> Sequence[Field]:
+    """The fields of an exchange: what it is called and how it went, then both sides, then what is to be
+    said."""
+    path = f"/exchanges/{exchange}"
+    asked = [RELATED_PARTY, QUALIFIES, EXTENDED, AS_NEW]
+    fields = [
+        Field(f"{path}/name", "Name"),
+        Field(f"{path}/choices/{HELD.key}", HELD.text, FieldKind.CHOICE, HELD.options, hint=HELD.explanation),
+    ]
+    held = record.choices.get(HELD.key, "")
+    if held in {INTERMEDIARY, HOLDER}:
+        words = "What is to be given was named on" if held == HOLDER else "What is to be got was named on"
+        fields.append(Field(f"{path}/days/{IDENTIFIED}", words, FieldKind.DATE, optional=True))
+    if held == HOLDER:
+        fields.append(Field(f"{path}/days/{PARKED}", "Parked on", FieldKind.DATE, optional=True))
+    if held == INTERMEDIARY:
+        fields += _amounts(path, HELD_FACTS)
+    if RELATED_PARTY.of(record.answers):
+        fields.append(Field(f"{path}/days/{RESOLD}", "Resold by either on", FieldKind.DATE, optional=True))
+        asked.append(NO_AVOIDANCE)
+    for title, side in (("Given besides", GIVEN), ("Got besides", GOT)):
+        fields.append(heading(path, title))
+        fields += _amounts(path, side)
+    fields.append(heading(path, "To be said"))
+    fields += [
+        Field(
+            f"{path}/answers/{each.key}", each.text, FieldKind.ANSWER, default=each.default,
+            hint=each.explanation,
+        )
+        for each in asked
+    ]  # fmt: skip
+    return fields
+
+
+def _amounts(path: str, facts: Mapping[str, tuple[str, str]]) -> list[Field]:
+    return [
+        Field(f"{path}/facts/{key}", words, FieldKind.AMOUNT, hint=hint, optional=True)
+        for key, (words, hint) in facts.items()
+    ]
