@@ -262,7 +262,7 @@ class AnyFile(unittest.TestCase):
             for figure in (*figures, *filter(None, (story.taken_back,))):
                 self.assertEqual(recompute(figure), figure.amount, key)
             self.assertEqual([row.taken.amount for row in story.rows], [each.amount for each in story.yearly])
-            bases = pack.one_by_one.bases(file.assets[key])
+            bases = pack.one_by_one.bases(computation, key)
             self.assertLessEqual(bases.loss, bases.gain)
         for book in pack.one_by_one.treatments(file):
             self.assertTrue(all(amount >= 0 for key in book.keys for amount in book.years(key)[1]))

@@ -18,7 +18,7 @@ from half_yard.countries.offered import (
     WhatIf,
 )
 from half_yard.countries.results import Computation, Projection, Treatment
-from half_yard.records import Asset, ClientFile, Edit
+from half_yard.records import ClientFile, Edit
 from half_yard.records.scenarios import Scenario
 
 
@@ -49,8 +49,8 @@ class OneByOne(Protocol):
         """The ways in which an asset comes, by key; the usual has an empty key."""
         ...
 
-    def bases(self, asset: Asset) -> AssetBases:
-        """An asset's unadjusted basis by how it came."""
+    def bases(self, computation: Computation, asset: str) -> AssetBases:
+        """The unadjusted basis of an asset by how it came."""
         ...
 
     @property

@@ -48,17 +48,30 @@ class Deadline:
     day: datetime.date
 
 
+@dataclass(frozen=True, slots=True)
+class ExchangeFields:
+    """What is asked of an exchange: about it, on each side besides its assets, and what is to be said."""
+
+    about: Sequence[Field] = ()
+    given: Sequence[Field] = ()
+    got: Sequence[Field] = ()
+    said: Sequence[Field] = ()
+
+    @property
+    def every(self) -> Sequence[Field]:
+        """All of them."""
+        return (*self.about, *self.given, *self.got, *self.said)
+
+
 class Exchanges:
     """Offers nothing; a country's own offers what its law knows."""
 
     offered: bool = False
-    held: Sequence[str] = ()
-    """Fields of an exchange that stand at its head, by the end of their path."""
 
-    def fields(self, file: ClientFile, exchange: str) -> Sequence[Field]:
+    def fields(self, file: ClientFile, exchange: str) -> ExchangeFields:
         """What is asked of an exchange besides its assets."""
         del file, exchange
-        return ()
+        return ExchangeFields()
 
     def balance(self, computation: Computation, exchange: str) -> Balance:
         """How its sides weigh against each other."""

@@ -45,7 +45,7 @@ def _activity(computation: Computation, activity: str) -> str:
             reason = escape(computation.stops.get(f"/assets/{key}", ""))
             rows.append(f'<tr><td>{name}</td><td colspan="7">Not depreciated. {reason}</td></tr>')
             continue
-        basis = pack.one_by_one.bases(asset).depreciation
+        basis = pack.one_by_one.bases(computation, key).depreciation
         taken = story.taken.amount
         amounts = (basis, story.prior.amount, story.this_year.amount, basis - taken, story.next_year.amount)
         sums = [whole + amount for whole, amount in zip(sums, amounts, strict=True)]

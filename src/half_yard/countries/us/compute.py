@@ -13,6 +13,7 @@ from half_yard.countries.us.assets import stories
 from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.carried_in import carryover_stops
 from half_yard.countries.us.checks import findings_of
+from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.forms import (
     dwelling,
     form_1040,
@@ -153,7 +154,7 @@ def _of_sales(ask: Ask) -> Iterator[Sheet]:
         yield ask(form_4797.form_4684.sheet)
     for thing in ask(home_sale.homes_sold):
         yield ask(home_sale.home_sale.sheet, thing)
-    for exchange in ask(form_8824.exchanges):
+    for exchange in ask(exchanged.exchanges):
         yield ask(form_8824.form_8824.sheet, exchange)
     if ask(form_4797.applies):
         yield ask(form_4797.form_4797.sheet)

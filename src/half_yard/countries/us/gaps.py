@@ -111,7 +111,7 @@ def auto_limits(path: str) -> Mark:
 def exchange(path: str) -> Mark:
     """An asset that was exchanged, and nothing of like kind came for it."""
     return gap(
-        "Nothing of like kind stands against it, in time: all of its gain is taxed (26 U.S.C. 1031).",
+        "Nothing of like kind came for it in time (Form 8824): all of its gain is taxed (26 U.S.C. 1031).",
         "Add what was received to the exchange, or say that it was sold.",
         path,
     )

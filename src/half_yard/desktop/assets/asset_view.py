@@ -51,7 +51,7 @@ class AssetView(AssetPart):
         story = self.workspace.computation.stories.get(current)
         kind = self._kind(asset)
         self.heading.setText(asset.name or "Not named")
-        self.words.setText(self._life_words(asset, story) if one_by_one else self._stop())
+        self.words.setText(self._life_words(story) if one_by_one else self._stop())
         self.facts.setText(kind.facts[:1].upper() + kind.facts[1:] + "." if kind and kind.facts else "")
         if one_by_one:
             self.tape.show_story(story, file.tax_year, self._years_under_books())
@@ -79,7 +79,7 @@ class AssetView(AssetPart):
         kinds = self.workspace.pack.assets.kinds
         return next((kind for kind in kinds if kind.key == asset.asset_class), None)
 
-    def _life_words(self, asset: Asset, story: AssetStory | None) -> str:
+    def _life_words(self, story: AssetStory | None) -> str:
         if story is None:
             stop = self.workspace.computation.stops.get(f"/assets/{self._current}", "")
             return f"It is not depreciated: {stop[:1].lower()}{stop[1:]}"
@@ -87,7 +87,7 @@ class AssetView(AssetPart):
             return story.summary
         taking = [number for number, amount in enumerate(story.amounts) if amount]
         last = story.first_year + max(taking, default=0)
-        basis = self.workspace.pack.one_by_one.bases(asset).depreciation
+        basis = self.workspace.pack.one_by_one.bases(self.workspace.computation, self._current).depreciation
         before = story.prior.amount
         to_go = last - self.workspace.file.tax_year
         left = f"{to_go} year{'s' if to_go > 1 else ''} to go" if to_go > 0 else "its last year"

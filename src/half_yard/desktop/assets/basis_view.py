@@ -51,7 +51,7 @@ class BasisView(AssetPart):
             for box in origin.boxes
         ]
         self.fields.show_fields(fields)
-        bases = pack.one_by_one.bases(asset)
+        bases = pack.one_by_one.bases(self.workspace.computation, current)
         words = [f"Basis for depreciation {exact_text(bases.depreciation)}."]
         if len({bases.depreciation, bases.gain, bases.loss}) > 1:
             gain, loss = exact_text(bases.gain), exact_text(bases.loss)

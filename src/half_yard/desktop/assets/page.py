@@ -3,24 +3,24 @@ them."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from functools import cached_property
 from pathlib import Path
 from typing import TypeVar
 
-from pydantic import JsonValue
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QSplitter, QVBoxLayout, QWidget
 
-from half_yard.countries.results import AssetStory
 from half_yard.desktop import theme
 from half_yard.desktop.actions import Action, menu_of
+from half_yard.desktop.assets.asset_columns import AssetColumns
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.assets.asset_view import AssetView
 from half_yard.desktop.assets.basis_view import BasisView
 from half_yard.desktop.assets.classes_view import ClassesView
 from half_yard.desktop.assets.elections_view import ElectionsView
 from half_yard.desktop.assets.every_year_view import EveryYearView
+from half_yard.desktop.assets.exchange_view import ExchangeView
 from half_yard.desktop.assets.exporting import ask_to_export
 from half_yard.desktop.assets.leaving_view import LeavingView
 from half_yard.desktop.assets.list_view import ListView
@@ -28,17 +28,16 @@ from half_yard.desktop.assets.projection_view import ProjectionView
 from half_yard.desktop.assets.purchase_view import PurchaseView
 from half_yard.desktop.assets.several_view import SeveralView
 from half_yard.desktop.assets.treatments_view import TreatmentsView
-from half_yard.desktop.assets.which_part import ALONE, FIELD_PARTS, IN_POOLS, Part
+from half_yard.desktop.assets.which_part import ALONE, FIELD_PARTS, IN_POOLS, WHOLE_PAGE, Part
 from half_yard.desktop.parts import Page, TableBlock, button, scrolled, soft
 from half_yard.desktop.subjects import collection_and_id
-from half_yard.desktop.tables import Column, Kind, RecordModel, Source
+from half_yard.desktop.tables import RecordModel, Source
 from half_yard.desktop.workspace import Workspace
-from half_yard.figures import Figure, Role
-from half_yard.figures.explain import exact_text, money_text
+from half_yard.figures import Role
+from half_yard.figures.explain import money_text
 from half_yard.interop import schedule_page
-from half_yard.records import Asset, Edit, Record
+from half_yard.records import Asset, Edit
 from half_yard.records.capitalizing import back_into_entry
-from half_yard.records.choices import Option
 from half_yard.records.duplicating import duplicate_asset, improvement_of
 
 P = TypeVar("P", bound=AssetPart)
@@ -48,7 +47,7 @@ MADE: Mapping[Part, type[AssetPart]] = {
     Part.ASSET: AssetView, Part.CLASSES: ClassesView, Part.YEARS: EveryYearView, Part.BASIS: BasisView,
     Part.LEAVING: LeavingView,
     Part.ELECTIONS: ElectionsView, Part.PROJECTION: ProjectionView, Part.BOOKS: TreatmentsView,
-    Part.SEVERAL: SeveralView, Part.PURCHASE: PurchaseView, Part.LIST: ListView,
+    Part.SEVERAL: SeveralView, Part.EXCHANGES: ExchangeView, Part.PURCHASE: PurchaseView, Part.LIST: ListView,
 }  # fmt: skip
 TABLE, BENEATH = 4, 5
 """How the height is divided at first; the line between is moved by the mouse."""
@@ -62,7 +61,8 @@ class AssetsPage(Page):
         self._current = ""
         self._shown = Part.ASSET
         self._made: dict[Part, AssetPart] = {}
-        self.model = RecordModel(workspace, self._source(), self._columns(), self)
+        self._columns = AssetColumns(workspace)
+        self.model = RecordModel(workspace, self._source(), self._columns.of_table(), self)
         self.assets = TableBlock(
             "Assets", self.model, "what it is, for which activity, its class, when in service, its cost"
         )
@@ -121,6 +121,7 @@ class AssetsPage(Page):
             Action("Duplicate the asset", self.make_duplicate, enabled=self._has_current),
             Action("Add an improvement of the asset", self.make_improvement, enabled=self._has_current),
             Action("Make the asset an entry again", self.make_entry, enabled=self._was_entry),
+            Action("Exchange the selected assets", self.start_exchange, enabled=self._may_exchange),
             Action("A property was bought", self.start_purchase, enabled=self._is_one_by_one),
             Action("Take in an asset list", self.ask_for_list, enabled=self._is_one_by_one),
             Action("Export the assets, or print them", self.ask_to_export, enabled=self._is_open),
@@ -135,6 +136,14 @@ class AssetsPage(Page):
     def _was_entry(self) -> bool:
         return self._has_current() and self._workspace.file.assets[self._current].made_from is not None
 
+    def _may_exchange(self) -> bool:
+        if not self._has_current():
+            return False
+        offered = self._workspace.pack.exchanges
+        return offered.offered and any(
+            key in offered.may_be_given(self._workspace.file) for key in self.selected()
+        )
+
     def _is_one_by_one(self) -> bool:
         return self._workspace.is_open and self._workspace.pack.assets.one_by_one is not None
 
@@ -144,7 +153,10 @@ class AssetsPage(Page):
     def offered(self) -> list[Part]:
         """The parts that the open file's country has a use for."""
         pools = self._workspace.pack.assets.one_by_one is None
-        return [part for part in Part if (part in IN_POOLS if pools else part is not Part.CLASSES)]
+        parts = [part for part in Part if (part in IN_POOLS if pools else part is not Part.CLASSES)]
+        return [
+            part for part in parts if part is not Part.EXCHANGES or self._workspace.pack.exchanges.offered
+        ]
 
     def part(self, part: Part) -> AssetPart:
         """A part, made when it is first asked for."""
@@ -173,7 +185,7 @@ class AssetsPage(Page):
         self._buttons[part].setChecked(True)
         for known, made in self._made.items():
             made.setVisible(known is part)
-        self._above.setVisible(part not in ALONE)
+        self._above.setVisible(part not in WHOLE_PAGE)
         if self._workspace.is_open:
             self._show_part()
 
@@ -195,62 +207,10 @@ class AssetsPage(Page):
     def _source(self) -> Source:
         needed = ("name", "asset_class", "in_service", "cost")
         return Source(
-            "assets", "asset", Asset, self._start, needed, "type a new asset here",
+            "assets", "asset", Asset, self._columns.start, needed, "type a new asset here",
             beside=lambda: (self._workspace.computation.stories, self._workspace.file.activities),
-            fill_in=self._propose, group=lambda asset: asset.activity,
+            fill_in=self._columns.propose, group=lambda asset: asset.activity,
         )  # fmt: skip
-
-    def _start(self) -> Mapping[str, JsonValue]:
-        return {"activity": self._workspace.activity}
-
-    def _propose(self, typed: Mapping[str, JsonValue]) -> Mapping[str, JsonValue]:
-        """The class that the name of a new asset names."""
-        activity = str(typed.get("activity") or self._start()["activity"])
-        known = self._workspace.file.activities.get(activity)
-        name = str(typed.get("name") or "")
-        found = self._workspace.pack.assets.find_class(name, known.kind if known else "") if name else ""
-        return {"asset_class": found} if found else {}
-
-    def _columns(self) -> Sequence[Column]:
-        return (
-            Column("Asset", Kind.TEXT, "name", stretch=True),
-            Column("Activity", Kind.CHOICE, "activity", options=self._activities),
-            Column("Class", Kind.CHOICE, "asset_class", options=self._classes),
-            Column("In service", Kind.DATE, "in_service", hint="month/day/year"),
-            Column("Cost", Kind.AMOUNT, "cost"),
-            Column(
-                "Earlier years", Kind.AMOUNT, "prior_depreciation", optional=True,
-                hint="depreciation taken before this year; left empty, by the table",
-            ),
-            Column("This year", Kind.COMPUTED_AMOUNT, shown=self._this_year),
-            Column("Next year", Kind.COMPUTED_AMOUNT, shown=self._next_year),
-        )  # fmt: skip
-
-    def _activities(self, record: Record | None) -> Sequence[Option]:
-        del record
-        file = self._workspace.file
-        return [(key, file.called(key)) for key in file.places]
-
-    def _classes(self, record: Record | None) -> Sequence[Option]:
-        del record
-        return [
-            (kind.key, words)
-            for kind in self._workspace.pack.assets.kinds
-            for words in (*kind.words, kind.title, kind.short_title)
-        ]
-
-    def _story(self, key: str) -> AssetStory | None:
-        return self._workspace.computation.stories.get(key)
-
-    def _this_year(self, key: str) -> str:
-        story = self._story(key)
-        if story is None and f"/assets/{key}" not in self._workspace.computation.stops:
-            return "in its class"
-        return _amount(story.this_year) if story else "stopped"
-
-    def _next_year(self, key: str) -> str:
-        story = self._story(key)
-        return _amount(story.next_year) if story else ""
 
     def _opened(self) -> None:
         self._current = next(iter(sorted(self._workspace.file.assets)), "")
@@ -338,6 +298,14 @@ class AssetsPage(Page):
         if self._workspace.try_to(edit):
             self._workspace.go_to(f"/entries/{entry}")
 
+    def start_exchange(self) -> None:
+        """Begin an exchange in which the selected assets are given up, and show it."""
+        offered = self._workspace.pack.exchanges.may_be_given(self._workspace.file)
+        given = [key for key in self.selected() if key in offered]
+        if given and self.view(ExchangeView).begin(given):
+            self.switch_to(Part.EXCHANGES)
+            self.view(ExchangeView).start()
+
     def start_purchase(self) -> None:
         """Type in a property that was bought."""
         self.switch_to(Part.PURCHASE)
@@ -361,6 +329,10 @@ class AssetsPage(Page):
 
     def show_subject(self, path: str) -> None:
         """Show the asset at a path, the cursor on a field of it where the path names one; or an election."""
+        if path.startswith("/exchanges/"):
+            self.switch_to(Part.EXCHANGES)
+            self.part(Part.EXCHANGES).focus_on(path)
+            return
         if not path.startswith("/assets/"):
             self.switch_to(Part.ELECTIONS)
             self.part(Part.ELECTIONS).focus_on(path)
@@ -380,8 +352,3 @@ class AssetsPage(Page):
         self.assets.table.setFocus()
         if not self.assets.table.currentIndex().isValid():
             self.assets.table.setCurrentIndex(self.model.index(0, 0))
-
-
-def _amount(figure: Figure) -> str:
-    star = " *" if figure.gaps else ""
-    return f"{exact_text(figure.amount)}{star}"

@@ -76,7 +76,7 @@ class SeveralView(AssetPart):
         self.table.setRowCount(len(keys))
         for row, key in enumerate(keys):
             asset, story = file.assets[key], self.workspace.computation.stories.get(key)
-            basis = pack.one_by_one.bases(asset).depreciation
+            basis = pack.one_by_one.bases(self.workspace.computation, key).depreciation
             taken = story.taken.amount if story else Decimal(0)
             left = exact_text(max(basis - taken, Decimal(0)))
             for column, text in enumerate((asset.name, exact_text(basis), left, left)):

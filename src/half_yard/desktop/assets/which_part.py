@@ -16,6 +16,7 @@ class Part(Enum):
     ELECTIONS = ("Elections", "What is elected for whole classes, and what it changes")
     PROJECTION = ("Years to come", "What all assets take in the years to come, and if it were otherwise")
     BOOKS = ("Three books", "For the regular tax, the minimum tax and a state")
+    EXCHANGES = ("Exchanges", "Property given for property of like kind: both sides, and what comes of it")
     SEVERAL = ("Several at once", "One answer for all that are selected, or all leaving at one price")
     PURCHASE = ("Property bought", "Building, land and loan from one settlement statement")
     LIST = ("Asset list", "A list from another program or a spreadsheet, taken in")
@@ -30,6 +31,8 @@ IN_POOLS = {Part.ASSET, Part.CLASSES, Part.LEAVING}
 """The parts of a country that keeps its assets in pools; all but the classes are those of one that does
 not."""
 ALONE = {Part.PURCHASE, Part.LIST}
+"""Parts that are no switch of the page, but come when they are called for."""
+WHOLE_PAGE = {*ALONE, Part.EXCHANGES}
 """Parts that take all of the page."""
 FIELD_PARTS = {
     "origin": Part.BASIS, "cost": Part.BASIS, "basis": Part.BASIS, "disposed": Part.LEAVING,

@@ -155,7 +155,9 @@ class RecordModel(QAbstractTableModel):
         return f"/{self.source.collection}/{key}" if key else ""
 
     def rowCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
-        return len(self._ids) + 1 if self._live and not parent.isValid() else 0
+        if not self._live or parent.isValid():
+            return 0
+        return len(self._ids) + (0 if self.source.closed else 1)
 
     def columnCount(self, parent: Index = QModelIndex()) -> int:  # noqa: B008
         return 0 if parent.isValid() else len(self.columns)
@@ -340,7 +342,9 @@ class RecordModel(QAbstractTableModel):
     def remove_rows(self, rows: Sequence[int]) -> None:
         """Remove the records of these rows in one edit; on the new row, forget what was typed there."""
         keys = [key for key in map(self.id_at, rows) if key]
-        if keys:
+        if keys and self.source.take_out is not None:
+            self._workspace.try_to(self.source.take_out(keys))
+        elif keys:
             what = self._called(keys[0]) if len(keys) == 1 else f"{len(keys)} {self.source.noun} rows"
             self._workspace.try_to(
                 remove(f"Removal of {what}", *(f"/{self.source.collection}/{key}" for key in keys))

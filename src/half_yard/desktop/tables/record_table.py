@@ -54,10 +54,18 @@ class RecordTable(TypedTable):
         self.offer(
             [
                 Action("Type into the cell", self.type_here, "F2"),
-                Action("Go to the row of a new one", self.start_new, "Ins"),
+                *(
+                    []
+                    if model.source.closed
+                    else [Action("Go to the row of a new one", self.start_new, "Ins")]
+                ),
                 Action("Take the selected rows out", self.remove_rows, "Del", enabled=self.has_rows),
                 self.copying,
-                Action("Paste rows from a spreadsheet", self.paste, "Ctrl+V"),
+                *(
+                    []
+                    if model.source.closed
+                    else [Action("Paste rows from a spreadsheet", self.paste, "Ctrl+V")]
+                ),
                 Action("Sort by this column", self._sort_here, enabled=self.has_rows),
             ]
         )

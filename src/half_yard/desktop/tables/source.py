@@ -8,7 +8,7 @@ from typing import Any
 
 from pydantic import JsonValue
 
-from half_yard.records import Record
+from half_yard.records import Edit, Record
 
 
 @dataclass(frozen=True)
@@ -20,8 +20,10 @@ class Source:
     the row of a new one. `belongs` picks among the collection, which is shown whole otherwise. `beside` gives
     what else than its own record a row shows, to be compared with what it was; `fill_in` what follows from
     the fields typed so far, for those that are still empty; `ready` whether what was typed makes a
-    record, where that is another thing than having all that is needed; `remark` what is worth saying of a
-    record, whose amount then stands out; `group` what records are kept together by, while no column sorts.
+    record, where that is another thing than having all that is needed; `closed` says that none is typed
+    anew, `take_out` what taking records out does, where it is not to remove them; `remark` what is worth
+    saying of a record, whose amount then stands out; `group` what records are kept together by, while no
+    column sorts.
     """
 
     collection: str
@@ -38,3 +40,5 @@ class Source:
     ready: Callable[[Mapping[str, JsonValue]], bool] | None = None
     remark: Callable[[str], str] = lambda _key: ""
     group: Callable[[Any], str] | None = None
+    closed: bool = False
+    take_out: Callable[[Sequence[str]], Edit] | None = None

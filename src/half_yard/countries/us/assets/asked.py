@@ -6,10 +6,11 @@ from collections.abc import Iterator, Sequence
 
 from half_yard.asked import Field, FieldKind
 from half_yard.countries.offered import Question
-from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM, YEARS
+from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM, YEARS, AssetClass
 from half_yard.countries.us.assets.rates import METHODS
+from half_yard.countries.us.exchanges.asked import FIXED, USED_FIRST
 from half_yard.countries.us.questions import MADE_UP
-from half_yard.records import ClientFile
+from half_yard.records import Asset, ClientFile
 
 
 def asset_fields(file: ClientFile, key: str, questions: Sequence[Question]) -> Iterator[Field]:
@@ -48,8 +49,16 @@ def asset_fields(file: ClientFile, key: str, questions: Sequence[Question]) -> I
     if others:
         yield Field(f"{path}/part_of", "Improves", FieldKind.CHOICE, others)
     made_up = (MADE_UP,) if asset.prior_depreciation is not None and kind.recovery is not None else ()
-    for question in (*questions, *made_up):
+    for question in (*questions, *made_up, *_of_exchange(asset, kind)):
         yield Field(
             f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,
             hint=question.explanation,
         )  # fmt: skip
+
+
+def _of_exchange(asset: Asset, kind: AssetClass) -> Iterator[Question]:
+    """What is asked of an asset that was given or received in an exchange, and is no building or land."""
+    if (asset.given_in or asset.got_in) and not kind.section_1250:
+        yield FIXED
+    if asset.got_in and kind.allowance:
+        yield USED_FIRST

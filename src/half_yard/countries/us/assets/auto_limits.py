@@ -38,3 +38,11 @@ def auto_limits(
         return limits
     counted = stated(Decimal(months), "months of its short tax year") / stated(Decimal(YEAR), "months")
     return ((limits[0] * counted).in_cents().named(limits[0].label), *limits[1:])
+
+
+def in_harbour(rate: Figure | None, expensed: Decimal | None) -> bool:
+    """Whether, in the years that it names, the safe harbour of an automobile under the whole allowance
+    applies: the table goes on with what the first year's limit has left. Nothing of which a part was expensed
+    is in it (Rev. Proc. 2019-13, section 4.02). `rate` is that of the allowance, None for none; `expensed`
+    dollars."""
+    return rate is not None and rate.amount == 1 and not expensed

@@ -44,7 +44,7 @@ from half_yard.countries.us.questions import (
     SPOUSE,
 )
 from half_yard.countries.us.shared.as_used import as_used
-from half_yard.records import Asset, ClientFile, Edit
+from half_yard.records import ClientFile, Edit
 from half_yard.records.scenarios import Scenario
 
 
@@ -62,10 +62,15 @@ class UnitedStatesAssets:
         there = computation.has_sheet("mid_quarter")
         return computation.sheet("mid_quarter").notes if there else ()
 
-    def bases(self, asset: Asset) -> AssetBases:
-        """By how the asset came."""
+    def bases(self, computation: Computation, asset: str) -> AssetBases:
+        """By how the asset came; of what was received in an exchange what that gave it."""
+        record = computation.file.assets[asset]
+        sheet = f"form_8824.{record.got_in}"
+        if computation.has_sheet(sheet) and computation.sheet(sheet).has(f"basis.{asset}"):
+            given = computation.sheet(sheet)[f"basis.{asset}"].amount
+            return AssetBases(given, given, given)
         return AssetBases(
-            basis_amount(asset), gain_basis_figure("", asset).amount, loss_basis_figure("", asset).amount
+            basis_amount(record), gain_basis_figure("", record).amount, loss_basis_figure("", record).amount
         )
 
     def leaving_fields(self, file: ClientFile, asset: str) -> Sequence[Field]:

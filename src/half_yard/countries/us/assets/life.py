@@ -12,7 +12,7 @@ from decimal import Decimal
 from functools import cached_property
 
 from half_yard.countries.us import gaps
-from half_yard.countries.us.assets.auto_limits import auto_limits
+from half_yard.countries.us.assets.auto_limits import auto_limits, in_harbour
 from half_yard.countries.us.assets.basis import basis_amount, basis_figure
 from half_yard.countries.us.assets.classes import CLASSES, AssetClass
 from half_yard.countries.us.assets.rates import ALTERNATIVE, METHODS, STRAIGHT_LINE, Way
@@ -98,7 +98,7 @@ class Life:
             choices.append(allowance.why)
         since, until = (rules.amount("auto_safe_harbor_years", end) for end in ("first", "last"))
         harbour = since <= first <= until
-        if asset_class.auto and harbour and _in_harbour(asset, allowance):
+        if asset_class.auto and harbour and in_harbour(allowance.rate, asset.expensed):
             choices.append(Choice(HARBOUR))
         if in_and_out(asset):
             choices.append(Choice(IN_AND_OUT, f"/assets/{key}/disposed"))
@@ -168,7 +168,9 @@ class Life:
             allowance=self.allowance.rate.amount if self.allowance.rate else Decimal(0),
             limits=tuple(limit.amount for limit in self.limits) if self.limits else None,
             left_in=leaves_in(asset, self.way.start, self.way.recovery.years),
-            harbour=self.harbour and self.limits is not None and _in_harbour(asset, self.allowance),
+            harbour=self.harbour
+            and self.limits is not None
+            and in_harbour(self.allowance.rate, asset.expensed),
         )
         return made.in_full_use if self.as_if_whole else made
 
@@ -383,14 +385,6 @@ class Life:
         label = f"{self.asset.name}: basis that is left"
         left = not_below_zero(difference(whole, earlier, label=label), label)
         return smaller_of(year, left, label=f"{self.asset.name}: not more than the basis that is left")
-
-
-def _in_harbour(asset: Asset, allowance: Allowance) -> bool:
-    """Whether, in the years that it names, the safe harbour of an automobile under the whole allowance
-    applies: the table goes on with what the first year's limit has left. Nothing of which a part was expensed
-    is in it (Rev. Proc. 2019-13, section 4.02)."""
-    whole = allowance.rate is not None and allowance.rate.amount == 1
-    return whole and not asset.expensed
 
 
 def _marks(key: str, asset: Asset, asset_class: AssetClass, limits: Sequence[Figure] | None) -> list[Mark]:

@@ -20,6 +20,7 @@ from half_yard.countries.us.assets.rates import CarriedOn
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.uses import used_half_months
 from half_yard.countries.us.assets.year_rows import YearsOfCourse
+from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.exchanges.asked import AS_NEW, RESOLD, USED_FIRST
 from half_yard.countries.us.forms import form_8824
 from half_yard.depreciation import Convention, Start
@@ -42,7 +43,7 @@ class Piece(NamedTuple):
 
 def pieces(ask: Ask, exchange: str) -> tuple[Piece, ...]:
     """What is left of everything depreciable that was given in an exchange."""
-    return tuple(piece for key in ask(form_8824.sides, exchange).given for piece in _pieces_of(ask, key))
+    return tuple(piece for key in ask(exchanged.sides, exchange).given for piece in _pieces_of(ask, key))
 
 
 def _pieces_of(ask: Ask, key: str) -> list[Piece]:
@@ -75,8 +76,8 @@ def carries(ask: Ask, exchange: str) -> dict[str, tuple[Carry, ...]]:
     """What goes on in each thing received that is depreciated: no more than its basis, and no more than what
     was left of what was given. Among several it goes to property of its class first, then by value (common
     practice, no source)."""
-    got = _depreciated(ask, ask(form_8824.sides, exchange).got)
-    if not got or AS_NEW.of(ask.of(form_8824.exchange_of, exchange).answers):
+    got = _depreciated(ask, ask(exchanged.sides, exchange).got)
+    if not got or AS_NEW.of(ask.of(exchanged.exchange_of, exchange).answers):
         return {}
     every = {str(number): piece for number, piece in enumerate(ask(pieces, exchange))}
     left = {number: piece.left for number, piece in every.items()}
@@ -136,7 +137,7 @@ def received_life(ask: Ask, key: str, exchange: str) -> Life:
     expensed = None if asset.expensed is None else min(asset.expensed, max(beyond.amount, Decimal(0)))
     new = _as_if_bought(asset, beyond).model_copy(update={"expensed": expensed})
     life = replace(stories.life_as(ask, key, new), basis=beyond)
-    if AS_NEW.of(ask.of(form_8824.exchange_of, exchange).answers):
+    if AS_NEW.of(ask.of(exchanged.exchange_of, exchange).answers):
         election = Choice(AS_NEW_WORDS, f"/exchanges/{exchange}/answers/{AS_NEW.key}")
         life = replace(life, choices=(*life.choices, election))
     return replace(life, carried=tuple(_going_on(ask, key, asset, carry) for carry in going))
@@ -223,8 +224,23 @@ class YearsOfLives:
         return total((course.straight_line(self.index) for course in self.courses), "by straight line")
 
     def rows(self) -> Sequence[YearRow]:
-        """Every year laid open: one life after the other."""
-        return [row for course in self.courses for row in YearsOfCourse(course, self.index).rows()]
+        """Every year laid open: what goes on and what is new, each with its rate."""
+        of_each = [(course, YearsOfCourse(course, self.index).rows()) for course in self.courses]
+        made = []
+        for index, figure in enumerate(self.every()):
+            words = [
+                f"{'goes on' if course.life.way.carried else 'new'} {rows[index].taken.amount:,.2f}: "
+                f"{rows[index].words}"
+                for course, rows in of_each
+                if index < len(rows)
+            ]
+            made.append(YearRow(courses_year(self.courses, index), figure, words="; ".join(words)))
+        return made
+
+
+def courses_year(courses: Sequence[Course], index: int) -> int:
+    """The tax year with an index: all lives of one thing begin in the same."""
+    return courses[0].life.first + index
 
 
 def amounts_of(courses: Sequence[Course]) -> list[Decimal]:

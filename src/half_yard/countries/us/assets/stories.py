@@ -36,7 +36,7 @@ from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.stops import stop
 from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
-from half_yard.countries.us.forms import form_8824
+from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.left_out import left_out_activities
 from half_yard.countries.us.questions import is_made_up
@@ -209,7 +209,7 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
 
 
 def _received_in(ask: Ask, asset: Asset, key: str) -> str:
-    return ask(form_8824.received_in, key) if asset.got_in else ""
+    return ask(exchanged.received_in, key) if asset.got_in else ""
 
 
 def life_as(ask: Ask, key: str, asset: Asset) -> Life:
@@ -353,7 +353,7 @@ def lives(file: ClientFile) -> dict[str, Life]:
 
 def _lives_received(ask: Ask) -> dict[str, Life]:
     """The lives of what was received in exchanges: they rest on those of what was given."""
-    got = [key for exchange in ask(form_8824.exchanges) for key in ask(form_8824.sides, exchange).got]
+    got = [key for exchange in ask(exchanged.exchanges) for key in ask(exchanged.sides, exchange).got]
     known = set(ask(counted))
     depreciated = ask.of(_depreciated, tuple(key for key in got if key in known))
     return {key: life_of(ask, key) for key in depreciated}

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 
-from half_yard.asked import Field, FieldKind, heading
+from half_yard.asked import Field, FieldKind
+from half_yard.countries.exchanging import ExchangeFields
 from half_yard.countries.offered import ManyAnswers, Question
 from half_yard.records import Exchange
 
@@ -33,17 +34,17 @@ GOT: Mapping[str, tuple[str, str]] = {
 """Amounts on the side of what was got."""
 HELD_FACTS: Mapping[str, tuple[str, str]] = {
     NAMED_COUNT: ("How many were named", "3 or fewer"),
-    NAMED_VALUE: ("Their values together", "where there were more"),
-    GROWTH: ("Growth paid by the intermediary", "interest, no part of it"),
+    NAMED_VALUE: ("Worth together", "if more than 3"),
+    GROWTH: ("Growth it paid", "interest, kept out"),
 }
 """What an intermediary's exchange has besides."""
 IDENTIFIED, PARKED, RESOLD = "identified", "parked", "resold"
 SWAP, INTERMEDIARY, HOLDER, OWNER = "swap", "intermediary", "holder", "owner"
 HELD = ManyAnswers(
-    "held", "Who held the money",
+    "held", "Money held by",
     (
-        (SWAP, "Nobody: property for property"), (INTERMEDIARY, "A qualified intermediary"),
-        (HOLDER, "A holder, who parked what was got"), (OWNER, "The owner, or could have had it"),
+        (SWAP, "Nobody: a direct swap"), (INTERMEDIARY, "A qualified intermediary"),
+        (HOLDER, "A holder: parked first"), (OWNER, "The owner (no exchange)"),
     ),
     "26 CFR 1.1031(k)-1(f), (g); Rev. Proc. 2000-37",
 )  # fmt: skip
@@ -76,38 +77,33 @@ USED_FIRST = Question(
 """Asked of an asset that was received, of a class that has the special allowance."""
 
 
-def fields_of(exchange: str, record: Exchange) -> Sequence[Field]:
-    """The fields of an exchange: what it is called and how it went, then both sides, then what is to be
-    said."""
+def fields_of(exchange: str, record: Exchange) -> ExchangeFields:
+    """The fields of an exchange, those of how it went as the money was held."""
     path = f"/exchanges/{exchange}"
-    asked = [RELATED_PARTY, QUALIFIES, EXTENDED, AS_NEW]
-    fields = [
+    held = record.choices.get(HELD.key, "")
+    about = [
         Field(f"{path}/name", "Name"),
         Field(f"{path}/choices/{HELD.key}", HELD.text, FieldKind.CHOICE, HELD.options, hint=HELD.explanation),
     ]
-    held = record.choices.get(HELD.key, "")
     if held in {INTERMEDIARY, HOLDER}:
-        words = "What is to be given was named on" if held == HOLDER else "What is to be got was named on"
-        fields.append(Field(f"{path}/days/{IDENTIFIED}", words, FieldKind.DATE, optional=True))
+        words = "To be given: named" if held == HOLDER else "To come: named on"
+        about.append(Field(f"{path}/days/{IDENTIFIED}", words, FieldKind.DATE, optional=True))
     if held == HOLDER:
-        fields.append(Field(f"{path}/days/{PARKED}", "Parked on", FieldKind.DATE, optional=True))
+        about.append(Field(f"{path}/days/{PARKED}", "Parked on", FieldKind.DATE, optional=True))
     if held == INTERMEDIARY:
-        fields += _amounts(path, HELD_FACTS)
+        about += _amounts(path, HELD_FACTS)
+    asked = [RELATED_PARTY, QUALIFIES, EXTENDED, AS_NEW]
     if RELATED_PARTY.of(record.answers):
-        fields.append(Field(f"{path}/days/{RESOLD}", "Resold by either on", FieldKind.DATE, optional=True))
+        about.append(Field(f"{path}/days/{RESOLD}", "Resold by either on", FieldKind.DATE, optional=True))
         asked.append(NO_AVOIDANCE)
-    for title, side in (("Given besides", GIVEN), ("Got besides", GOT)):
-        fields.append(heading(path, title))
-        fields += _amounts(path, side)
-    fields.append(heading(path, "To be said"))
-    fields += [
+    said = [
         Field(
             f"{path}/answers/{each.key}", each.text, FieldKind.ANSWER, default=each.default,
             hint=each.explanation,
         )
         for each in asked
     ]  # fmt: skip
-    return fields
+    return ExchangeFields(about, _amounts(path, GIVEN), _amounts(path, GOT), said)
 
 
 def _amounts(path: str, facts: Mapping[str, tuple[str, str]]) -> list[Field]:

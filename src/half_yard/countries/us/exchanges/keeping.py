@@ -7,17 +7,18 @@ from decimal import Decimal
 
 from pydantic import JsonValue
 
-from half_yard.asked import Field
-from half_yard.countries.exchanging import Balance, Deadline, Exchanges, Weight
+from half_yard.countries.exchanging import Balance, Deadline, ExchangeFields, Exchanges, Weight
 from half_yard.countries.results import Computation
 from half_yard.countries.us.assets.basis import EXCHANGED
 from half_yard.countries.us.assets.sold import EXCHANGE
-from half_yard.countries.us.exchanges.asked import GIVEN, GOT, OTHER_BASIS, fields_of
+from half_yard.countries.us.exchanges.asked import COSTS, GIVEN, GOT, OTHER_BASIS, fields_of
 from half_yard.countries.us.exchanges.checks import missing
 from half_yard.countries.us.exchanges.sides import sides_of
 from half_yard.figures import Role
 from half_yard.records import Asset, Change, ClientFile, Edit, Exchange, next_id
 
+NO_WEIGHT = {OTHER_BASIS, COSTS}
+"""What is no part of either side: costs go to others."""
 LEAVING: Mapping[str, JsonValue] = {"given_in": "", "disposal": "", "disposed": None, "proceeds": None}
 
 
@@ -26,7 +27,7 @@ class UnitedStatesExchanges(Exchanges):
 
     offered = True
 
-    def fields(self, file: ClientFile, exchange: str) -> Sequence[Field]:
+    def fields(self, file: ClientFile, exchange: str) -> ExchangeFields:
         """Both sides besides the assets, who held the money, days and answers."""
         return fields_of(exchange, file.exchanges[exchange])
 
@@ -60,9 +61,9 @@ class UnitedStatesExchanges(Exchanges):
         if until is None:
             return ()
         found = [
-            Deadline("identify", "What is to be received must be named in writing", until.identify_by),
-            Deadline("receive", "It must be received", until.receive_by),
-            Deadline("return", "The return is due, unless it is extended (Form 4868)", until.return_due),
+            Deadline("identify", "Last day to name what is to come", until.identify_by),
+            Deadline("receive", "Last day to receive it", until.receive_by),
+            Deadline("return", "Return due, if not extended", until.return_due),
         ]
         return sorted(found, key=lambda each: each.day)
 
@@ -136,5 +137,5 @@ def _got(file: ClientFile, key: str, *, like_kind: bool) -> Weight:
 def _facts(file: ClientFile, exchange: str, side: Mapping[str, tuple[str, str]]) -> Iterator[Weight]:
     facts = file.exchanges[exchange].facts
     for key, (words, _) in side.items():
-        if facts.get(key) and key != OTHER_BASIS:
+        if facts.get(key) and key not in NO_WEIGHT:
             yield Weight(words, facts[key], f"/exchanges/{exchange}/facts/{key}")

@@ -157,7 +157,7 @@ def _why_not(
     if named is None or named > until.identify_by:
         return f"it was not named by day 45, {until.identify_by:%m/%d/%Y}"
     if _named_too_many(file, record, given):
-        return "more than three were named, worth more than twice what was given, and not 95% of them came"
+        return "more than three were named, worth more than twice what was given, and too few of them came"
     return ""
 
 

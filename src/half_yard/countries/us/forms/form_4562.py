@@ -13,8 +13,9 @@ from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, POINTS, SOFTW
 from half_yard.countries.us.assets.life import CARRIED
 from half_yard.countries.us.assets.rates import ALTERNATIVE
 from half_yard.countries.us.assets.uses import share_of_year
+from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.exchanges.asked import AS_NEW
-from half_yard.countries.us.forms import form_8824, section_179, vehicle
+from half_yard.countries.us.forms import section_179, vehicle
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.shared import its_part
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things
@@ -156,8 +157,8 @@ def summary(page: Page, ask: Ask, activity: str) -> None:
 
 def _as_new(ask: Ask, key: str) -> str:
     """The name of the exchange in which an asset was received that is elected to be all new; else empty."""
-    exchange = ask(form_8824.received_in, key)
-    record = ask.of(form_8824.exchange_of, exchange) if exchange else None
+    exchange = ask(exchanged.received_in, key)
+    record = ask.of(exchanged.exchange_of, exchange) if exchange else None
     return (record.name or "an exchange") if record is not None and AS_NEW.of(record.answers) else ""
 
 

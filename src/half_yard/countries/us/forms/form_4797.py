@@ -14,6 +14,7 @@ from half_yard.countries.us.assets.amortization import PAID_OFF
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.sold import CASUALTY, EXCHANGE, GIFT, PERSONAL, SALE, TRADE
 from half_yard.countries.us.carried_in import SECTION_1231, carried_in
+from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.forms import form_8824, home_sale
 from half_yard.countries.us.forms.form_4797_columns import Sold, fill_column
 from half_yard.countries.us.frame import left_out, rules
@@ -46,7 +47,7 @@ def gone(ask: Ask) -> tuple[str, ...]:
     """The assets on the return that left service in the tax year. Homes are sold on a sheet of their own."""
     year = ask.of(tax_year)
     with_homes = {key for of in ask(home_sale.homes_sold) for key in ask(home_sale.assets_sold, of)}
-    every = {*ask(stories.on_return), *ask(_of_things)} - with_homes - ask(form_8824.given_in_exchange)
+    every = {*ask(stories.on_return), *ask(_of_things)} - with_homes - ask(exchanged.given_in_exchange)
     return ask.of(_left_in, year, tuple(sorted(every)))
 
 

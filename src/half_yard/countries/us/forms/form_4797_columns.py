@@ -20,7 +20,7 @@ from half_yard.countries.us.assets.classes import CLASSES, LAND, SHORT_LIVED_REA
 from half_yard.countries.us.assets.holding import held_long
 from half_yard.countries.us.assets.sold import ABANDONED, CASUALTY, EXCHANGE
 from half_yard.countries.us.assets.uses import WHOLE, share_of_year
-from half_yard.countries.us.forms import form_8824
+from half_yard.countries.us.exchanges import exchanged, successors
 from half_yard.countries.us.questions import RELATED
 from half_yard.countries.us.shared import up_to_now
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
@@ -84,11 +84,11 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     price = entered(asset.proceeds or Decimal(0), "proceeds", f"/assets/{key}/proceeds")
     selling = entered(asset.selling_costs or Decimal(0), "expense of sale", f"/assets/{key}/selling_costs")
     own_taken = story.taken
-    donors = donor_depreciation(key, asset) or form_8824.taken_before(ask, key)
+    donors = donor_depreciation(key, asset) or successors.taken_before(ask, key)
     taken = own_taken if donors is None else total((own_taken, donors), own_taken.label)
     for_gain, for_loss = _bases(ask, key, asset)
     side = _taxed_from(price, selling, own_taken, business, (for_gain, for_loss))
-    long_held = held_long(form_8824.held_since(ask, key))
+    long_held = held_long(successors.held_since(ask, key))
     part = _part_of_form(asset, gain=side.gain, long_held=long_held)
     page.section = f"{part} · {asset.name or 'Asset'}{_days(asset)}"
 
@@ -176,8 +176,8 @@ class _Side(NamedTuple):
 
 def _bases(ask: Ask, key: str, asset: Asset) -> tuple[Figure, Figure]:
     """The unadjusted bases for a gain and for a loss; what was received in an exchange has one."""
-    if asset.got_in and ask(form_8824.received_in, key):
-        given = ask(form_8824.unadjusted_basis, key)
+    if asset.got_in and ask(exchanged.received_in, key):
+        given = ask(successors.unadjusted_basis, key)
         return given, given
     return gain_basis_figure(key, asset), loss_basis_figure(key, asset)
 

@@ -8,16 +8,13 @@ too, for that basis rests on it. Its line numbers are those of the form; what ha
 from __future__ import annotations
 
 import datetime
-from collections.abc import Iterable
-from decimal import Decimal
 from typing import NamedTuple
 
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import gaps
-from half_yard.countries.us.assets import stories
-from half_yard.countries.us.assets.basis import gain_basis_figure
-from half_yard.countries.us.assets.classes import CLASSES, SHORT_LIVED_REAL
+from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.holding import held_long
+from half_yard.countries.us.exchanges import recapture, successors
 from half_yard.countries.us.exchanges.asked import (
     CASH,
     CASH_LATER,
@@ -26,8 +23,6 @@ from half_yard.countries.us.exchanges.asked import (
     CREDITS,
     DEBT_RELIEVED,
     DEBT_TAKEN_ON,
-    GIVEN,
-    GOT,
     NO_AVOIDANCE,
     OTHER_BASIS,
     OTHER_GIVEN,
@@ -35,9 +30,17 @@ from half_yard.countries.us.exchanges.asked import (
     RELATED_PARTY,
     RESOLD,
 )
-from half_yard.countries.us.exchanges.sides import Sides, received_on, sides_of
+from half_yard.countries.us.exchanges.exchanged import (
+    exchange_of,
+    exchanges,
+    fact,
+    named,
+    sides,
+    value_given,
+    value_got,
+)
+from half_yard.countries.us.exchanges.sides import Sides, received_on
 from half_yard.countries.us.forms import home_sale
-from half_yard.countries.us.frame import left_out
 from half_yard.countries.us.shared import up_to_now
 from half_yard.countries.us.shared.owned import part_on_return
 from half_yard.figures import (
@@ -48,12 +51,10 @@ from half_yard.figures import (
     Role,
     difference,
     entered,
-    larger_of,
     not_below_zero,
     smaller_of,
     total,
 )
-from half_yard.records import Asset, ClientFile, Exchange
 from half_yard.sharing import in_proportion
 
 BY_VALUE = "26 CFR 1.1031(j)-1(c)"
@@ -61,119 +62,12 @@ TWO_YEARS = 2
 """For so long a related person's exchange is watched (26 U.S.C. 1031(f)(1)(C))."""
 
 
-# -- which exchanges there are ----------------------------------------------------------------------------
-
-
-def exchange_of(file: ClientFile, exchange: str) -> Exchange:
-    """An exchange, to be read of the file."""
-    return file.exchanges[exchange]
-
-
-def sides(ask: Ask, exchange: str) -> Sides:
-    """The sides of an exchange, of assets that nothing stops; what comes into service next year is among
-    them."""
-    both, counted = ask.of(sides_of, exchange), ask(stories.counted)
-    return both._replace(
-        given=tuple(key for key in both.given if key in counted),
-        given_besides=tuple(key for key in both.given_besides if key in counted),
-    )
-
-
-def exchanges(ask: Ask) -> tuple[str, ...]:
-    """The exchanges that hold, of activities on the return, from the year of their transfer on."""
-    out, year = ask(left_out), ask.of(tax_year)
-    found = []
-    for exchange in ask.of(lambda file: tuple(sorted(file.exchanges))):
-        both = ask(sides, exchange)
-        whose = {asset.activity for asset in ask.of(stories.assets_of, both.given)}
-        if both.hold and both.transferred and both.transferred.year <= year and not whose & out.keys():
-            found.append(exchange)
-    return tuple(found)
-
-
-def given_in_exchange(ask: Ask) -> frozenset[str]:
-    """The assets of like kind that were given in exchanges that hold: they are not sold."""
-    return frozenset(key for exchange in ask(exchanges) for key in ask(sides, exchange).given)
-
-
-def received_in(ask: Ask, key: str) -> str:
-    """The exchange in which an asset was received as property of like kind; empty for any other."""
-    exchange = ask.of(stories.asset_of, key).got_in
-    if not exchange:
-        return ""
-    there = exchange in ask.of(lambda file: tuple(file.exchanges))
-    return exchange if there and exchange in ask(exchanges) and key in ask(sides, exchange).got else ""
-
-
-# -- what an asset stands for -----------------------------------------------------------------------------
-
-
-def unadjusted_basis(ask: Ask, key: str) -> Figure:
-    """The basis from which a gain counts: of what was received in an exchange what that gave it."""
-    exchange = ask(received_in, key)
-    if exchange:
-        return ask(basis, exchange)[f"basis.{key}"]
-    return gain_basis_figure(key, ask.of(stories.asset_of, key))
-
-
-def taken_before(ask: Ask, key: str) -> Figure | None:
-    """What was depreciated of what was given for an asset, and was not taxed then: it is in its gain (26 CFR
-    1.1245-2(c)(4), 1.1250-3(d)). None for what was not received in an exchange."""
-    exchange = ask(received_in, key)
-    return ask(results, exchange).get(f"worn.{key}", NOTHING) if exchange else None
-
-
-def held_since(ask: Ask, key: str) -> Asset:
-    """The asset by whose days the holding of another counts: of what was received that which was given (26
-    U.S.C. 1223(1)). It is no part of its own."""
-    exchange = ask(received_in, key)
-    asset = ask.of(stories.asset_of, key)
-    if not exchange:
-        return asset
-    older = [held_since(ask, each) for each in ask(sides, exchange).given]
-    first = min(older, key=lambda each: each.in_service or datetime.date.max)
-    return first.model_copy(update={"disposed": asset.disposed})
-
-
-def adjusted_basis(ask: Ask, key: str) -> Figure:
-    """The basis that depreciation has left of an asset."""
-    asset = ask.of(stories.asset_of, key)
-    taken = up_to_now.story_up_to_now(ask, key).taken
-    left = difference(ask(unadjusted_basis, key), taken, label=f"{asset.name}: adjusted basis")
-    partly = asset.share is not None or asset.shares or asset.thing
-    return left.marked(gaps.exchange_of_a_part(f"/assets/{key}/disposal")) if partly else left
-
-
-def value_given(key: str, asset: Asset) -> Figure:
-    """What an asset was worth when it was given, as a leaf."""
-    return entered(asset.proceeds or Decimal(0), f"{asset.name}: value when given", f"/assets/{key}/proceeds")
-
-
-def value_got(key: str, asset: Asset) -> Figure:
-    """What an asset was worth when it was received, as a leaf."""
-    return entered(asset.cost, f"{asset.name}: value when received", f"/assets/{key}/cost", asset.reckoning)
-
-
-def _named(ask: Ask, keys: Iterable[str]) -> dict[str, Asset]:
-    every = tuple(keys)
-    return dict(zip(every, ask.of(stories.assets_of, every), strict=True))
-
-
-def _fact(ask: Ask, exchange: str, key: str) -> Figure:
-    words = {**GIVEN, **GOT}[key][0]
-    amount = ask.of(exchange_of, exchange).facts.get(key, Decimal(0))
-    return entered(amount, words.lower(), f"/exchanges/{exchange}/facts/{key}")
-
-
-# -- the form ---------------------------------------------------------------------------------------------
-
-
 @Form
 def form_8824(ask: Ask, exchange: str) -> Page:
     """One for each exchange; from the year after it on a worksheet, of related persons a form for two more
     years."""
     record, both, year = ask.of(exchange_of, exchange), ask(sides, exchange), ask.of(tax_year)
-    given, got = _named(ask, both.given), _named(ask, both.got)
+    given, got = named(ask, both.given), named(ask, both.got)
     first = both.transferred.year if both.transferred else year
     watched = RELATED_PARTY.of(record.answers) and year <= first + TWO_YEARS
     facts = [
@@ -211,15 +105,15 @@ class Boot(NamedTuple):
 @form_8824.part
 def other_property(page: Page, ask: Ask, exchange: str) -> None:
     """Lines 12 to 14: other property given up. What of it is an asset has its gain on Form 4797."""
-    besides = _named(ask, ask(sides, exchange).given_besides)
-    fact = _fact(ask, exchange, OTHER_GIVEN)
-    if not besides and not fact.amount:
+    besides = named(ask, ask(sides, exchange).given_besides)
+    other_given = fact(ask, exchange, OTHER_GIVEN)
+    if not besides and not other_given.amount:
         return
     page.section = "Other property given up"
-    if fact.amount:
-        fact = fact.marked(gaps.other_property(f"/exchanges/{exchange}/facts/{OTHER_GIVEN}"))
-    values = [fact, *(value_given(key, asset) for key, asset in besides.items())]
-    bases = [_fact(ask, exchange, OTHER_BASIS), *(ask(adjusted_basis, key) for key in besides)]
+    if other_given.amount:
+        other_given = other_given.marked(gaps.other_property(f"/exchanges/{exchange}/facts/{OTHER_GIVEN}"))
+    values = [other_given, *(value_given(key, asset) for key, asset in besides.items())]
+    bases = [fact(ask, exchange, OTHER_BASIS), *(ask(successors.adjusted_basis, key) for key in besides)]
     value = page.line("other_value", "12", "Value of other property given up", total(values))
     other = page.line("other_basis", "13", "Its adjusted basis", total(bases))
     page.line("other_gain", "14", "Gain or loss on it, taxed for itself", value - other, Role.SUBTOTAL)
@@ -230,20 +124,20 @@ def given_and_got(page: Page, ask: Ask, exchange: str) -> None:
     """The worksheet behind lines 15 to 18: cash and other property, debts, what they come to."""
     page.section = "Besides the property of like kind"
     both = ask(sides, exchange)
-    bought = [value_got(key, asset) for key, asset in _named(ask, both.got_besides).items()]
+    bought = [value_got(key, asset) for key, asset in named(ask, both.got_besides).items()]
     cash = page.line(
         "cash", "", "Cash and other property received",
-        total((*(_fact(ask, exchange, key) for key in (CASH, CASH_LATER, OTHER_GOT)), *bought)),
+        total((*(fact(ask, exchange, key) for key in (CASH, CASH_LATER, OTHER_GOT)), *bought)),
     )  # fmt: skip
     relieved = page.line(
         "relieved", "", "Debts, deposits and rents that the other side took over",
-        total(_fact(ask, exchange, key) for key in (DEBT_RELIEVED, CREDITS)),
+        total(fact(ask, exchange, key) for key in (DEBT_RELIEVED, CREDITS)),
     )  # fmt: skip
-    debt = _fact(ask, exchange, DEBT_TAKEN_ON)
+    debt = fact(ask, exchange, DEBT_TAKEN_ON)
     other = ask(other_property, exchange).get("other_value", NOTHING)
     paid = page.line(
         "paid", "", "Debts taken on, cash paid and other property given",
-        total((debt, _fact(ask, exchange, CASH_PAID), other)),
+        total((debt, fact(ask, exchange, CASH_PAID), other)),
     )  # fmt: skip
     costs = page.line("costs", "", "Costs of the exchange", total(_costs(ask, exchange, both)))
     if other.amount and cash.amount:
@@ -261,10 +155,10 @@ def _costs(ask: Ask, exchange: str, both: Sides) -> list[Figure]:
     """Costs of the exchange, and those that were typed as costs of the sale of what was given."""
     of_assets = [
         entered(asset.selling_costs, f"{asset.name}: costs", f"/assets/{key}/selling_costs")
-        for key, asset in _named(ask, both.given).items()
+        for key, asset in named(ask, both.given).items()
         if asset.selling_costs
     ]
-    return [_fact(ask, exchange, COSTS), *of_assets]
+    return [fact(ask, exchange, COSTS), *of_assets]
 
 
 def _by_groups(page: Page, ask: Ask, exchange: str, debt: Figure, relieved: Figure) -> tuple[Figure, Figure]:
@@ -273,8 +167,8 @@ def _by_groups(page: Page, ask: Ask, exchange: str, debt: Figure, relieved: Figu
     attached to the form."""
     page.section = "Statement: the group of real property (26 CFR 1.1031(j)-1)"
     both = ask(sides, exchange)
-    worth = [value_given(key, asset) for key, asset in _named(ask, both.given).items()]
-    came = [value_got(key, asset) for key, asset in _named(ask, both.got).items()]
+    worth = [value_given(key, asset) for key, asset in named(ask, both.given).items()]
+    came = [value_got(key, asset) for key, asset in named(ask, both.got).items()]
     given = page.line("group_given", "", "Real property given, at its value", total(worth))
     got = page.line("group_got", "", "Real property got, at its value", total(came))
     over = page.line(
@@ -295,10 +189,10 @@ def realized(page: Page, ask: Ask, exchange: str) -> None:
     boot = page.line(
         "line_15", "15", "Cash and other property received, debts taken over, net of costs", beside["boot"]
     )
-    values = [value_got(key, asset) for key, asset in _named(ask, both.got).items()]
+    values = [value_got(key, asset) for key, asset in named(ask, both.got).items()]
     like = page.line("line_16", "16", "Value of like-kind property received", total(values))
     whole = page.line("line_17", "17", "Received in all", boot + like)
-    bases = [ask(adjusted_basis, key) for key in both.given]
+    bases = [ask(successors.adjusted_basis, key) for key in both.given]
     left = page.line("adjusted", "", "Adjusted basis of like-kind property given up", total(bases))
     basis_given = page.line(
         "line_18", "18", "Basis given up, paid besides and rest of the costs", total((left, beside["added"]))
@@ -316,8 +210,8 @@ def excluded(page: Page, ask: Ask, exchange: str) -> None:
         return
     page.section = "Exclusion of a former main home (26 U.S.C. 121)"
     made = not_below_zero(ask(realized, exchange)["realized"])
-    worn = total(up_to_now.story_up_to_now(ask, key).taken for key in both.given)
-    open_to_it = page.line("open", "", "Gain beyond depreciation", not_below_zero(made - worn))
+    taken = total(up_to_now.story_up_to_now(ask, key).taken for key in both.given)
+    open_to_it = page.line("open", "", "Gain beyond depreciation", not_below_zero(made - taken))
     tests = ask.of(home_sale.tests_of_assets, homes)
     most = page.line("most", "", "Exclusion, at the most", home_sale.most_of(ask, tests))
     page.line("excluded", "", "Excluded", smaller_of(open_to_it, most), Role.SUBTOTAL)
@@ -335,65 +229,11 @@ def recognized(page: Page, ask: Ask, exchange: str) -> None:
         counted = page.line("counted", "", "Line 15 beyond the exclusion", not_below_zero(boot - out))
     gain = not_below_zero(smaller_of(counted, made), "smaller of line 15 and line 19")
     taxed = page.line("line_20", "20", "Smaller of line 15 or line 19", gain)
-    recaptured = _recapture(ask, exchange, taxed)
+    recaptured = recapture.recapture(ask, exchange, taxed)
     ordinary = page.line("recapture", "21", "Ordinary income under recapture rules", recaptured)
     rest = page.line("line_22", "22", "The rest of line 20", not_below_zero(taxed - ordinary))
     whole = page.line("recognized", "23", "Recognized gain", ordinary + rest, Role.RESULT)
     page.line("deferred", "24", "Deferred gain or loss", made - whole, Role.SUBTOTAL)
-
-
-class Potential(NamedTuple):
-    """What of the gain of an asset given would be ordinary if it were sold: as section 1245 property, and as
-    section 1250 property above straight line."""
-
-    of_1245: Figure
-    of_1250: Figure
-
-
-def _potential(ask: Ask, key: str, asset: Asset) -> Potential:
-    made = difference(value_given(key, asset), ask(adjusted_basis, key))
-    gain = not_below_zero(made, f"{asset.name}: gain")
-    if not _is_1250(asset):
-        return Potential(smaller_of(gain, _worn(ask, key), label=f"{asset.name}: ordinary"), NOTHING)
-    expensed = NOTHING
-    if asset.expensed:
-        elected = entered(asset.expensed, "expensed (section 179)", f"/assets/{key}/expensed")
-        expensed = smaller_of(gain, elected, label=f"{asset.name}: expensed")
-    years = up_to_now.story_up_to_now(ask, key).years
-    straight = years.straight_line() if asset.asset_class in SHORT_LIVED_REAL else None
-    if straight is None:
-        return Potential(expensed, NOTHING)
-    over = not_below_zero(difference(_worn(ask, key), straight), "depreciation above straight line")
-    left = difference(gain, expensed)
-    return Potential(expensed, smaller_of(left, over, label=f"{asset.name}: above straight line"))
-
-
-def _recapture(ask: Ask, exchange: str, taxed: Figure) -> Figure:
-    """Line 21: of section 1245 property up to the gain on it, as far as it was not exchanged for such
-    property (1245(b)(4)); of section 1250 property what was taken above straight line, as far as it is
-    recognized or no such property came for it (1250(d)(4))."""
-    both = ask(sides, exchange)
-    given, got = _named(ask, both.given), _named(ask, both.got)
-    every = {key: _potential(ask, key, asset) for key, asset in given.items()}
-    parts = []
-    if ordinary := [each.of_1245 for each in every.values() if each.of_1245.amount]:
-        of_it = [key for key in given if every[key].of_1245.amount]
-        worth = total((value_given(key, given[key]) for key in of_it), "value of section 1245 property given")
-        whole = total((value_given(key, asset) for key, asset in given.items()), "value of all given")
-        came = [value_got(key, asset) for key, asset in got.items() if not _is_1250(asset)]
-        other = not_below_zero(difference(worth, *came), "received for it, not section 1245 property")
-        its_part = (taxed * (worth / whole)).in_cents().named("its part of line 20, by value")
-        parts.append(smaller_of(total(ordinary), larger_of(other, its_part)))
-    if above := [each.of_1250 for each in every.values() if each.of_1250.amount]:
-        came = [value_got(key, asset) for key, asset in got.items() if _is_1250(asset)]
-        potential = total(above, "depreciation above straight line")
-        without = not_below_zero(difference(potential, *came), "beyond section 1250 property received")
-        parts.append(smaller_of(potential, larger_of(taxed, without)))
-    return total(parts, "ordinary by recapture") if parts else NOTHING
-
-
-def _is_1250(asset: Asset) -> bool:
-    return CLASSES[asset.asset_class].section_1250
 
 
 @form_8824.part
@@ -410,7 +250,7 @@ def basis(page: Page, ask: Ask, exchange: str) -> None:
         words = "Deferred gain that a resale made taxable"
         resold = page.line("became_taxable", "", words, taxed["deferred"])
         line = page.line("line_25_then", "", "Basis from then on (26 U.S.C. 1031(f))", line + resold)
-    got = _named(ask, ask(sides, exchange).got)
+    got = named(ask, ask(sides, exchange).got)
     shares = in_proportion(line, {key: value_got(key, asset) for key, asset in got.items()})
     for key, asset in got.items():
         page.line(f"basis.{key}", "", f"Of it {asset.name or 'what was received'}", shares.get(key, NOTHING))
@@ -433,8 +273,8 @@ def became_taxable(ask: Ask, exchange: str) -> bool:
 
 def _latest(ask: Ask, both: Sides) -> datetime.date:
     """The day of the last transfer that is part of an exchange."""
-    days = [asset.disposed for asset in _named(ask, both.given).values()]
-    days += [received_on(asset) for asset in _named(ask, both.got).values()]
+    days = [asset.disposed for asset in named(ask, both.given).values()]
+    days += [received_on(asset) for asset in named(ask, both.got).values()]
     return max(day for day in days if day is not None)
 
 
@@ -449,13 +289,13 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
     """What the tax year's return takes of it, and what goes on with the things received."""
     page.section = "To the return"
     year, both, taxed = ask.of(tax_year), ask(sides, exchange), ask(recognized, exchange)
-    given = _named(ask, both.given)
+    given = named(ask, both.given)
     first = both.transferred.year if both.transferred else year
     later = page.line("later", "", "Of line 22 taxed next year, as the cash comes", _later(ask, exchange))
     own_year = page.line("own_year", "", f"Of line 22 taxed in {first}", taxed["line_22"] - later)
     resold = taxed["deferred"] if ask(became_taxable, exchange) else NOTHING
     resold_in = ask.of(exchange_of, exchange).days.get(RESOLD)
-    every_long = all(held_long(ask(held_asset, key)) for key in given)
+    every_long = all(held_long(successors.held_since(ask, key)) for key in given)
     now: list[Figure] = []
     if year == first:
         now.append(own_year)
@@ -474,36 +314,29 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
     short = NOTHING if every_long else gain
     page.line("to_part_i", "", f"To Form 4797, line 5: of {year}", long_held)
     page.line("to_part_ii", "", f"To Form 4797, line 16: of {year}", total((ordinary, short)))
-    worn = total((_worn(ask, key) for key in given), "depreciation of what was given")
-    depreciated = page.line("worn", "", "Depreciation in the gain", not_below_zero(worn - taxed["recapture"]))
+    every = total((successors.worn(ask, key) for key in given), "depreciation of what was given")
+    depreciated = page.line(
+        "worn", "", "Depreciation in the gain", not_below_zero(every - taxed["recapture"])
+    )
     earlier = [own_year if year > first else NOTHING]
     earlier += [later if year > _year_of_cash(ask, exchange) else NOTHING]
     open_to_it = not_below_zero(difference(depreciated, *earlier), "not taxed in earlier years")
     of_1250 = smaller_of(long_held, ours(open_to_it))
     page.line("unrecaptured", "", f"Unrecaptured section 1250 gain of {year}", of_1250)
     rest = not_below_zero(difference(depreciated, own_year, later, resold), "depreciation that goes on")
-    values = {key: value_got(key, asset) for key, asset in _named(ask, both.got).items()}
+    got = named(ask, both.got)
+    worn = {
+        key: asset for key, asset in got.items() if CLASSES[asset.asset_class].recovery is not None
+    } or got
+    values = {key: value_got(key, asset) for key, asset in worn.items()}
     for key, share in in_proportion(rest, values).items():
-        name = ask.of(stories.asset_of, key).name
-        page.line(f"worn.{key}", "", f"Depreciation that goes on in {name}", share)
-
-
-def held_asset(ask: Ask, key: str) -> Asset:
-    """The asset by whose days another was held, to be asked for."""
-    return held_since(ask, key)
-
-
-def _worn(ask: Ask, key: str) -> Figure:
-    """What was depreciated of an asset, and of what was given for it before."""
-    before = ask(taken_before, key)
-    taken = up_to_now.story_up_to_now(ask, key).taken
-    return taken if before is None else total((taken, before), taken.label)
+        page.line(f"worn.{key}", "", f"Depreciation that goes on in {worn[key].name}", share)
 
 
 def _later(ask: Ask, exchange: str) -> Figure:
     """Of line 22 the part for cash that the intermediary pays next year: an instalment (26 CFR
     1.1031(k)-1(j)(2)), of which the part of gain is that of all that was got besides."""
-    left, boot = _fact(ask, exchange, CASH_LATER), ask(given_and_got, exchange)["boot"]
+    left, boot = fact(ask, exchange, CASH_LATER), ask(given_and_got, exchange)["boot"]
     taxed = ask(recognized, exchange)["line_22"]
     if not left.amount or not boot.amount:
         return NOTHING

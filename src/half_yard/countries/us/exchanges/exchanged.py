@@ -1,0 +1,79 @@
+"""Exchanges that hold, to be asked for: which there are, what is on their sides, and the leaves of their
+figures."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.us.assets import stories
+from half_yard.countries.us.exchanges.asked import GIVEN, GOT
+from half_yard.countries.us.exchanges.sides import Sides, sides_of
+from half_yard.countries.us.frame import left_out
+from half_yard.figures import Figure, entered
+from half_yard.records import Asset, ClientFile, Exchange
+
+
+def exchange_of(file: ClientFile, exchange: str) -> Exchange:
+    """An exchange, to be read of the file."""
+    return file.exchanges[exchange]
+
+
+def sides(ask: Ask, exchange: str) -> Sides:
+    """The sides of an exchange, of assets that nothing stops; what comes into service next year is among
+    them."""
+    both, counted = ask.of(sides_of, exchange), ask(stories.counted)
+    return both._replace(
+        given=tuple(key for key in both.given if key in counted),
+        given_besides=tuple(key for key in both.given_besides if key in counted),
+    )
+
+
+def exchanges(ask: Ask) -> tuple[str, ...]:
+    """The exchanges that hold, of activities on the return, from the year of their transfer on."""
+    out, year = ask(left_out), ask.of(tax_year)
+    found = []
+    for exchange in ask.of(lambda file: tuple(sorted(file.exchanges))):
+        both = ask(sides, exchange)
+        whose = {asset.activity for asset in ask.of(stories.assets_of, both.given)}
+        if both.hold and both.transferred and both.transferred.year <= year and not whose & out.keys():
+            found.append(exchange)
+    return tuple(found)
+
+
+def given_in_exchange(ask: Ask) -> frozenset[str]:
+    """The assets of like kind that were given in exchanges that hold: they are not sold."""
+    return frozenset(key for exchange in ask(exchanges) for key in ask(sides, exchange).given)
+
+
+def received_in(ask: Ask, key: str) -> str:
+    """The exchange in which an asset was received as property of like kind; empty for any other."""
+    exchange = ask.of(stories.asset_of, key).got_in
+    if not exchange:
+        return ""
+    there = exchange in ask.of(lambda file: tuple(file.exchanges))
+    return exchange if there and exchange in ask(exchanges) and key in ask(sides, exchange).got else ""
+
+
+def value_given(key: str, asset: Asset) -> Figure:
+    """What an asset was worth when it was given, as a leaf."""
+    return entered(asset.proceeds or Decimal(0), f"{asset.name}: value when given", f"/assets/{key}/proceeds")
+
+
+def value_got(key: str, asset: Asset) -> Figure:
+    """What an asset was worth when it was received, as a leaf."""
+    return entered(asset.cost, f"{asset.name}: value when received", f"/assets/{key}/cost", asset.reckoning)
+
+
+def named(ask: Ask, keys: Iterable[str]) -> dict[str, Asset]:
+    """Assets by their ids. It is no part of its own."""
+    every = tuple(keys)
+    return dict(zip(every, ask.of(stories.assets_of, every), strict=True))
+
+
+def fact(ask: Ask, exchange: str, key: str) -> Figure:
+    """An amount that is entered besides the assets, as a leaf. It is no part of its own."""
+    words = {**GIVEN, **GOT}[key][0]
+    amount = ask.of(exchange_of, exchange).facts.get(key, Decimal(0))
+    return entered(amount, words.lower(), f"/exchanges/{exchange}/facts/{key}")
