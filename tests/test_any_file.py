@@ -18,6 +18,9 @@ from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.rates import METHODS
 from half_yard.countries.us.assets.sold import DISPOSALS
 from half_yard.countries.us.carried_in import KINDS
+from half_yard.countries.us.exchanges.asked import GIVEN as ON_GIVEN
+from half_yard.countries.us.exchanges.asked import GOT as ON_GOT
+from half_yard.countries.us.exchanges.asked import HELD_FACTS
 from half_yard.countries.us.frame import FILING_STATUSES
 from half_yard.countries.us.questions import ACTIVITY
 from half_yard.countries.us.shared.as_used import thing_of_asset
@@ -35,6 +38,7 @@ from half_yard.records import (
     DividendStatement,
     Entry,
     EstimatedPayment,
+    Exchange,
     Household,
     InterestStatement,
     Person,
@@ -80,7 +84,7 @@ QUESTIONS = sorted({question.key for questions in ACTIVITY.values() for question
 SPOUSES = ("", "community", "joint_venture", "partnership", "odd")
 COLLECTIONS = (
     "entries", "assets", "activities", "forms", "people", "household", "elections", "wages", "short_years",
-    "things", "uses", "trips", "stays",
+    "things", "uses", "trips", "stays", "exchanges",
 )  # fmt: skip
 KEYS = st.sampled_from(["a00001", "a00002", "a00003", "a00009", "h00001", "h00002"])
 THINGS = st.sampled_from(["h00001", "h00001", "h00001", "h00002", "h00009"])
@@ -143,6 +147,38 @@ SOUND = st.builds(
     prior_depreciation=st.none() | COSTS, thing=st.sampled_from(["", "", "h00001"]),
 )  # fmt: skip
 """Assets as they usually are, most of which land on a form."""
+REAL = ["residential_building", "nonresidential_building", "land", "fifteen_year", "qualified_improvement"]
+IN_YEARS = st.dates(datetime.date(2024, 1, 1), datetime.date(2026, 12, 31))
+GIVEN = st.builds(
+    Asset, activity=st.sampled_from(["a00001", "a00001", "a00002"]), name=st.just("Given"),
+    asset_class=st.sampled_from([*REAL, *REAL, "seven_year"]), cost=COSTS,
+    in_service=st.dates(datetime.date(2008, 1, 1), datetime.date(2025, 6, 1)), disposed=IN_YEARS,
+    disposal=st.just("exchange"), given_in=st.sampled_from(["x00001", "x00001", "x00002", "x00009"]),
+    proceeds=st.none() | COSTS, prior_depreciation=st.none() | COSTS,
+    answers=st.dictionaries(st.sampled_from(["by_formula", "fixed", "main_home"]), st.booleans(), max_size=2),
+    origin=st.sampled_from(["", "", "converted", "exchanged"]), share=st.none() | SHARES,
+    got_in=st.sampled_from(["", "", "", "x00002"]), expensed=st.none() | COSTS,
+)  # fmt: skip
+GOT = st.builds(
+    Asset, activity=st.sampled_from(["a00001", "a00001", "a00002"]), name=st.just("Got"),
+    asset_class=st.sampled_from([*REAL, *REAL, "five_year"]), in_service=IN_YEARS, cost=COSTS,
+    origin=st.just("exchanged"), got_in=st.sampled_from(["x00001", "x00001", "x00002", "x00009"]),
+    answers=st.dictionaries(st.sampled_from(["by_formula", "used_first"]), st.booleans(), max_size=2),
+    disposed=st.none() | st.none() | IN_YEARS, proceeds=st.none() | COSTS,
+    disposal=st.sampled_from(["", "sale", "exchange"]), prior_depreciation=st.none() | st.none() | COSTS,
+)  # fmt: skip
+EXCHANGES = st.builds(
+    Exchange, name=st.just("E"),
+    facts=st.dictionaries(st.sampled_from([*ON_GIVEN, *ON_GOT, *HELD_FACTS]), COSTS, max_size=5),
+    days=st.dictionaries(st.sampled_from(["identified", "parked", "resold"]), IN_YEARS, max_size=3),
+    answers=st.dictionaries(
+        st.sampled_from(["qualifies", "related_party", "extended", "as_new", "no_avoidance"]), st.booleans(),
+        max_size=3,
+    ),
+    choices=st.dictionaries(
+        st.just("held"), st.sampled_from(["swap", "intermediary", "holder", "owner", "odd"]), max_size=1
+    ),
+)  # fmt: skip
 SHOP = Activity(kind="business", name="Shop", owners={"owner": Decimal(100)})
 
 
@@ -207,6 +243,9 @@ def files(draw: st.DrawFn) -> ClientFile:
     payment = st.builds(EstimatedPayment, date=DATES, amount=AMOUNTS)
     people = {"owner": draw(person), **({"spouse": draw(person)} if draw(st.booleans()) else {})}
     owned_here = draw(st.lists(owned, max_size=2)) + draw(st.lists(SOUND, max_size=3))
+    exchanges = draw(st.lists(EXCHANGES, max_size=2))
+    if exchanges:
+        owned_here += draw(st.lists(GIVEN, max_size=3)) + draw(st.lists(GOT, max_size=3))
     shops = [SHOP] if draw(st.booleans()) else []
     return ClientFile.new("us", draw(st.integers(2021, 2026))).model_copy(
         update={
@@ -224,6 +263,7 @@ def files(draw: st.DrawFn) -> ClientFile:
             "things": numbered("things", draw(st.lists(thing, max_size=2))),
             "uses": numbered("uses", draw(st.lists(use, max_size=4))),
             "trips": numbered("trips", draw(st.lists(trip, max_size=3))),
+            "exchanges": numbered("exchanges", exchanges),
             "stays": numbered("stays", draw(st.lists(stay, max_size=3))),
             "short_years": draw(
                 st.dictionaries(st.sampled_from(["2024", "2025"]), st.integers(1, 12), max_size=1)

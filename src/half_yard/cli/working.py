@@ -101,7 +101,7 @@ def _take(options: argparse.Namespace) -> int:
                 changes += taken.edit.changes
                 told.append(_told(statement, layout, taken.rows, taken.aside, taken.key))
         edit = Edit(label=f"{len(told)} statements taken in", changes=tuple(changes))
-        return _finish(opened, edit, before, options, {"statements": told}, "\n".join(map(_came_of, told)))
+        return finish(opened, edit, before, options, {"statements": told}, "\n".join(map(_came_of, told)))
     finally:
         opened.close()
 
@@ -218,7 +218,7 @@ def _sort(options: argparse.Namespace) -> int:
         shown = target_options(file, pack)
         told = [{"row": row.name, "to": target_words(target, shown)} for row, target in wanted]
         words = "\n".join(f"{each['row']}: {each['to']}" for each in told)
-        return _finish(opened, edit, file, options, {"sorted": told}, words)
+        return finish(opened, edit, file, options, {"sorted": told}, words)
     finally:
         opened.close()
 
@@ -262,7 +262,7 @@ def _split(options: argparse.Namespace) -> int:
         edit = Edit(label=f"{options.row} split", changes=tuple(changes))
         document = {"row": options.row, "parts": told, "left": format(left, "f")}
         words = f"{exact_text(abs(left))} left of {options.row}"
-        return _finish(opened, edit, before, options, document, words)
+        return finish(opened, edit, before, options, document, words)
     finally:
         opened.close()
 
@@ -283,7 +283,7 @@ def _mend(options: argparse.Namespace) -> int:
             raise CommandError(
                 f"Nothing found at {options.path} is mended in one step; see “half-yard check”."
             )
-        return _finish(opened, steps[0], file, options, {"mended": steps[0].label}, steps[0].label)
+        return finish(opened, steps[0], file, options, {"mended": steps[0].label}, steps[0].label)
     finally:
         opened.close()
 
@@ -291,7 +291,7 @@ def _mend(options: argparse.Namespace) -> int:
 # -- what changed -----------------------------------------------------------------------------------------
 
 
-def _finish(
+def finish(
     opened: OpenFile, edit: Edit, before: ClientFile, options: argparse.Namespace,
     document: dict[str, Any], words: str,
 ) -> int:  # fmt: skip

@@ -47,6 +47,8 @@ def findables(computation: Computation) -> Iterator[Findable]:
         yield Findable(f"Activity · {activity.name}", f"/activities/{key}")
     for key, thing in sorted(file.things.items()):
         yield Findable(f"Shared · {thing.name}", f"/things/{key}")
+    for key, exchange in sorted(file.exchanges.items()):
+        yield Findable(f"Exchange · {exchange.name}", f"/exchanges/{key}")
     for key, asset in sorted(file.assets.items()):
         yield Findable(f"Asset · {asset.name} · {asset.cost:,.2f}", f"/assets/{key}")
     for key, form in sorted(file.forms.items()):

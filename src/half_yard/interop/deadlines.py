@@ -27,7 +27,7 @@ def calendar_of(file: ClientFile, exchange: str, days: Sequence[Deadline]) -> by
         event.add("uid", f"{exchange}-{each.key}-{each.day:%Y%m%d}@half-yard")
         event.add("dtstamp", datetime.datetime(file.tax_year, 1, 1, tzinfo=datetime.UTC))
         event.add("dtstart", each.day)
-        event.add("summary", f"{each.title} · {file.exchanges[exchange].name} · {file.title}")
+        event.add("summary", f"{each.title}: {file.exchanges[exchange].name} ({file.title})")
         alarm = Alarm()
         alarm.add("action", "DISPLAY")
         alarm.add("description", each.title)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime
 from collections.abc import Mapping, Sequence
 from pathlib import Path
 
@@ -262,7 +263,12 @@ class ExchangeView(AssetPart):
         calendar = self.workspace.calendar
         days = exchanges.deadlines(file, self._chosen)
         self.days_kept.setEnabled(bool(days))
-        self.days.setText("  ·  ".join(f"{each.title}: {calendar.text(each.day)}" for each in days))
+        today = datetime.date.today()
+        self.days.setText(
+            "  ·  ".join(
+                f"{each.title} {calendar.text(each.day)}{_days_left(each.day, today)}" for each in days
+            )
+        )
         fields = exchanges.fields(file, self._chosen)
         self.about.show_fields(fields.about)
         self.given_fields.show_fields(fields.given, "Given")
@@ -293,3 +299,9 @@ class ExchangeView(AssetPart):
     def start(self) -> None:
         """Put the cursor where an exchange begins."""
         self.give.setFocus()
+
+
+def _days_left(day: datetime.date, today: datetime.date) -> str:
+    """How many days are left, counted down; nothing where the day has passed."""
+    left = (day - today).days
+    return "" if left < 0 else " (today)" if not left else f" ({left} day{'s' * (left > 1)} left)"

@@ -61,9 +61,9 @@ class UnitedStatesExchanges(Exchanges):
         if until is None:
             return ()
         found = [
-            Deadline("identify", "Last day to name what is to come", until.identify_by),
-            Deadline("receive", "Last day to receive it", until.receive_by),
-            Deadline("return", "Return due, if not extended", until.return_due),
+            Deadline("identify", "To be named by", until.identify_by),
+            Deadline("receive", "To be received by", until.receive_by),
+            Deadline("return", "Return due", until.return_due),
         ]
         return sorted(found, key=lambda each: each.day)
 
