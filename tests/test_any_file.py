@@ -149,20 +149,23 @@ SOUND = st.builds(
 """Assets as they usually are, most of which land on a form."""
 REAL = ["residential_building", "nonresidential_building", "land", "fifteen_year", "qualified_improvement"]
 IN_YEARS = st.dates(datetime.date(2024, 1, 1), datetime.date(2026, 12, 31))
+CLOSINGS = st.sampled_from([datetime.date(2024, 12, 2), datetime.date(2025, 3, 3)]) | IN_YEARS
+ARRIVALS = st.sampled_from([datetime.date(2025, 1, 10), datetime.date(2025, 4, 1)]) | IN_YEARS
 GIVEN = st.builds(
     Asset, activity=st.sampled_from(["a00001", "a00001", "a00002"]), name=st.just("Given"),
     asset_class=st.sampled_from([*REAL, *REAL, "seven_year"]), cost=COSTS,
-    in_service=st.dates(datetime.date(2008, 1, 1), datetime.date(2025, 6, 1)), disposed=IN_YEARS,
+    in_service=st.dates(datetime.date(2008, 1, 1), datetime.date(2025, 2, 1)), disposed=CLOSINGS,
     disposal=st.just("exchange"), given_in=st.sampled_from(["x00001", "x00001", "x00002", "x00009"]),
     proceeds=st.none() | COSTS, prior_depreciation=st.none() | COSTS,
     answers=st.dictionaries(st.sampled_from(["by_formula", "fixed", "main_home"]), st.booleans(), max_size=2),
-    origin=st.sampled_from(["", "", "converted", "exchanged"]), share=st.none() | SHARES,
-    got_in=st.sampled_from(["", "", "", "x00002"]), expensed=st.none() | COSTS,
+    origin=st.sampled_from(["", "", "converted", "exchanged"]), share=st.none() | st.none() | SHARES,
+    got_in=st.sampled_from(["", "", "", "x00002"]),
+    expensed=st.sampled_from([None, None, None, Decimal(500)]),
 )  # fmt: skip
 GOT = st.builds(
     Asset, activity=st.sampled_from(["a00001", "a00001", "a00002"]), name=st.just("Got"),
-    asset_class=st.sampled_from([*REAL, *REAL, "five_year"]), in_service=IN_YEARS, cost=COSTS,
-    origin=st.just("exchanged"), got_in=st.sampled_from(["x00001", "x00001", "x00002", "x00009"]),
+    asset_class=st.sampled_from([*REAL, *REAL, "five_year"]), in_service=ARRIVALS, cost=COSTS,
+    origin=st.just("exchanged"), got_in=st.sampled_from(["x00001", "x00001", "x00001", "x00002", "x00009"]),
     answers=st.dictionaries(st.sampled_from(["by_formula", "used_first"]), st.booleans(), max_size=2),
     disposed=st.none() | st.none() | IN_YEARS, proceeds=st.none() | COSTS,
     disposal=st.sampled_from(["", "sale", "exchange"]), prior_depreciation=st.none() | st.none() | COSTS,
@@ -176,7 +179,7 @@ EXCHANGES = st.builds(
         max_size=3,
     ),
     choices=st.dictionaries(
-        st.just("held"), st.sampled_from(["swap", "intermediary", "holder", "owner", "odd"]), max_size=1
+        st.just("held"), st.sampled_from(["swap", "swap", "intermediary", "holder", "owner"]), max_size=1
     ),
 )  # fmt: skip
 SHOP = Activity(kind="business", name="Shop", owners={"owner": Decimal(100)})
@@ -245,8 +248,10 @@ def files(draw: st.DrawFn) -> ClientFile:
     owned_here = draw(st.lists(owned, max_size=2)) + draw(st.lists(SOUND, max_size=3))
     exchanges = draw(st.lists(EXCHANGES, max_size=2))
     if exchanges:
-        owned_here += draw(st.lists(GIVEN, max_size=3)) + draw(st.lists(GOT, max_size=3))
-    shops = [SHOP] if draw(st.booleans()) else []
+        owned_here += draw(st.lists(GIVEN, min_size=1, max_size=3)) + draw(
+            st.lists(GOT, min_size=1, max_size=3)
+        )
+    shops = [SHOP] if bool(exchanges) or draw(st.booleans()) else []
     return ClientFile.new("us", draw(st.integers(2021, 2026))).model_copy(
         update={
             "household": Household(filing_status=draw(st.sampled_from([*FILING_STATUSES, "", "odd"]))),

@@ -12,9 +12,16 @@ from collections.abc import Mapping
 from decimal import Decimal
 from typing import Any, NamedTuple
 
+from hypothesis import given as given_by
+from hypothesis import settings
+from hypothesis import strategies as st
+from icalendar import Calendar
+
 from half_yard.countries import Computation, compute, pack_for
 from half_yard.countries.next_year import next_year
-from half_yard.records import Asset, ClientFile, Exchange
+from half_yard.countries.us.exchanges.sides import deadlines_of
+from half_yard.interop.deadlines import calendar_of
+from half_yard.records import Asset, ClientFile, Exchange, apply
 from half_yard.records.identifiers import numbered
 from tests.files import RENTAL, client, rental
 
@@ -46,10 +53,9 @@ def deal(
     *assets: Asset, year: int = 2025, record: Mapping[str, Any] | None = None, **facts: str
 ) -> ClientFile:
     """A file with one exchange of these assets, and these amounts besides."""
-    exchange = Exchange(
-        name="The exchange", facts={key: Decimal(text) for key, text in facts.items()},
-        **{"choices": {"held": "swap"}, **(record or {})},
-    )  # fmt: skip
+    amounts = {key: Decimal(text) for key, text in facts.items()}
+    usual = {"name": "The exchange", "facts": amounts, "choices": {"held": "swap"}}
+    exchange = Exchange(**{**usual, **(record or {})})
     return client(
         year, activities={RENTAL: rental()}, assets=numbered("assets", assets), exchanges={DEAL: exchange}
     )
@@ -328,6 +334,35 @@ class Depreciation(unittest.TestCase):
         self.assertEqual(sheet["line_25"].amount, before["line_25"].amount)
         self.assertEqual(sheet["to_part_i"].amount, 0)
 
+    def test_a_second_exchange_goes_on_from_the_first(self) -> None:
+        """26 CFR 1.168(i)-6(b)(7), by hand: after 107 and another 12 months 211 of 330 are left."""
+        file = next_year(compute(facts_a()), pack_for("us"))
+        day, formula = datetime.date(2025, 6, 12), {"by_formula": True}
+        leaving = {"disposed": day, "disposal": "exchange", "given_in": "x00002"}
+        first = {key: file.assets[key].model_copy(update=leaving) for key in (NEW_HOUSE, NEW_LAND)}
+        third = got(
+            "600000", "residential_building", in_service=day, answers=formula, got_in="x00002"
+        )  # fmt: skip
+        computation = compute(
+            file.model_copy(
+                update={
+                    "assets": {
+                        **file.assets,
+                        **first,
+                        "s00005": third.model_copy(update={"got_in": "x00002"}),
+                    },
+                    "exchanges": {**file.exchanges, "x00002": file.exchanges[DEAL]},
+                }
+            )
+        )
+        story = computation.stories["s00005"]
+        self.assertIn("211 months that are left", story.summary)
+        self.assertIn("318 months that are left", story.summary)
+        self.near(story.parts["carried"].amount, "7205.81", 5)
+        basis = computation.sheet("form_8824.x00002")["line_25"].amount
+        left = Decimal("345833.34") - Decimal("7205.81") - computation.stories[NEW_HOUSE].this_year.amount
+        self.assertEqual(basis, left + 100000)
+
     def test_the_projection_and_the_books_know_both_lives(self) -> None:
         file = facts_a()
         offered = pack_for("us").one_by_one
@@ -447,6 +482,36 @@ class MixedCases(unittest.TestCase):
         wanted = read("19:6200 23:200 24:6000 25:1000")
         self.assertEqual(lines_of(sister, wanted), wanted)
 
+    def test_a_related_persons_exchange_is_reported_for_two_more_years(self) -> None:
+        """26 U.S.C. 1031(f)(1)(C): Form 8824 for 2025, 2026 and 2027, then its worksheet alone."""
+        file = deal(
+            given("6000", "7000"), got("7000"), record={"answers": {"related_party": True}}, year=2025
+        )
+        forms = [
+            compute(file.model_copy(update={"tax_year": year})).sheet(f"form_8824.{DEAL}").form
+            for year in (2025, 2026)
+        ]
+        self.assertEqual(forms, ["Form 8824", "Form 8824"])
+        alone = file.exchanges[DEAL].model_copy(update={"answers": {}})
+        plain = file.model_copy(update={"tax_year": 2026, "exchanges": {DEAL: alone}})
+        self.assertEqual(compute(plain).sheet(f"form_8824.{DEAL}").form, "Exchange")
+
+    def test_furniture_that_comes_along_needs_no_naming(self) -> None:
+        """Incidental property, Treas. Reg. 1.1031(k)-1(c)(5), recalled: boot all the same."""
+        day = datetime.date(2025, 8, 1)
+        furniture = got("150000", "five_year_trade", name="Furniture", in_service=day)
+        file = deal(
+            given("400000", "1150000"), got("1000000", "residential_building", in_service=day), furniture,
+            record=named_on(datetime.date(2025, 4, 1), identified_count=Decimal(1)),
+        )  # fmt: skip
+        self.assertEqual(compute(file).sheet(f"form_8824.{DEAL}")["line_15"].amount, 150000)
+
+    def test_what_is_not_held_for_business_is_sold(self) -> None:
+        """Foreign land, what is held for sale, an own home, a short lease: 26 U.S.C. 1031(a), (h)."""
+        record = {"answers": {"qualifies": False}}
+        computation = compute(deal(given("100000", "300000"), got("300000"), record=record))
+        self.assertEqual(computation.sheet("form_4797")["s00001.gain"].amount, 200000)
+
     def test_cash_left_is_taxed_as_it_comes(self) -> None:
         """Treas. Reg. 1.1031(k)-1(j)(2), by hand: 60,000 left in a transfer of November 2025."""
         november = datetime.date(2025, 11, 3)
@@ -480,6 +545,230 @@ class MixedCases(unittest.TestCase):
         )
         self.assertEqual(computation.sheet("form_4797")["s00001.gain"].amount, 200000)
         self.assertFalse(computation.has_sheet(f"form_8824.{DEAL}"))
+
+
+AMOUNTS = st.integers(0, 60_000_000).map(lambda cents: Decimal(cents) / 100)
+FACTS = ("cash", "cash_paid", "debt_relieved", "debt_taken_on", "costs", "credits", "other_got")
+KINDS = st.sampled_from(["residential_building", "nonresidential_building"])
+DEALS = st.fixed_dictionaries({key: st.just(Decimal(0)) | AMOUNTS for key in FACTS})
+HOUSES = st.tuples(AMOUNTS.filter(bool), st.dates(datetime.date(1995, 1, 1), datetime.date(2024, 12, 31)))
+
+
+def half_months(since: datetime.date, until: datetime.date) -> int:
+    """Between the middle of a month and that of another."""
+    return 2 * ((until.year - since.year) * 12 + until.month - since.month)
+
+
+class AnyExchange(unittest.TestCase):
+    """Properties, and a plain second computation of the lines and of straight line by months."""
+
+    @settings(max_examples=120, deadline=None)
+    @given_by(
+        st.lists(AMOUNTS, min_size=1, max_size=3),
+        st.lists(AMOUNTS.filter(bool), min_size=1, max_size=3),
+        DEALS,
+    )
+    def test_the_lines_agree_with_plain_arithmetic(
+        self, bases: list[Decimal], worth: list[Decimal], facts: dict[str, Decimal]
+    ) -> None:
+        assets = (*(given(str(each)) for each in bases), *(got(str(each)) for each in worth))
+        file = deal(*assets, record={"facts": facts})
+        sheet = compute(file).sheet(f"form_8824.{DEAL}")
+        relieved = facts["debt_relieved"] + facts["credits"]
+        paid = facts["debt_taken_on"] + facts["cash_paid"]
+        boot = facts["cash"] + facts["other_got"] + max(relieved - paid, Decimal(0))
+        line_15 = max(boot - facts["costs"], Decimal(0))
+        given_basis, got_worth = sum(bases, Decimal(0)), sum(worth, Decimal(0))
+        unspent = facts["costs"] - (boot - line_15)
+        realized = line_15 + got_worth - (given_basis + max(paid - relieved, Decimal(0)) + unspent)
+        taxed = max(min(line_15, realized), Decimal(0))
+        lines = ("line_15", "realized", "recognized", "deferred")
+        wanted = [line_15, realized, taxed, realized - taxed]
+        self.assertEqual([sheet[line].amount for line in lines], wanted)
+        # What was given, and paid, less what was got, and what is taxed, is the basis of what came.
+        basis = given_basis + paid + facts["costs"] + taxed - facts["cash"] - facts["other_got"] - relieved
+        self.assertEqual(sheet["line_25"].amount, basis)
+        parts = [line.figure.amount for line in sheet.lines if line.place.line.startswith("basis.")]
+        self.assertEqual(sum(parts), basis)
+
+    @settings(max_examples=60, deadline=None)
+    @given_by(AMOUNTS, AMOUNTS, AMOUNTS.filter(bool), AMOUNTS.filter(bool), DEALS)
+    def test_both_parties_of_a_swap_agree(
+        self, mine: Decimal, theirs: Decimal, left: Decimal, right: Decimal, facts: dict[str, Decimal]
+    ) -> None:
+        """What one has beyond what it paid is what the other paid beyond what it has."""
+        other = {
+            "cash": facts["cash_paid"], "cash_paid": facts["cash"], "debt_relieved": facts["debt_taken_on"],
+            "debt_taken_on": facts["debt_relieved"],
+        }  # fmt: skip
+        own = {key: facts[key] for key in other}
+        sides = [
+            compute(deal(given(str(basis), str(worth)), got(str(came)), record={"facts": each}))
+            for basis, worth, came, each in ((mine, left, right, own), (theirs, right, left, other))
+        ]
+        net = [
+            sheet["cash"].amount + sheet["relieved"].amount - sheet["paid"].amount
+            for sheet in (each.sheet(f"form_8824.{DEAL}") for each in sides)
+        ]
+        self.assertEqual(net[0], -net[1])
+        unequal = ["more is" in " ".join(f.message for f in each.findings) for each in sides]
+        self.assertEqual(unequal[0], unequal[1])
+
+    @settings(max_examples=60, deadline=None)
+    @given_by(
+        HOUSES,
+        AMOUNTS.filter(bool),
+        AMOUNTS,
+        st.sampled_from(["residential_building", "nonresidential_building"]),
+    )
+    def test_a_house_goes_on_as_months_say(
+        self, house: tuple[Decimal, datetime.date], worth: Decimal, cash: Decimal, kind: str
+    ) -> None:
+        cost, since = house
+        formula = {"by_formula": True}
+        file = deal(
+            given(str(cost), None, "residential_building", in_service=since, answers=formula),
+            got(str(worth), kind, answers=formula), cash_paid=str(cash),
+        )  # fmt: skip
+        computation = compute(file)
+        whole = Decimal("27.5") * 24
+        used = min(Decimal(half_months(since, GIVEN_ON)), whole)
+        left = cost - cost * used / whole
+        sheet, story = computation.sheet(f"form_8824.{DEAL}"), computation.stories["s00002"]
+        self.assertLessEqual(abs(sheet["adjusted"].amount - left), Decimal("0.40"))
+        basis = sheet["basis.s00002"].amount
+        life = max(whole, {"residential_building": whole, "nonresidential_building": Decimal(39 * 24)}[kind])
+        goes_on, rest = min(left, basis), max(basis - left, Decimal(0))
+        months = 17
+        old = min(goes_on, goes_on * months / (life - used)) if life > used else goes_on
+        new = rest * months / ({"residential_building": whole}.get(kind, Decimal(39 * 24)))
+        self.assertLessEqual(abs(story.this_year.amount - old - new), Decimal("0.40"), story.summary)
+        self.assertLessEqual(sum(story.amounts, Decimal(0)), basis)
+        self.assertGreaterEqual(sum(story.amounts, Decimal(0)), basis - Decimal("0.40"))
+
+
+class Days(unittest.TestCase):
+    """26 U.S.C. 1031(a)(3); 26 CFR 1.1031(k)-1(b), (c)."""
+
+    def until(self, transferred: str, **record: Any) -> tuple[str, str]:
+        first = datetime.date.fromisoformat(transferred)
+        exchange = Exchange(**{"choices": {"held": "intermediary"}, **record})
+        found = deadlines_of(exchange, first)
+        return found.identify_by.isoformat(), found.receive_by.isoformat()
+
+    def test_forty_five_and_a_hundred_and_eighty_days(self) -> None:
+        """Treas. Reg. 1.1031(k)-1(b)(3) example, recalled: its company's return was due March 15, so that of
+        a person, extended, is taken; the others by hand."""
+        extended = {"answers": {"extended": True}}
+        self.assertEqual(self.until("1992-11-16", **extended), ("1992-12-31", "1993-05-15"))
+        self.assertEqual(self.until("2025-11-10", **extended), ("2025-12-25", "2026-05-09"))
+        self.assertEqual(self.until("2025-11-10"), ("2025-12-25", "2026-04-15"))
+        self.assertEqual(self.until("2025-03-03"), ("2025-04-17", "2025-08-30"))
+
+    def test_several_count_from_the_first(self) -> None:
+        october = [datetime.date(2025, 10, day) for day in (1, 20)]
+        file = deal(
+            *(given("1000", disposed=day) for day in october), got("5000", in_service=october[1]),
+            record={"choices": {"held": "intermediary"}, "answers": {"extended": True}},
+        )  # fmt: skip
+        days = pack_for("us").exchanges.deadlines(file, DEAL)
+        self.assertEqual([each.day.isoformat() for each in days], ["2025-11-15", "2026-03-30", "2026-04-15"])
+
+    def like_kind(self, received: str, **record: Any) -> bool:
+        file = deal(
+            given("100000", "500000", disposed=datetime.date(2025, 3, 3)),
+            got("500000", in_service=datetime.date.fromisoformat(received)),
+            record={"choices": {"held": "intermediary"}, **record},
+        )  # fmt: skip
+        return compute(file).has_sheet(f"form_8824.{DEAL}")
+
+    def test_what_comes_too_late_is_bought(self) -> None:
+        named = {"days": {"identified": datetime.date(2025, 4, 17)}}
+        self.assertTrue(self.like_kind("2025-04-02"), "received within 45 days counts as named")
+        self.assertFalse(self.like_kind("2025-05-02"), "never named")
+        self.assertTrue(self.like_kind("2025-08-30", **named), "day 180")
+        self.assertFalse(self.like_kind("2025-08-31", **named), "day 181")
+        late = {"days": {"identified": datetime.date(2025, 4, 18)}}
+        self.assertFalse(self.like_kind("2025-05-02", **late), "named on day 46")
+        self.assertFalse(self.like_kind("2025-03-01", **named), "received before anything was given")
+
+    def test_three_at_any_value_and_more_up_to_twice_the_value(self) -> None:
+        """26 CFR 1.1031(k)-1(c)(4)."""
+        for count, value, allowed in ((3, 9_000_000, True), (5, 1_000_000, True), (5, 1_100_000, False)):
+            facts = {"identified_count": Decimal(count), "identified_value": Decimal(value)}
+            record = {"days": {"identified": datetime.date(2025, 4, 1)}, "facts": facts}
+            file = deal(given("100000", "500000"), got("500000", in_service=datetime.date(2025, 6, 1)))
+            exchange = file.exchanges[DEAL].model_copy(update={**record, "choices": {"held": "intermediary"}})
+            there = compute(file.model_copy(update={"exchanges": {DEAL: exchange}}))
+            self.assertIs(there.has_sheet(f"form_8824.{DEAL}"), allowed, value)
+
+    def test_a_reverse_exchange_counts_from_its_parking(self) -> None:
+        """Rev. Proc. 2000-37."""
+        parked = datetime.date(2025, 1, 2)
+        for transferred, there in (("2025-07-01", True), ("2025-07-02", False)):
+            record = {
+                "choices": {"held": "holder"}, "days": {"parked": parked, "identified": parked},
+            }  # fmt: skip
+            day = datetime.date.fromisoformat(transferred)
+            file = deal(given("1000", disposed=day), got("5000", in_service=day), record=record)
+            self.assertIs(compute(file).has_sheet(f"form_8824.{DEAL}"), there, transferred)
+
+    def test_the_calendar_file_has_every_day(self) -> None:
+        file = deal(given("1000"), got("5000"), record=named_on(datetime.date(2025, 4, 1)))
+        written = calendar_of(file, DEAL, pack_for("us").exchanges.deadlines(file, DEAL))
+        events = list(Calendar.from_ical(written).walk("VEVENT"))
+        self.assertEqual(
+            [each.decoded("dtstart").isoformat() for each in events],
+            ["2025-04-17", "2025-08-30", "2026-04-15"],
+        )
+        self.assertIn("To be named by: The exchange", str(events[0]["summary"]))
+
+
+class Findings(unittest.TestCase):
+    """What is missing or does not balance is said at its place."""
+
+    def messages(self, file: ClientFile) -> dict[str, str]:
+        return {each.path: each.message for each in compute(file).findings}
+
+    def test_what_is_missing_is_said(self) -> None:
+        file = deal(given("1000", disposed=None), record={"choices": {}})
+        found = self.messages(file)
+        self.assertIn("nothing is received yet", found[f"/exchanges/{DEAL}"])
+        for place in ("choices/held", "answers/related_party", "answers/qualifies"):
+            self.assertIn("is not said", found[f"/exchanges/{DEAL}/{place}"])
+        self.assertIn("when it was transferred", found["/assets/s00001/disposed"])
+
+    def test_unequal_sides_and_a_value_that_is_missing(self) -> None:
+        unequal = self.messages(deal(given("1000", "9000"), got("5000"), cash="1000"))
+        self.assertIn("3,000.00 more is given than got", unequal[f"/exchanges/{DEAL}"])
+        missing = self.messages(deal(given("1000"), got("5000"), cash="1000"))
+        self.assertIn("would make it 6,000.00", missing["/assets/s00001/proceeds"])
+
+    def test_days_are_said_at_what_came(self) -> None:
+        late = deal(given("1000", "5000"), got("5000", in_service=datetime.date(2025, 9, 1)))
+        self.assertIn("after day 180", self.messages(late)["/assets/s00002/in_service"])
+
+    def test_what_version_4_called_exchanged_gets_its_exchange_in_one_step(self) -> None:
+        alone = given("1000", "5000", given_in="")
+        file = client(activities={RENTAL: rental()}, assets=numbered("assets", [alone]))
+        found = next(each for each in compute(file).findings if "not described" in each.message)
+        assert found.step is not None
+        made, _ = apply(file, found.step)
+        self.assertEqual(made.assets["s00001"].given_in, DEAL)
+        self.assertIn(DEAL, made.exchanges)
+
+    def test_growth_joins_the_interest_in_one_step(self) -> None:
+        """26 CFR 1.1031(k)-1(h)(5): 900 is interest, and no part of the exchange."""
+        file = deal(
+            given("1000", "5000"), got("5000"), growth="900", record={"choices": {"held": "intermediary"}}
+        )
+        computation = compute(file)
+        self.assertEqual(computation.sheet(f"form_8824.{DEAL}")["line_15"].amount, 0)
+        step = next(each.step for each in computation.findings if "growth" in each.message)
+        assert step is not None
+        made, _ = apply(file, step)
+        self.assertEqual(compute(made).sheet("form_1040")["taxable_interest"].amount, 900)
+        self.assertFalse(any("growth" in each.message for each in compute(made).findings))
 
 
 if __name__ == "__main__":

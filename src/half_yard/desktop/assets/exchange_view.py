@@ -145,7 +145,7 @@ class ExchangeView(AssetPart):
         else:
             done = self.begin(found)
         if done:
-            self.give.clear()
+            self.give.setText("")  # which, unlike clearing, leaves nothing that undo would bring back
 
     def begin(self, assets: Sequence[str]) -> bool:
         """Begin an exchange in which these assets are given up; says whether it could be."""
