@@ -41,6 +41,7 @@ MAY_IMPORT = {
     "demo": {"records", "storage"},
     "linux": {"storage"},
     "cli": {
+        "asked",
         "linux",
         "figures",
         "records",

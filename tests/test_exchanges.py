@@ -607,7 +607,7 @@ class AnyExchange(unittest.TestCase):
             for basis, worth, came, each in ((mine, left, right, own), (theirs, right, left, other))
         ]
         net = [
-            sheet["cash"].amount + sheet["relieved"].amount - sheet["paid"].amount
+            sheet["cash_and_other"].amount + sheet["debts_relieved"].amount - sheet["paid_and_owed"].amount
             for sheet in (each.sheet(f"form_8824.{DEAL}") for each in sides)
         ]
         self.assertEqual(net[0], -net[1])

@@ -112,9 +112,7 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
     if ask(section_179.applies):
         yield from _before_expensing(ask)
         yield ask(section_179.part_i.sheet)
-    for key in ask(form_4562.with_form):
-        yield ask(form_4562.worksheet.sheet, key)
-        yield ask(form_4562.form_4562.sheet, key)
+    yield from _depreciation(ask)
     for key in ask(form_4797_part_iv.with_recapture):
         yield ask(form_4797_part_iv.part_iv.sheet, key)
     yield from _statements(ask)
@@ -148,14 +146,27 @@ def _statements(ask: Ask) -> Iterator[Sheet]:
         yield ask(schedule_e.schedule_e.sheet)
 
 
+def _depreciation(ask: Ask) -> Iterator[Sheet]:
+    """Form 4562 of each activity; of one that only received in exchanges behind these, on which it rests."""
+    gave = {exchanged.activity_of(ask, key) for key in ask(exchanged.given_in_exchange)}
+    got = {exchanged.activity_of(ask, key) for key in ask(exchanged.got_in_exchange)}
+    with_form = ask(form_4562.with_form)
+    for key in (each for each in with_form if each not in got - gave):
+        yield ask(form_4562.worksheet.sheet, key)
+        yield ask(form_4562.form_4562.sheet, key)
+    for exchange in ask(exchanged.exchanges):
+        yield ask(form_8824.form_8824.sheet, exchange)
+    for key in (each for each in with_form if each in got - gave):
+        yield ask(form_4562.worksheet.sheet, key)
+        yield ask(form_4562.form_4562.sheet, key)
+
+
 def _of_sales(ask: Ask) -> Iterator[Sheet]:
     """What left service: lost, sold as a home, exchanged, sold."""
     if ask(form_4797.lost):
         yield ask(form_4797.form_4684.sheet)
     for thing in ask(home_sale.homes_sold):
         yield ask(home_sale.home_sale.sheet, thing)
-    for exchange in ask(exchanged.exchanges):
-        yield ask(form_8824.form_8824.sheet, exchange)
     if ask(form_4797.applies):
         yield ask(form_4797.form_4797.sheet)
     if ask(section_1231_losses.applies):

@@ -47,6 +47,16 @@ def given_in_exchange(ask: Ask) -> frozenset[str]:
     return frozenset(key for exchange in ask(exchanges) for key in ask(sides, exchange).given)
 
 
+def got_in_exchange(ask: Ask) -> frozenset[str]:
+    """The assets of like kind that were received in exchanges that hold."""
+    return frozenset(key for exchange in ask(exchanges) for key in ask(sides, exchange).got)
+
+
+def activity_of(ask: Ask, key: str) -> str:
+    """The activity of an asset. It is no part of its own."""
+    return ask.of(stories.asset_of, key).activity
+
+
 def received_in(ask: Ask, key: str) -> str:
     """The exchange in which an asset was received as property of like kind; empty for any other."""
     exchange = ask.of(stories.asset_of, key).got_in

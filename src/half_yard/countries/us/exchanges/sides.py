@@ -138,6 +138,8 @@ def _why_not(
 ) -> str:
     """Which of the days, or of the rules of naming, keeps an asset out; empty where none does."""
     received = received_on(asset)
+    if asset.disposal == EXCHANGE and _when(file, asset.given_in) <= _when(file, asset.got_in):
+        return "it was given up again no later than it was received"
     if received is None:
         return ""
     named = record.days.get(IDENTIFIED)
@@ -159,6 +161,17 @@ def _why_not(
     if _named_too_many(file, record, given):
         return "more than three were named, worth more than twice what was given, and too few of them came"
     return ""
+
+
+def _when(file: ClientFile, exchange: str) -> tuple[datetime.date, str]:
+    """The first transfer of an exchange, by which several stand in order; behind all others where there is
+    none."""
+    days = [
+        asset.disposed
+        for asset in file.assets.values()
+        if asset.given_in == exchange and asset.disposal == EXCHANGE and asset.disposed
+    ]
+    return min(days, default=datetime.date.max), exchange
 
 
 def _named_too_many(file: ClientFile, record: Exchange, given: list[tuple[str, Asset]]) -> bool:

@@ -126,20 +126,20 @@ def given_and_got(page: Page, ask: Ask, exchange: str) -> None:
     both = ask(sides, exchange)
     bought = [value_got(key, asset) for key, asset in named(ask, both.got_besides).items()]
     cash = page.line(
-        "cash", "", "Cash and other property received",
+        "cash_and_other", "", "Cash and other property received",
         total((*(fact(ask, exchange, key) for key in (CASH, CASH_LATER, OTHER_GOT)), *bought)),
     )  # fmt: skip
     relieved = page.line(
-        "relieved", "", "Debts, deposits and rents that the other side took over",
+        "debts_relieved", "", "Debts, deposits and rents that the other side took over",
         total(fact(ask, exchange, key) for key in (DEBT_RELIEVED, CREDITS)),
     )  # fmt: skip
     debt = fact(ask, exchange, DEBT_TAKEN_ON)
     other = ask(other_property, exchange).get("other_value", NOTHING)
     paid = page.line(
-        "paid", "", "Debts taken on, cash paid and other property given",
+        "paid_and_owed", "", "Debts taken on, cash paid and other property given",
         total((debt, fact(ask, exchange, CASH_PAID), other)),
     )  # fmt: skip
-    costs = page.line("costs", "", "Costs of the exchange", total(_costs(ask, exchange, both)))
+    costs = page.line("exchange_costs", "", "Costs of the exchange", total(_costs(ask, exchange, both)))
     if other.amount and cash.amount:
         got, added = _by_groups(page, ask, exchange, debt, relieved)
     else:
@@ -147,8 +147,8 @@ def given_and_got(page: Page, ask: Ask, exchange: str) -> None:
         got = total((cash, net), "cash, other property and debts, net")
         added = not_below_zero(difference(paid, relieved), "paid, net")
     used = page.line("costs_used", "", "Of the costs, against these", smaller_of(costs, got))
-    page.line("boot", "", "Received besides, net of costs", got - used)
-    page.line("added", "", "Paid besides, with the rest of the costs", total((added, costs - used)))
+    page.line("net_boot", "", "Received besides, net of costs", got - used)
+    page.line("paid_besides", "", "Paid besides, with the rest of the costs", total((added, costs - used)))
 
 
 def _costs(ask: Ask, exchange: str, both: Sides) -> list[Figure]:
@@ -187,7 +187,10 @@ def realized(page: Page, ask: Ask, exchange: str) -> None:
     page.section = "Realized"
     both, beside = ask(sides, exchange), ask(given_and_got, exchange)
     boot = page.line(
-        "line_15", "15", "Cash and other property received, debts taken over, net of costs", beside["boot"]
+        "line_15",
+        "15",
+        "Cash and other property received, debts taken over, net of costs",
+        beside["net_boot"],
     )
     values = [value_got(key, asset) for key, asset in named(ask, both.got).items()]
     like = page.line("line_16", "16", "Value of like-kind property received", total(values))
@@ -195,7 +198,10 @@ def realized(page: Page, ask: Ask, exchange: str) -> None:
     bases = [ask(successors.adjusted_basis, key) for key in both.given]
     left = page.line("adjusted", "", "Adjusted basis of like-kind property given up", total(bases))
     basis_given = page.line(
-        "line_18", "18", "Basis given up, paid besides and rest of the costs", total((left, beside["added"]))
+        "line_18",
+        "18",
+        "Basis given up, paid besides and rest of the costs",
+        total((left, beside["paid_besides"])),
     )
     page.line("realized", "19", "Realized gain or loss", whole - basis_given, Role.SUBTOTAL)
 
@@ -211,9 +217,9 @@ def excluded(page: Page, ask: Ask, exchange: str) -> None:
     page.section = "Exclusion of a former main home (26 U.S.C. 121)"
     made = not_below_zero(ask(realized, exchange)["realized"])
     taken = total(up_to_now.story_up_to_now(ask, key).taken for key in both.given)
-    open_to_it = page.line("open", "", "Gain beyond depreciation", not_below_zero(made - taken))
+    open_to_it = page.line("gain_beyond", "", "Gain beyond depreciation", not_below_zero(made - taken))
     tests = ask.of(home_sale.tests_of_assets, homes)
-    most = page.line("most", "", "Exclusion, at the most", home_sale.most_of(ask, tests))
+    most = page.line("exclusion_most", "", "Exclusion, at the most", home_sale.most_of(ask, tests))
     page.line("excluded", "", "Excluded", smaller_of(open_to_it, most), Role.SUBTOTAL)
 
 
@@ -225,13 +231,13 @@ def recognized(page: Page, ask: Ask, exchange: str) -> None:
     out = ask(excluded, exchange).get("excluded", NOTHING)
     counted = boot
     if out.amount:
-        made = page.line("made", "", "Gain without what is excluded", made - out)
-        counted = page.line("counted", "", "Line 15 beyond the exclusion", not_below_zero(boot - out))
+        made = page.line("gain_left", "", "Gain without what is excluded", made - out)
+        counted = page.line("boot_counted", "", "Received beyond the exclusion", not_below_zero(boot - out))
     gain = not_below_zero(smaller_of(counted, made), "smaller of line 15 and line 19")
-    taxed = page.line("line_20", "20", "Smaller of line 15 or line 19", gain)
+    taxed = page.line("line_20", "20", "Smaller of the two (lines 15, 19)", gain)
     recaptured = recapture.recapture(ask, exchange, taxed)
     ordinary = page.line("recapture", "21", "Ordinary income under recapture rules", recaptured)
-    rest = page.line("line_22", "22", "The rest of line 20", not_below_zero(taxed - ordinary))
+    rest = page.line("line_22", "22", "Gain that is not ordinary", not_below_zero(taxed - ordinary))
     whole = page.line("recognized", "23", "Recognized gain", ordinary + rest, Role.RESULT)
     page.line("deferred", "24", "Deferred gain or loss", made - whole, Role.SUBTOTAL)
 
@@ -291,8 +297,8 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
     year, both, taxed = ask.of(tax_year), ask(sides, exchange), ask(recognized, exchange)
     given = named(ask, both.given)
     first = both.transferred.year if both.transferred else year
-    later = page.line("later", "", "Of line 22 taxed next year, as the cash comes", _later(ask, exchange))
-    own_year = page.line("own_year", "", f"Of line 22 taxed in {first}", taxed["line_22"] - later)
+    later = page.line("taxed_later", "", "Of it taxed next year, as the cash comes", _later(ask, exchange))
+    own_year = page.line("taxed_first", "", f"Of it taxed in {first}", taxed["line_22"] - later)
     resold = taxed["deferred"] if ask(became_taxable, exchange) else NOTHING
     resold_in = ask.of(exchange_of, exchange).days.get(RESOLD)
     every_long = all(held_long(successors.held_since(ask, key)) for key in given)
@@ -336,7 +342,7 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
 def _later(ask: Ask, exchange: str) -> Figure:
     """Of line 22 the part for cash that the intermediary pays next year: an instalment (26 CFR
     1.1031(k)-1(j)(2)), of which the part of gain is that of all that was got besides."""
-    left, boot = fact(ask, exchange, CASH_LATER), ask(given_and_got, exchange)["boot"]
+    left, boot = fact(ask, exchange, CASH_LATER), ask(given_and_got, exchange)["net_boot"]
     taxed = ask(recognized, exchange)["line_22"]
     if not left.amount or not boot.amount:
         return NOTHING
