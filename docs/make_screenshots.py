@@ -153,11 +153,6 @@ def tray(window: MainWindow) -> None:
     window.workspace.go_to("/statements/b00001/rows/r00007")
 
 
-def last_year(window: MainWindow) -> None:
-    """Every line of a business beside last year's."""
-    window.workspace.go_to("/activities/a00001/last_year/advertising")
-
-
 def elections(window: MainWindow) -> None:
     """The year's elections, one asset of this year having its special allowance."""
     from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
@@ -211,6 +206,17 @@ def record(path: str) -> Callable[[MainWindow], None]:
     return lambda window: window.workspace.go_to(path)
 
 
+def exchange(window: MainWindow) -> None:
+    """A house that was exchanged for a larger one."""
+    from half_yard.figures import Place  # noqa: PLC0415
+
+    folder = window.workspace.path
+    if folder is not None:
+        window.open_path(folder.with_name("Ravn, Torben 2025.halfyard"))
+    window.workspace.go_to("/exchanges/x00001/facts/costs")
+    window.workspace.look_at(Place("form_8824.x00001", "recognized"))
+
+
 def of_canada(window: MainWindow) -> None:
     """One return of a couple, and the way of a number through its map."""
     from half_yard.figures import Place  # noqa: PLC0415
@@ -228,7 +234,6 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "particulars": record("/activities/a00003/name"),
     "payers": record("/forms/f00003"),
     "tray": tray,
-    "last-year": last_year,
     "household": record("/wages/w00001"),
     "shared-home": record("/uses/k00001"),
     "shared-log": shared("h00003"),
@@ -240,6 +245,7 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "return": at("form_1040", "taxable_income"),
     "finder": finder,
     "entries": entries,
+    "exchange": exchange,
     "return-canada": of_canada,
 }
 

@@ -99,7 +99,7 @@ def part_iii(page: Page, ask: Ask) -> None:
     ordinary = page.line(
         "part_iii_ordinary", "31", "Ordinary of them", total(item.recapture for item in in_part)
     )
-    page.line("part_iii_rest", "32", "The rest, to line 6", gains - ordinary)
+    page.line("part_iii_rest", "32", "The rest, to Part I", gains - ordinary)
 
 
 @form_4797.part
