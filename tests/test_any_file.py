@@ -143,8 +143,9 @@ SOUND = st.builds(
     origin=st.sampled_from(["", "", "converted"]), part_of=st.sampled_from(["", "", "s00001"]),
     months=st.sampled_from([None, 60]), share=st.none() | SHARES, shares=of_years(SHARES),
     disposed=st.none() | st.dates(datetime.date(2024, 1, 1), datetime.date(2026, 12, 31)),
-    disposal=st.sampled_from(["", *DISPOSALS]), proceeds=st.none() | COSTS,
+    disposal=st.sampled_from(["", *DISPOSALS, "instalment_sale"]), proceeds=st.none() | COSTS,
     prior_depreciation=st.none() | COSTS, thing=st.sampled_from(["", "", "h00001"]),
+    instalments=of_years(COSTS), debt_assumed=st.none() | COSTS,
 )  # fmt: skip
 """Assets as they usually are, most of which land on a form."""
 REAL = ["residential_building", "nonresidential_building", "land", "fifteen_year", "qualified_improvement"]
@@ -202,7 +203,7 @@ def files(draw: st.DrawFn) -> ClientFile:
         basis=st.dictionaries(st.sampled_from(BASIS), AMOUNTS, max_size=3), own_years=of_years(AMOUNTS),
         units=of_years(AMOUNTS), units_in_all=st.none() | AMOUNTS, acquired=DATES, disposed=DATES,
         disposal=st.sampled_from(["", *DISPOSALS]), proceeds=st.none() | AMOUNTS,
-        selling_costs=st.none() | AMOUNTS, sale_share=st.none() | SHARES,
+        selling_costs=st.none() | AMOUNTS, sale_share=st.none() | SHARES, debt_assumed=st.none() | AMOUNTS,
     )  # fmt: skip
     person = st.builds(Person, birth_date=DATES, identity_number=st.sampled_from(["", "1", "123-45-6789"]))
     wage = st.builds(

@@ -78,6 +78,7 @@ TERMS = {"150% declining balance"}
 PERCENT = re.compile(r"[0-9] ?%")
 RECORDS_HAVE = {
     "deducted",
+    "instalments",
     "first",
     "last",
     "left",

@@ -123,9 +123,10 @@ class Asset(Record):
     the class leaves that open; `own_years` what single years take, of what has a schedule of its own; `units`
     those of single years, of `units_in_all`, of what is written off by its output; `disposed` the day on
     which it left service, `disposal` how, `proceeds` and `selling_costs` what came of it, `sale_share` the
-    percent of it that was for the business, where that is not its use of the years; `given_in` and `got_in`
-    the exchange in which it was given up, or received; `answers` as for an activity; `made_from` the entry
-    that it was, where it was typed as a cost first."""
+    percent of it that was for the business, where that is not its use of the years; `instalments` what came
+    of its price in single years, without interest, and `debt_assumed` the debt that its buyer took over;
+    `given_in` and `got_in` the exchange in which it was given up, or received; `answers` as for an activity;
+    `made_from` the entry that it was, where it was typed as a cost first."""
 
     activity: Text
     thing: Text = ""
@@ -147,6 +148,8 @@ class Asset(Record):
     proceeds: Amount | None = None
     selling_costs: Amount | None = None
     sale_share: Percent | None = None
+    instalments: Mapping[Year, Amount] = {}
+    debt_assumed: Amount | None = None
     given_in: Text = ""
     got_in: Text = ""
     prior_depreciation: Amount | None = None

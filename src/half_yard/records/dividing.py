@@ -14,8 +14,10 @@ from half_yard.records.client_file import Asset, ClientFile
 from half_yard.records.edits import Change, Edit
 from half_yard.records.identifiers import next_id
 
-DIVIDED = ("cost", "expensed", "prior_depreciation", "proceeds", "selling_costs", "units_in_all")
-DIVIDED_BY_KEY = ("basis", "own_years", "units")
+DIVIDED = (
+    "cost", "expensed", "prior_depreciation", "proceeds", "selling_costs", "units_in_all", "debt_assumed",
+)  # fmt: skip
+DIVIDED_BY_KEY = ("basis", "own_years", "units", "instalments")
 
 
 def in_proportion(amount: Decimal, weights: Sequence[Decimal]) -> list[Decimal]:

@@ -71,6 +71,7 @@ def findings_of(
         *_expensing(sheets),
         *_small_taxpayers(sheets),
         *_sales(frame, stories),
+        *_instalments(frame, sheets),
         *exchange_findings(frame.file, stories),
         *book_findings(frame, books, unusual),
         *shared_findings(frame, books),
@@ -238,6 +239,30 @@ def _sales(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Findi
                 "are freed (26 U.S.C. 469(g)) and are not computed.",
                 f"/activities/{key}/answers/suspended_losses",
             )  # fmt: skip
+
+
+def _instalments(frame: OnReturn, sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    """What the year's payments of instalment sales lack: the principal, and where interest goes."""
+    year = frame.file.tax_year
+    for sheet in sheets:
+        _, _, key = sheet.key.partition("form_6252.")
+        if not key or not sheet["gross_profit"].amount:
+            continue
+        path, received = f"/assets/{key}/instalments/{year}", sheet["payments"].amount
+        if sheet["not_yet"].amount and not received and str(year) not in frame.file.assets[key].instalments:
+            yield Finding(
+                Level.INCOMPLETE, f"{sheet.subject}: the principal received in {year} is not entered.", path,
+                "Type it where the asset leaves, 0 where nothing came.",
+            )  # fmt: skip
+        if received + sheet["earlier_payments"].amount > sheet["contract_price"].amount:
+            yield Finding(
+                Level.ERROR, f"{sheet.subject}: more principal is received than the contract price.", path,
+                "Type principal alone: what is interest goes among the interest.",
+            )  # fmt: skip
+        yield Finding(
+            Level.NOTE, f"{sheet.subject}: what the buyer pays as interest goes among the interest, with the "
+            "buyer's name, address and number (Schedule B).", "/interest",
+        )  # fmt: skip
 
 
 def _rental_days(frame: OnReturn) -> Iterator[Finding]:

@@ -20,6 +20,7 @@ from half_yard.countries.us.forms import (
     form_4562,
     form_4797,
     form_4797_part_iv,
+    form_6252,
     form_8824,
     form_8829,
     form_8995,
@@ -167,6 +168,8 @@ def _of_sales(ask: Ask) -> Iterator[Sheet]:
         yield ask(form_4797.form_4684.sheet)
     for thing in ask(home_sale.homes_sold):
         yield ask(home_sale.home_sale.sheet, thing)
+    for contract in ask(form_6252.contracts):
+        yield ask(form_6252.form_6252.sheet, contract)
     if ask(form_4797.applies):
         yield ask(form_4797.form_4797.sheet)
     if ask(section_1231_losses.applies):

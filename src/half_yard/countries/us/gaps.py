@@ -122,6 +122,11 @@ def exchange_of_a_part(path: str) -> Mark:
     return gap("An exchange of property that several uses share is not computed.", path=path)
 
 
+def instalments_of_a_part(path: str) -> Mark:
+    """An instalment sale of what is not used for one activity alone."""
+    return gap("An instalment sale of property with private or shared use is not computed.", path=path)
+
+
 def other_property(path: str) -> Mark:
     """Something that is no asset here was given in an exchange."""
     return gap(

@@ -50,7 +50,8 @@ def sale_findings(frame: OnReturn) -> Iterator[Finding]:
         otherwise = left and asset.disposal not in {"", SALE, *WITHOUT_GAIN}
         if record_of is not None and is_main_home(record_of) and otherwise:
             yield Finding(
-                Level.INCOMPLETE, f"{asset.name}: a home that is lost or exchanged is not computed.",
+                Level.INCOMPLETE, f"{asset.name}: a home that is lost, exchanged or paid by instalments "
+                "is not computed.",
                 f"/assets/{key}/disposal", "Work out its gain beside the program.",
             )  # fmt: skip
 

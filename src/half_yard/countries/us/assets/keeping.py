@@ -29,7 +29,7 @@ from half_yard.countries.us.assets.finding_classes import find_class
 from half_yard.countries.us.assets.otherwise import otherwise
 from half_yard.countries.us.assets.purchase import purchase_edit
 from half_yard.countries.us.assets.rates import METHODS
-from half_yard.countries.us.assets.sold import DISPOSALS
+from half_yard.countries.us.assets.sold import DISPOSALS, INSTALMENTS
 from half_yard.countries.us.assets.special_allowance import elections_next_year
 from half_yard.countries.us.expensing_for_income import expensing_for_income
 from half_yard.countries.us.forms.home_sale import may_have_been_home, was_home
@@ -79,13 +79,14 @@ class UnitedStatesAssets:
         record = file.assets[asset]
         if record.disposed is None:
             return ()
+        fields = _of_instalments(file, asset) if record.disposal == INSTALMENTS else []
         questions = [RELATED]
         if may_have_been_home(file, record):
             questions.append(MAIN_HOME)
         if was_home(file, record):
             joint = status_of(file.household) == "joint"
             questions += [SPOUSE, OTHER_SALE] if joint else [OTHER_SALE]
-        return [
+        return fields + [
             Field(f"/assets/{asset}/answers/{each.key}", each.text, FieldKind.ANSWER, default=each.default)
             for each in questions
         ]
@@ -119,6 +120,23 @@ class UnitedStatesAssets:
         """The special allowance by class (26 U.S.C. 168(k)(7), (10)), for classes of this year's property;
         then the facts of earlier years."""
         return [*allowance_elections(file, file.tax_year), *earlier_facts(file)]
+
+
+def _of_instalments(file: ClientFile, asset: str) -> list[Field]:
+    """What came of the price, year by year, and the debt that the buyer took over."""
+    record = file.assets[asset]
+    first = record.disposed.year if record.disposed else file.tax_year
+    years = range(min(first, file.tax_year), file.tax_year + 1)
+    return [
+        Field(f"/assets/{asset}/debt_assumed", "Debt the buyer took over", FieldKind.AMOUNT),
+        *(
+            Field(
+                f"/assets/{asset}/instalments/{year}", f"Principal received in {year}", FieldKind.AMOUNT,
+                hint="without interest", optional=True,
+            )
+            for year in years
+        ),
+    ]  # fmt: skip
 
 
 class UnitedStatesAssetKeeping(AssetKeeping):

@@ -3,9 +3,10 @@
 from half_yard.records import Asset
 
 SALE, TRADE, ABANDONED, GIFT, PERSONAL = "sale", "trade", "abandonment", "gift", "personal"
-EXCHANGE, CASUALTY = "exchange", "casualty"
+EXCHANGE, CASUALTY, INSTALMENTS = "exchange", "casualty", "instalment_sale"
 DISPOSALS = {
     SALE: "Sold",
+    INSTALMENTS: "Sold, paid by instalments",
     TRADE: "Traded in (equipment)",
     ABANDONED: "Abandoned or scrapped",
     CASUALTY: "Lost by casualty or theft",

@@ -12,10 +12,10 @@ from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.amortization import PAID_OFF
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.assets.sold import CASUALTY, EXCHANGE, GIFT, PERSONAL, SALE, TRADE
+from half_yard.countries.us.assets.sold import CASUALTY, EXCHANGE, GIFT, INSTALMENTS, PERSONAL, SALE, TRADE
 from half_yard.countries.us.carried_in import SECTION_1231, carried_in
 from half_yard.countries.us.exchanges import exchanged
-from half_yard.countries.us.forms import form_8824, home_sale
+from half_yard.countries.us.forms import form_6252, form_8824, home_sale
 from half_yard.countries.us.forms.form_4797_columns import Sold, fill_column
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.shared.divided import measure_of, things
@@ -24,7 +24,7 @@ from half_yard.figures.figure import NOT_BELOW_ZERO
 from half_yard.records import Asset, ClientFile
 
 WITHOUT_GAIN = {GIFT, PERSONAL}
-PRICED = {SALE, TRADE, CASUALTY}
+PRICED = {SALE, TRADE, CASUALTY, INSTALMENTS}
 """Ways of leaving that have a price, an allowance or an insurance payment, even if it is nothing."""
 
 
@@ -67,8 +67,9 @@ def _left_in(file: ClientFile, year: int, keys: tuple[str, ...]) -> tuple[str, .
 
 
 def applies(ask: Ask) -> bool:
-    """Whether there is a form: something left service, or an exchange is taxed this year."""
-    return bool(ask(gone) or ask(form_8824.gains, "to_part_i") or ask(form_8824.gains, "to_part_ii"))
+    """Whether there is a form: something left service, or an exchange or an instalment is taxed this year."""
+    exchanged = ask(form_8824.gains, "to_part_i") or ask(form_8824.gains, "to_part_ii")
+    return bool(ask(gone) or exchanged or ask(form_6252.gains, "income"))
 
 
 def items(ask: Ask) -> tuple[Sold, ...]:
@@ -95,7 +96,10 @@ def part_iii(page: Page, ask: Ask) -> None:
         page.lines += item.lines
     page.section = "Part III · Summary"
     in_part = [item for item in ask(items) if item.in_part_iii and not item.casualty]
-    gains = page.line("part_iii_gains", "30", "Gains of Part III", total(item.gain for item in in_part))
+    gains = page.line(
+        "part_iii_gains", "30", "Gains of Part III, of instalment sales what is ordinary",
+        total(item.recapture if item.instalments else item.gain for item in in_part),
+    )  # fmt: skip
     ordinary = page.line(
         "part_iii_ordinary", "31", "Ordinary of them", total(item.recapture for item in in_part)
     )
@@ -107,12 +111,14 @@ def part_i(page: Page, ask: Ask) -> None:
     """Lines 2 to 12: section 1231."""
     page.section = "Part I · Property held for more than a year"
     long_held = [item for item in ask(items) if item.long_held and not item.casualty]
-    on_lines = [item.gain for item in long_held if not item.in_part_iii]
+    on_lines = [item.gain for item in long_held if not item.in_part_iii and not item.instalments]
     title = "Land and losses of property held for more than a year"
     losses = page.line("long_losses", "2", title, total(on_lines))
     rest = ask(part_iii)["part_iii_rest"]
     gains = page.line("long_gains", "6", "Gains of Part III, without what is ordinary (line 32)", rest)
     parts = [gains, losses]
+    if paid := ask(form_6252.long_held_gains):
+        parts.append(page.line("instalment_gain", "4", "Gain of instalment sales (Form 6252)", total(paid)))
     if exchanged := ask(form_8824.gains, "to_part_i"):
         parts.append(page.line("exchanged", "5", "Gain of exchanges (Form 8824)", total(exchanged)))
     if ask(lost):
@@ -134,7 +140,7 @@ def part_ii(page: Page, ask: Ask) -> None:
     plain = [item for item in ask(items) if not item.casualty]
     short = page.line(
         "short_held", "10", "Property held for a year or less, and abandoned",
-        total(item.gain for item in plain if not item.long_held),
+        total(item.gain for item in plain if not item.long_held and not item.instalments),
     )  # fmt: skip
     loss = page.line(
         "net_loss", "11", "Net section 1231 loss", smaller_of(ask(part_i)["net_1231"], NOT_BELOW_ZERO)
@@ -143,6 +149,8 @@ def part_ii(page: Page, ask: Ask) -> None:
         "recapture", "13", "Ordinary part of Part III", total(item.recapture for item in ask(items))
     )
     parts = [short, loss, ask(part_i)["looked_back"], recaptured]
+    if paid := ask(form_6252.short_held_gains):
+        parts.append(page.line("instalments_short", "15", "Of instalment sales, held for less", total(paid)))
     if exchanged := ask(form_8824.gains, "to_part_ii"):
         parts.append(page.line("exchanged_ordinary", "16", "Ordinary gain of exchanges", total(exchanged)))
     if ask(lost):
@@ -158,7 +166,9 @@ def unrecaptured(page: Page, ask: Ask) -> None:
     private = [item.private for item in ask(items)]
     page.line("private", "", "Gains of private parts (Form 8949)", total(private))
     of_exchanges = ask(form_8824.gains, "unrecaptured")
-    every = total((*(item.unrecaptured for item in ask(items) if item.long_held), *of_exchanges))
+    of_contracts = ask(form_6252.gains, "unrecaptured")
+    sold = (item.unrecaptured for item in ask(items) if item.long_held and not item.instalments)
+    every = total((*sold, *of_exchanges, *of_contracts))
     most = not_below_zero(ask(part_i)["capital_gain"], "not more than line 9")
     page.line("unrecaptured", "", "Unrecaptured section 1250 gain, to Schedule D", smaller_of(every, most))
 
@@ -176,7 +186,14 @@ def capital_gain(ask: Ask) -> Figure | None:
 def gains_of_businesses(ask: Ask) -> tuple[Figure, ...]:
     """What businesses gained and lost by the sales of their property."""
     of_businesses = ask.of(_of_businesses, ask(gone))
-    return tuple(ask(column, key).gain for key in of_businesses)
+    sold = [ask(column, key) for key in of_businesses]
+    paid = [figure for each, figure in ask(form_6252.by_contract).items() if ask.of(_is_business, each)]
+    return (*(item.recapture if item.instalments else item.gain for item in sold), *paid)
+
+
+def _is_business(file: ClientFile, key: str) -> bool:
+    activity = file.activities.get(file.assets[key].activity)
+    return activity is not None and activity.kind == "business"
 
 
 def _of_businesses(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:

@@ -18,7 +18,7 @@ from half_yard.countries.us.assets.basis import (
 )
 from half_yard.countries.us.assets.classes import CLASSES, LAND, SHORT_LIVED_REAL
 from half_yard.countries.us.assets.holding import held_long
-from half_yard.countries.us.assets.sold import ABANDONED, CASUALTY, EXCHANGE
+from half_yard.countries.us.assets.sold import ABANDONED, CASUALTY, EXCHANGE, INSTALMENTS
 from half_yard.countries.us.assets.uses import WHOLE, share_of_year
 from half_yard.countries.us.exchanges import exchanged, successors
 from half_yard.countries.us.questions import RELATED
@@ -58,13 +58,14 @@ Parts = Sequence[Figure | None]
 
 @dataclass(frozen=True, eq=False)
 class Sold:
-    """One asset on the form: whether it was held for more than a year, stands in Part III and was lost by
-    casualty, its gain or loss, what of a gain is ordinary or unrecaptured section 1250 gain, the gain of its
-    private part, and its lines."""
+    """One asset on the form: whether it was held for more than a year, stands in Part III, was lost by
+    casualty, and has its gain taxed by instalments; its gain or loss, what of a gain is ordinary or
+    unrecaptured section 1250 gain, the gain of its private part, and its lines."""
 
     long_held: bool
     in_part_iii: bool
     casualty: bool
+    instalments: bool
     gain: Figure
     recapture: Figure
     unrecaptured: Figure
@@ -132,7 +133,18 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     lost = asset.disposal == CASUALTY
     # What is abandoned is neither sold nor exchanged: its loss is ordinary (26 U.S.C. 165).
     exchanged = long_held and not (asset.disposal == ABANDONED and gain.amount <= 0)
-    return Sold(exchanged, part == PART_III, lost, gain, recapture, unrecaptured, private, tuple(page.lines))
+    by_instalments = asset.disposal == INSTALMENTS and gain.amount > 0
+    return Sold(
+        exchanged,
+        part == PART_III,
+        lost,
+        by_instalments,
+        gain,
+        recapture,
+        unrecaptured,
+        private,
+        tuple(page.lines),
+    )
 
 
 def _has_private_gain(ask: Ask, asset: Asset) -> bool:
