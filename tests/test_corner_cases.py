@@ -285,10 +285,39 @@ class MadeUp(unittest.TestCase):
         self.assertEqual(then.assets["s00001"].answers, {})
         self.assertEqual(then.assets["s00001"].prior_depreciation, Decimal("55412.50"))
 
-    def test_too_much_is_not_computed_and_says_so(self) -> None:
-        car = asset(in_service=day(2022, 3, 1), prior_depreciation=9999,
-                    answers={"made_up": True, "no_special_allowance": True})  # fmt: skip
-        self.assertFalse(compute(file_of(car)).complete)
+    def test_too_much_is_income_over_four_years(self) -> None:
+        """Rev. Proc. 2015-13, section 7.03, by hand: 8,000 too much, a quarter a year, the last the rest."""
+        plain = asset("residential_building", activity=RENTAL, cost=275000, in_service=day(2015, 6, 5))
+
+        def of_2022(each: Asset) -> ClientFile:
+            return file_of(each).model_copy(update={"tax_year": 2022})
+
+        by_table = compute(of_2022(plain)).stories["s00001"].prior.amount
+        answers = {"made_up": True}
+        house = plain.model_copy(update={"prior_depreciation": by_table + 8001, "answers": answers})
+        parts, file = [], of_2022(house)
+        for _ in range(5):
+            computation = compute(file)
+            there = computation.has_sheet(f"section_481.{RENTAL}")
+            parts.append(line(computation, f"section_481.{RENTAL}/income").amount if there else 0)
+            file = next_year(computation, pack_for("us")) if file.tax_year < 2026 else file
+        self.assertEqual(parts, [2000, 2000, 2000, 2000, 0])
+        at_once = house.model_copy(update={"answers": {**answers, "income_at_once": True}})
+        sheet = compute(of_2022(at_once)).sheet(f"section_481.{RENTAL}")
+        self.assertEqual([sheet[name].amount for name in ("income", "left")], [8001, 0])
+        large = at_once.model_copy(update={"prior_depreciation": by_table + 50000})
+        self.assertEqual(line(compute(of_2022(large)), f"section_481.{RENTAL}/income").amount, 12500)
+
+    def test_several_assets_are_one_change(self) -> None:
+        """What one missed and another took too much is netted (Rev. Proc. 2015-13, section 2.04)."""
+        first = asset("residential_building", activity=RENTAL, cost=275000, in_service=day(2020, 6, 5))
+        by_table = compute(file_of(first)).stories["s00001"].prior.amount
+        answers = {"made_up": True}
+        missed = first.model_copy(update={"prior_depreciation": by_table - 5000, "answers": answers})
+        too_much = first.model_copy(update={"prior_depreciation": by_table + 2000, "answers": answers})
+        computation = compute(file_of(missed, too_much))
+        self.assertFalse(computation.has_sheet(f"section_481.{RENTAL}"))
+        self.assertEqual(line(computation, f"schedule_e.{RENTAL}/other_expenses").amount, 3000)
 
 
 class Related(unittest.TestCase):

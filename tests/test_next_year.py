@@ -37,7 +37,8 @@ CARRYING = {
     ("us/forms/simplified_home_office.py", "key"),
     ("us/forms/dwelling.py", "operating_out"),
     ("us/forms/dwelling.py", "depreciation_out"),
-    ("us/forms/waiting.py", "kind"),
+    ("us/forms/section_481.py", "left"),
+    ("us/forms/waiting.py", "key"),
     ("ca/forms/t2125.py", "closing_inventory"),
     ("ca/forms/cca.py", "closing"),
 }

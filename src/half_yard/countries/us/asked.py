@@ -151,13 +151,15 @@ class UnitedStatesAsked(Asked):
         return PERSONS_BOXES.get(collection, ())
 
     def carried_of(self, file: ClientFile, kind: str) -> Sequence[Option]:
-        """The activity of a home or dwelling, or the vehicle."""
+        """The activity, that of a home or dwelling, or the vehicle."""
         records: Mapping[str, Activity | Thing]
         match OF_THINGS.get(kind):
             case None:
                 return ()
             case "vehicle":
                 records = {key: thing for key, thing in file.things.items() if thing.kind == VEHICLE}
+            case "activity":
+                records = file.activities
             case "home":
                 records = {key: each for key, each in file.activities.items() if each.kind == "business"}
             case _:

@@ -12,6 +12,7 @@ QUALIFIED_LOSS = "qualified_business_loss"
 HOME_OPERATING, HOME_DEPRECIATION = "home_operating", "home_depreciation"
 DWELLING_OPERATING, DWELLING_DEPRECIATION = "dwelling_operating", "dwelling_depreciation"
 MILEAGE_PART = "mileage_depreciation"
+SECTION_481 = "section_481_income"
 KINDS = {
     SECTION_179: "Section 179 deduction that was not allowed",
     SECTION_1231: "Section 1231 losses of the last five years, not yet recaptured",
@@ -21,6 +22,7 @@ KINDS = {
     DWELLING_OPERATING: "Dwelling: operating expenses not allowed (Pub. 527, worksheet 5-1, line 7a)",
     DWELLING_DEPRECIATION: "Dwelling: depreciation not allowed (Pub. 527, worksheet 5-1, line 7b)",
     MILEAGE_PART: "Vehicle: depreciation parts of the standard rate up to now",
+    SECTION_481: "Change of method: income of years to come (section 481(a)), with its first year",
 }
 """What may be carried in, by kind."""
 OF_THINGS = {
@@ -29,8 +31,9 @@ OF_THINGS = {
     DWELLING_OPERATING: "dwelling",
     DWELLING_DEPRECIATION: "dwelling",
     MILEAGE_PART: "vehicle",
+    SECTION_481: "activity",
 }
-"""Kinds that belong to the activity of a home or a dwelling, or to a vehicle."""
+"""Kinds that belong to an activity, that of a home or a dwelling, or to a vehicle."""
 LOSSES = {SECTION_1231, QUALIFIED_LOSS}
 """Kinds that are losses: typed below zero they count by their size."""
 BELOW_ZERO = "What is carried in of this kind is not below zero. Type it as last year's form prints it."
@@ -62,13 +65,20 @@ def each_carried_in(ask: Ask, kind: str) -> tuple[tuple[int | None, Figure], ...
 def carried_of(ask: Ask, kind: str, of: str) -> Figure:
     """What is carried in of a kind for one activity or thing, as an amount above zero; nothing where nothing
     is."""
+    return together([leaf for _, leaf in ask(each_carried_of, kind, of)], KINDS[kind])
+
+
+def each_carried_of(ask: Ask, kind: str, of: str) -> tuple[tuple[int | None, Figure], ...]:
+    """What is carried in of a kind for one activity or thing, each with the year that it comes from."""
     stopped = ask(carryover_stops)
-    leaves = [
-        entered(abs(item.amount), KINDS[kind], f"/carryovers/{key}/amount", item.reckoning)
+    return tuple(
+        (
+            None if item.year is None else int(item.year),
+            entered(abs(item.amount), KINDS[kind], f"/carryovers/{key}/amount", item.reckoning),
+        )
         for key, item in ask.of(_of_kind, kind)
         if item.of == of and f"/carryovers/{key}" not in stopped
-    ]
-    return together(leaves, KINDS[kind])
+    )
 
 
 def carryover_stops(ask: Ask) -> dict[str, str]:

@@ -151,7 +151,8 @@ def _assets(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Find
         if is_made_up(asset):
             yield Finding(
                 Level.NOTE,
-                f"{asset.name}: what earlier years missed is deducted this year.",
+                f"{asset.name}: earlier years are made up; what they missed is a deduction, what they "
+                "took too much is income.",
                 path,
                 WHAT_IS_FILED,
             )

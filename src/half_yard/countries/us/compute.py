@@ -35,6 +35,7 @@ from half_yard.countries.us.forms import (
     schedule_e,
     schedule_se,
     section_179,
+    section_481,
     section_1231_losses,
     shared_costs,
     simplified_home_office,
@@ -116,6 +117,8 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
     yield from _depreciation(ask)
     for key in ask(form_4797_part_iv.with_recapture):
         yield ask(form_4797_part_iv.part_iv.sheet, key)
+    for key in ask(section_481.with_income):
+        yield ask(section_481.section_481.sheet, key)
     yield from _statements(ask)
     yield from _of_sales(ask)
     for person in ask(schedule_se.persons_with_business):

@@ -92,15 +92,6 @@ def acquired_not_said(path: str) -> Mark:
     )
 
 
-def too_much_made_up(path: str) -> Mark:
-    """Earlier years took more than the table has, and that is to be given back by a change of method."""
-    return gap(
-        "Earlier years took more than they may: an adjustment that is income goes over four years, which is "
-        "not computed.",
-        path=path,
-    )
-
-
 def auto_limits(path: str) -> Mark:
     """An automobile of a year whose limits are not among the values."""
     return gap(

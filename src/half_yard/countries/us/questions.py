@@ -32,6 +32,10 @@ MADE_UP = Question(
     "made_up", "What earlier years missed is made up this year (Form 3115)", False,
     "The method was in use for two years or more (Rev. Proc. 2015-13; 26 U.S.C. 481(a)).", anew=True,
 )  # fmt: skip
+AT_ONCE = Question(
+    "income_at_once", "Where that is income: all of it this year (election)", False,
+    "Only of less than 50,000 (Rev. Proc. 2015-13, section 7.03(3)(c)); else over four years.", anew=True,
+)  # fmt: skip
 ITEMIZES = Question(
     "itemizes", "Deductions are itemized (Schedule A)", False,
     "Then interest and taxes of a home come before its other costs (Form 8829, lines 10 and 11)",

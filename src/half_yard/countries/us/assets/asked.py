@@ -9,7 +9,7 @@ from half_yard.countries.offered import Question
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM, YEARS, AssetClass
 from half_yard.countries.us.assets.rates import METHODS
 from half_yard.countries.us.exchanges.asked import FIXED, USED_FIRST
-from half_yard.countries.us.questions import MADE_UP
+from half_yard.countries.us.questions import AT_ONCE, MADE_UP
 from half_yard.records import Asset, ClientFile
 
 
@@ -48,7 +48,9 @@ def asset_fields(file: ClientFile, key: str, questions: Sequence[Question]) -> I
     )
     if others:
         yield Field(f"{path}/part_of", "Improves", FieldKind.CHOICE, others)
-    made_up = (MADE_UP,) if asset.prior_depreciation is not None and kind.recovery is not None else ()
+    made_up: tuple[Question, ...] = ()
+    if asset.prior_depreciation is not None and kind.recovery is not None:
+        made_up = (MADE_UP, AT_ONCE) if MADE_UP.of(asset.answers) else (MADE_UP,)
     for question in (*questions, *made_up, *_of_exchange(asset, kind)):
         yield Field(
             f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,

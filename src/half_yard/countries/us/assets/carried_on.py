@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us.forms import form_4562, form_4797_part_iv
+from half_yard.countries.us.forms import form_4562, form_4797_part_iv, section_481
 from half_yard.countries.us.frame import BOOKS
 from half_yard.countries.us.shared import brought
 from half_yard.figures import NOTHING_ENTERED, Figure, together
@@ -41,7 +41,9 @@ class OfAssets:
 def of_activity(ask: Ask, activity: str) -> OfAssets:
     """What the assets of an activity carry on, of all owners together."""
     has_form = activity in ask(form_4562.with_form)
-    taken_back = activity in ask(form_4797_part_iv.with_recapture)
+    recaptured: tuple[Figure, ...] = ()
+    if activity in ask(form_4797_part_iv.with_recapture):
+        recaptured = (ask(form_4797_part_iv.recapture, activity)["taken_back"],)
     own = ask(form_4562.summary, activity)["total"] if has_form else NOTHING_ENTERED
     shared = brought.depreciation_brought(ask, activity)
     return OfAssets(
@@ -49,7 +51,7 @@ def of_activity(ask: Ask, activity: str) -> OfAssets:
         ask(form_4562.amortization, activity).get("amortization", NOTHING_ENTERED)
         if has_form
         else NOTHING_ENTERED,
-        ask(form_4797_part_iv.recapture, activity)["taken_back"] if taken_back else NOTHING_ENTERED,
+        together((*recaptured, *ask(section_481.income, activity)), "taken back"),
     )
 
 

@@ -36,6 +36,7 @@ from half_yard.countries.us.forms.home_sale import may_have_been_home, was_home
 from half_yard.countries.us.frame import status_of
 from half_yard.countries.us.questions import (
     ALLOWANCE,
+    AT_ONCE,
     FORMULA,
     MADE_UP,
     MAIN_HOME,
@@ -146,7 +147,7 @@ class UnitedStatesAssetKeeping(AssetKeeping):
         AssetKind(item.key, item.title, item.words, item.recovery is not None, item.facts)
         for item in CLASSES.values()
     )
-    asked_anew = (MADE_UP,)
+    asked_anew = (MADE_UP, AT_ONCE)
     disposals = DISPOSALS
     one_by_one = UnitedStatesAssets()
 

@@ -1,13 +1,12 @@
-"""Depreciation that earlier years missed, made up in this year by a change of the method of accounting (26
-U.S.C. 446(e), 481(a); Rev. Proc. 2015-13; Form 3115, designated change 7)."""
+"""Depreciation that earlier years missed, or took too much of, made up by a change of the method of
+accounting (26 U.S.C. 446(e), 481(a); Rev. Proc. 2015-13; Form 3115, designated change 7)."""
 
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
-from half_yard.countries.us.questions import MADE_UP, is_made_up
-from half_yard.figures import Figure, difference, entered
+from half_yard.countries.us.questions import AT_ONCE, MADE_UP, is_made_up
+from half_yard.figures import Figure, difference, entered, total
 from half_yard.records import Change, ClientFile, Edit
 
 SHORTEST = 2
@@ -19,10 +18,22 @@ WHAT_IS_FILED = (
 
 
 def adjustments(ask: Ask, activity: str) -> tuple[Figure, ...]:
-    """The adjustments of an activity's assets, above zero where too little was taken: a deduction of this
-    year."""
+    """The adjustments of an activity's assets where together they are a deduction of this year; nothing where
+    they are income, which has a worksheet of its own (`forms/section_481.py`)."""
+    every = ask(each_adjustment, activity)
+    return every if total(every).amount >= 0 else ()
+
+
+def each_adjustment(ask: Ask, activity: str) -> tuple[Figure, ...]:
+    """The adjustment of every asset of an activity, above zero where too little was taken."""
     keys = ask.of(_made_up, ask(stories.of_activity, activity))
     return tuple(ask(adjustment, key) for key in keys)
+
+
+def elected_at_once(ask: Ask, activity: str) -> bool:
+    """Whether it is elected to have what is income in one year."""
+    keys = ask.of(_made_up, ask(stories.of_activity, activity))
+    return any(AT_ONCE.of(asset.answers) for asset in ask.of(stories.assets_of, keys))
 
 
 def _made_up(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
@@ -38,8 +49,7 @@ def adjustment(ask: Ask, key: str) -> Figure:
     taken = entered(asset.prior_depreciation, f"{asset.name}: taken in earlier years", path)
     by_table = stories.story_of(ask, key).prior
     label = f"{asset.name}: missed in earlier years (section 481(a))"
-    made = difference(by_table, taken, label=label)
-    return made if made.amount >= 0 else made.marked(gaps.too_much_made_up(path))
+    return difference(by_table, taken, label=label)
 
 
 def make_up(file: ClientFile, key: str, years: int) -> Edit | None:

@@ -4,11 +4,11 @@ waits, and goes on to next year as it is."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us.carried_in import KINDS, OF_THINGS, carried_of
-from half_yard.countries.us.forms import dwelling, home_office, vehicle
+from half_yard.countries.us.carried_in import KINDS, OF_THINGS, each_carried_of
+from half_yard.countries.us.forms import dwelling, home_office, section_481, vehicle
 from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
-from half_yard.figures import Carries, Form, Page
+from half_yard.figures import Carries, Figure, Form, Page, together
 from half_yard.records import ClientFile
 
 
@@ -21,6 +21,7 @@ def _untaken(ask: Ask) -> list[tuple[str, str]]:
     taken = {
         "home": {office.activity for office in ask(home_office.offices)},
         "dwelling": {rental for _, rental in ask(dwelling.dwellings)},
+        "activity": set(ask(section_481.with_income)),
         "vehicle": {key for key in ask(vehicle.vehicles) if goes_by_the_mile(ask.of(thing_of, key))},
     }
     return [(kind, of) for kind, of in ask.of(_carried) if of not in taken[OF_THINGS[kind]]]
@@ -48,4 +49,9 @@ def lines(page: Page, ask: Ask, of: str) -> None:
     """What waits, by kind."""
     for kind, whose in _untaken(ask):
         if whose == of:
-            page.line(kind, "", KINDS[kind], ask(carried_of, kind, of), carries=Carries(kind))
+            by_year: dict[int | None, list[Figure]] = {}
+            for year, leaf in ask(each_carried_of, kind, of):
+                by_year.setdefault(year, []).append(leaf)
+            for year, leaves in by_year.items():
+                key = kind if year is None else f"{kind}.{year}"
+                page.line(key, "", KINDS[kind], together(leaves, KINDS[kind]), carries=Carries(kind, year))
