@@ -9,6 +9,7 @@ from decimal import Decimal
 from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import next_year
 from half_yard.countries.results import Computation
+from half_yard.countries.us.assets.cost_study import divide_by_study
 from half_yard.records import Activity, Asset, ClientFile, apply
 from half_yard.records.identifiers import numbered
 from tests.files import BUSINESS, RENTAL, business, client, entries, line, rental
@@ -318,6 +319,46 @@ class MadeUp(unittest.TestCase):
         computation = compute(file_of(missed, too_much))
         self.assertFalse(computation.has_sheet(f"section_481.{RENTAL}"))
         self.assertEqual(line(computation, f"schedule_e.{RENTAL}/other_expenses").amount, 3000)
+
+
+class CostStudy(unittest.TestCase):
+    """A building divided into classes; what earlier years took as building is made up (Form 3115, designated
+    change 7; Rev. Proc. 87-56, asset class 57.0 and 00.3)."""
+
+    def divided(self, house: Asset, typed: str) -> ClientFile:
+        file = file_of(house)
+        return apply(file, divide_by_study(compute(file), "s00001", typed))[0]
+
+    def test_parts_have_their_classes_and_the_rest_stays(self) -> None:
+        house = asset("residential_building", activity=RENTAL, cost=200000, in_service=day(2025, 6, 5))
+        made = self.divided(house, "Carpet of a rental 4,200; Fence 2*4000")
+        found = {each.name: (each.asset_class, str(each.cost)) for each in made.assets.values()}
+        name = house.name
+        self.assertEqual(found[f"{name}: Carpet of a rental"], ("five_year_trade", "4200.00"))
+        self.assertEqual(found[f"{name}: Fence"], ("fifteen_year", "8000.00"))
+        self.assertEqual(found[name], ("residential_building", "187800.00"))
+        self.assertFalse(any(each.answers.get("made_up") for each in made.assets.values()))
+
+    def test_what_earlier_years_took_goes_along_and_is_made_up(self) -> None:
+        house = asset("residential_building", activity=RENTAL, cost=200000, in_service=day(2020, 6, 5),
+                      answers={"no_special_allowance": True})  # fmt: skip
+        before = compute(file_of(house)).stories["s00001"].prior.amount
+        made = self.divided(house, "Fence 20000")
+        self.assertEqual(sum(each.prior_depreciation or 0 for each in made.assets.values()), before)
+        computation = compute(made)
+        fence = computation.stories["s00002"]
+        missed = fence.prior.amount - (made.assets["s00002"].prior_depreciation or 0)
+        self.assertGreater(missed, 3000)
+        self.assertEqual(line(computation, f"schedule_e.{RENTAL}/other_expenses").amount, round(missed))
+
+    def test_what_can_not_be_is_said(self) -> None:
+        house = asset("residential_building", activity=RENTAL, cost=20000, in_service=day(2025, 6, 5))
+        for typed, said in (
+            ("", "The parts come to"), ("Fence", "has no amount"), ("Fence 30000", "The parts come to"),
+            ("Something odd 50", "names no class"), ("Furnace of a rental 50", "stays in the building"),
+        ):  # fmt: skip
+            with self.subTest(typed), self.assertRaisesRegex(ValueError, said):
+                self.divided(house, typed)
 
 
 class Related(unittest.TestCase):

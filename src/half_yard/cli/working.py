@@ -1,4 +1,5 @@
-"""take, tray, sort, split and mend: steps of the work that change a file, each as one edit that is saved."""
+"""take, tray, sort, split, mend and divide: steps of the work that change a file, each as one edit that is
+saved."""
 
 from __future__ import annotations
 
@@ -42,7 +43,7 @@ from half_yard.statements.targets import read_target, target_options, target_wor
 from half_yard.storage import OpenFile
 from half_yard.texts import NotTextError, decoded, to_the_end
 
-COMMANDS = ("take", "tray", "sort", "split", "mend")
+COMMANDS = ("take", "tray", "sort", "split", "mend", "divide")
 
 
 def add_commands(commands: Any) -> None:
@@ -74,9 +75,12 @@ def add_commands(commands: Any) -> None:
     mending.add_argument(
         "path", metavar="PATH", help="the place of the finding, such as /assets/a00001/activity"
     )
-    for parser in (taking, sorting, splitting, mending):
+    dividing = add_command(commands, "divide", "divide a building by a cost study", _divide)
+    dividing.add_argument("asset", metavar="ASSET", help="its id")
+    dividing.add_argument("parts", metavar="PARTS", help="such as “Carpet 4200; Fence 8000”")
+    for parser in (taking, sorting, splitting, mending, dividing):
         parser.add_argument("--dry-run", action="store_true", help="change nothing, and say what would")
-    for parser in (taking, tray, sorting, splitting, mending):
+    for parser in (taking, tray, sorting, splitting, mending, dividing):
         parser.add_argument("--json", action="store_true", help="as a JSON object")
 
 
@@ -284,6 +288,22 @@ def _mend(options: argparse.Namespace) -> int:
                 f"Nothing found at {options.path} is mended in one step; see “half-yard check”."
             )
         return finish(opened, steps[0], file, options, {"mended": steps[0].label}, steps[0].label)
+    finally:
+        opened.close()
+
+
+def _divide(options: argparse.Namespace) -> int:
+    opened = open_for_work(options.file, keys_for(options.file, options))
+    try:
+        file = opened.file
+        if options.asset not in file.assets:
+            raise CommandError(f"There is no asset {options.asset}; “half-yard assets --json” lists them.")
+        try:
+            offered = pack_for(file.country).one_by_one
+            edit = offered.divide_by_study(compute(file), options.asset, options.parts)
+        except (ValueError, LookupError) as error:
+            raise CommandError(str(error)) from error
+        return finish(opened, edit, file, options, {"divided": options.asset}, edit.label)
     finally:
         opened.close()
 

@@ -67,6 +67,11 @@ class OneByOne(Protocol):
         ValueError, which says what is missing."""
         ...
 
+    def divide_by_study(self, computation: Computation, asset: str, typed: str) -> Edit:
+        """The edit that divides a building into parts of classes of their own, as they are typed. Raises
+        ValueError, which says what to type."""
+        ...
+
     def treatments(self, file: ClientFile) -> Sequence[Treatment]:
         """The years of the depreciated assets under each book, the regular tax first."""
         ...

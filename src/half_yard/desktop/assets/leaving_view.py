@@ -10,7 +10,7 @@ from PySide6.QtWidgets import QHBoxLayout
 from half_yard.asked import Field, FieldKind
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.fields import FieldForm
-from half_yard.desktop.parts import button, soft, unwrapped
+from half_yard.desktop.parts import button, in_a_row, soft, unwrapped
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
@@ -35,6 +35,12 @@ class LeavingView(AssetPart):
             "Take a part off", "An asset of its own of this part, to be sold, retired or replaced for itself"
         )
         self.take_off.clicked.connect(self.take_part_off)
+        self.study = TypedLine()
+        self.study.setAccessibleName("Parts of a cost study")
+        self.study.setPlaceholderText("Carpet 4200; Fence 8000; Appliances 3100")
+        self.study.returnPressed.connect(self.divide_by_study)
+        self.divide = button("Divide it", "Parts of a building with classes of their own; the rest stays")
+        self.divide.clicked.connect(self.divide_by_study)
         line = QHBoxLayout()
         line.addWidget(unwrapped("Only a part leaves, or is replaced:"))
         line.addWidget(self.part)
@@ -43,15 +49,22 @@ class LeavingView(AssetPart):
         self.column.addWidget(self.fields)
         self.column.addWidget(self.result)
         self.column.addLayout(line)
+        studied = in_a_row(unwrapped("A cost study divides it:"), self.study, self.divide)
+        studied.setStretch(1, 1)
+        self.column.addLayout(studied)
         self.column.addStretch(1)
 
     def show_assets(self, current: str, selected: Sequence[str]) -> None:
         del selected
         if current != self._current:
             self.part.clear()
+            self.study.clear()
         self._current = current
         asset = self.workspace.file.assets.get(current)
         self.take_off.setEnabled(asset is not None)
+        one_by_one = self.workspace.pack.assets.one_by_one is not None
+        for each in (self.study, self.divide):
+            each.setEnabled(asset is not None and one_by_one)
         if asset is None:
             self.heading.setText("")
             self.fields.show_fields([])
@@ -113,6 +126,19 @@ class LeavingView(AssetPart):
         if self.workspace.try_to(edit):
             self.part.clear()
             self.workspace.go_to(f"/assets/{key}")
+
+    def divide_by_study(self) -> None:
+        """Divide the building as it is typed."""
+        try:
+            edit = self.workspace.pack.one_by_one.divide_by_study(
+                self.workspace.computation, self._current, self.study.text()
+            )
+        except (ValueError, KeyError) as error:
+            self.workspace.said.emit(str(error))
+            return
+        if self.workspace.try_to(edit):
+            self.study.setText("")
+            self.workspace.said.emit(f"{edit.label}. Undo takes it back.")
 
     def focus_on(self, path: str) -> bool:
         return self.fields.focus_on(path)

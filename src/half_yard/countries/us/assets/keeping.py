@@ -20,6 +20,7 @@ from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.countries.us.assets.asked import asset_fields
 from half_yard.countries.us.assets.basis import ORIGINS, basis_amount, gain_basis_figure, loss_basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.cost_study import divide_by_study
 from half_yard.countries.us.assets.earlier_years import (
     allowance_elections,
     convention_used,
@@ -95,6 +96,10 @@ class UnitedStatesAssets:
     def purchase(self, file: ClientFile, bought: Purchase) -> tuple[Edit, str]:
         """Building, land and loan costs."""
         return purchase_edit(file, bought)
+
+    def divide_by_study(self, computation: Computation, asset: str, typed: str) -> Edit:
+        """Parts by their names, such as carpet or fence."""
+        return divide_by_study(computation, asset, typed)
 
     def treatments(self, file: ClientFile) -> Sequence[Treatment]:
         """Regular tax, minimum tax, and the state books."""

@@ -5,9 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.us.assets import stories
+from half_yard.countries.us.assets import made_up, stories
 from half_yard.countries.us.assets.classes import POINTS
-from half_yard.countries.us.assets.made_up import adjustments
 from half_yard.countries.us.forms import dwelling, shared_costs, vehicle
 from half_yard.countries.us.shared import its_part
 from half_yard.countries.us.shared.divided import thing_of
@@ -45,7 +44,7 @@ def besides(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
         for line, figure in _of_thing(ask, thing, activity):
             found[line] = (*found.get(line, ()), figure)
     if ask.of(activity_of, activity).kind in RATE:
-        for line, part in ((POINTS_LINE, points_of_loans), (ADJUSTMENT_LINE, adjustments)):
+        for line, part in ((POINTS_LINE, points_of_loans), (ADJUSTMENT_LINE, made_up.adjustments)):
             if figures := ask(part, activity):
                 found[line] = (*found.get(line, ()), *figures)
     return found
