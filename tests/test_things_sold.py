@@ -54,6 +54,21 @@ class Homes(unittest.TestCase):
         self.assertEqual(lines, {"gain": 90000, "unrecaptured": 3200, "excluded": 86800, "taxed": 3200})
         self.assertEqual(amount(computation, "form_1040", "capital_gain"), 3200)
 
+    def test_days_before_it_was_a_home_are_not_excluded(self) -> None:
+        """26 U.S.C. 121(b)(5), the example of JCX-63-08, recalled: 300,000 beyond depreciation, two of five
+        years let before it became the home: 120,000 is taxed besides."""
+        file = sold_home(gain="303200", two_of_five=True)
+        facts = {"days_away": Decimal(730), "days_owned": Decimal(1825)}
+        home = file.things[THING].model_copy(update={"facts": facts})
+        sheet = compute(file.model_copy(update={"things": {THING: home}})).sheet(f"home_sale.{THING}")
+        lines = {name: sheet[name].amount for name in ("unrecaptured", "days_away", "excluded", "taxed")}
+        self.assertEqual(
+            lines, {"unrecaptured": 3200, "days_away": 120000, "excluded": 180000, "taxed": 123200}
+        )
+        alone = home.model_copy(update={"facts": {"days_away": Decimal(730)}})
+        found = compute(file.model_copy(update={"things": {THING: alone}})).findings
+        self.assertTrue(any("how many days it was owned" in each.message for each in found))
+
     def test_no_more_than_the_limit_and_nothing_without_the_tests(self) -> None:
         for answers, excluded in (
             ({"two_of_five": True}, 250000),

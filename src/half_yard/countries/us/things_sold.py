@@ -7,7 +7,14 @@ from collections.abc import Iterator, Sequence
 from half_yard.countries.us.assets.classes import CLASSES, LAND
 from half_yard.countries.us.assets.sold import SALE, is_sold_in
 from half_yard.countries.us.forms.form_4797 import WITHOUT_GAIN
-from half_yard.countries.us.forms.home_sale import is_main_home, may_have_been_home, sold_in, was_home
+from half_yard.countries.us.forms.home_sale import (
+    DAYS_AWAY,
+    DAYS_OWNED,
+    is_main_home,
+    may_have_been_home,
+    sold_in,
+    was_home,
+)
 from half_yard.countries.us.frame import OnReturn
 from half_yard.countries.us.questions import MAIN_HOME, SPOUSE, TESTS
 from half_yard.countries.us.shared.as_used import APART
@@ -37,6 +44,11 @@ def sale_findings(frame: OnReturn) -> Iterator[Finding]:
             yield Finding(
                 Level.WARNING, f"{record.name} was sold, and no land is among what was sold.",
                 f"/things/{thing}", "Enter the land as an asset of the home, with its cost and its price.",
+            )  # fmt: skip
+        if is_main_home(record) and record.facts.get(DAYS_AWAY) and not record.facts.get(DAYS_OWNED):
+            yield Finding(
+                Level.INCOMPLETE, f"{record.name} was sold: of how many days it was owned is not entered.",
+                f"/things/{thing}/facts/{DAYS_OWNED}", "Type them (26 U.S.C. 121(b)(5)).",
             )  # fmt: skip
         for key in sold:
             if is_main_home(record) and file.assets[key].proceeds is None:

@@ -4,7 +4,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from decimal import Decimal
 from typing import NamedTuple
 
@@ -34,6 +34,7 @@ from half_yard.figures import (
 )
 from half_yard.records import Asset, ClientFile, Thing
 
+DAYS_AWAY, DAYS_OWNED = "days_away", "days_owned"
 WINDOW, DAYS = 5, 730
 """In so many years before its sale a home must be lived in for so many days (26 CFR 1.121-1(c)(1))."""
 
@@ -155,8 +156,8 @@ def home_sale(ask: Ask, of: str) -> Page:
     lived = () if days is None else (("Lived in, of the five years", f"{days} days; {DAYS} are needed"),)
     page = Page(f"home_sale.{of}", "Sale of a home", name or "Not named", about=of, facts=lived)
     page.notes.append(
-        "A smaller exclusion after a move for work or health, and years after 2008 in which it was not the "
-        "main home before it became one (26 U.S.C. 121(b)(5), (c)), are not computed."
+        "A smaller exclusion after a move for work or health (26 U.S.C. 121(c)) is not computed. Days after "
+        "2008 on which it was not the main home before it became one are asked at the thing (121(b)(5))."
     )
     return page
 
@@ -202,10 +203,33 @@ def excluded(page: Page, ask: Ask, of: str) -> None:
     made = not_below_zero(ask(gain, of)["gain"])
     worn = smaller_of(made, ask(gain, of)["depreciation"])
     worn = page.line("unrecaptured", "", "Of it depreciation: unrecaptured section 1250 gain", worn)
-    open_to_it = page.line("open", "", "Gain that may be excluded", made - worn)
+    rest = page.line("beyond_worn", "", "Gain beyond depreciation", made - worn)
+    away = _for_days_away(ask, of, rest)
+    if away is not None:
+        away = page.line("days_away", "", "Of it for days that it was not the main home (121(b)(5))", away)
+        rest = rest - away
+    open_to_it = page.line("open", "", "Gain that may be excluded", rest)
     most = page.line("most", "", "Exclusion, at the most", most_of(ask, ask(tests_of, of)))
     out = page.line("excluded", "", "Excluded", smaller_of(open_to_it, most), Role.SUBTOTAL)
     page.line("taxed", "", "Taxed: to Form 1040, line 7", made - out, Role.RESULT)
+
+
+def _for_days_away(ask: Ask, of: str, gain: Figure) -> Figure | None:
+    """The part of a gain for days after 2008 on which a home was not the main home before it became one, of
+    all days of ownership (26 U.S.C. 121(b)(5)); None where no such days are entered."""
+    facts = ask.of(_facts, of)
+    away, owned = facts.get(DAYS_AWAY), facts.get(DAYS_OWNED)
+    if not away or not owned:
+        return None
+    path = f"/things/{of}/facts"
+    share = entered(min(away, owned), "days that it was not the main home", f"{path}/{DAYS_AWAY}") / entered(
+        owned, "days owned", f"{path}/{DAYS_OWNED}"
+    )
+    return (gain * share).in_cents().named("for days that it was not the main home")
+
+
+def _facts(file: ClientFile, of: str) -> Mapping[str, Decimal]:
+    return file.things[of].facts if of in file.things else {}
 
 
 def most_of(ask: Ask, tests: Tests) -> Figure:

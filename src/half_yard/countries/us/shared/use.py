@@ -7,7 +7,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import Method, SharedUse
 from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
-from half_yard.countries.us.forms.home_sale import is_main_home, sold_in
+from half_yard.countries.us.forms.home_sale import DAYS_AWAY, DAYS_OWNED, is_main_home, sold_in
 from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
 from half_yard.countries.us.frame import status_of
 from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS, itemizes
@@ -169,7 +169,13 @@ def _sale_fields(file: ClientFile, thing: str) -> Sequence[Field]:
     record = file.things[thing]
     if record.kind == DWELLING:
         questions = [MAIN_HOME, *(questions if is_main_home(record) else [])]
-    return [_answer(f"/things/{thing}", question.key, question.text) for question in questions]
+    path = f"/things/{thing}"
+    days = [
+        _fact(path, DAYS_AWAY, "Days not the main home", "after 2008, before it became one"),
+        _fact(path, DAYS_OWNED, "Of days owned", "needed for these"),
+    ]
+    asked = [_answer(path, question.key, question.text) for question in questions]
+    return [*days, *asked] if is_main_home(record) else asked
 
 
 def _fact(path: str, key: str, title: str, hint: str = "") -> Field:
