@@ -180,7 +180,7 @@ EXCHANGES = st.builds(
         max_size=3,
     ),
     choices=st.dictionaries(
-        st.just("held"), st.sampled_from(["swap", "swap", "intermediary", "holder", "owner"]), max_size=1
+        st.just("held"), st.sampled_from(["swap", "swap", "lost", "intermediary", "holder"]), max_size=1
     ),
 )  # fmt: skip
 SHOP = Activity(kind="business", name="Shop", owners={"owner": Decimal(100)})

@@ -647,6 +647,41 @@ class AnyExchange(unittest.TestCase):
         self.assertGreaterEqual(sum(story.amounts, Decimal(0)), basis - Decimal("0.40"))
 
 
+class LostAndReplaced(unittest.TestCase):
+    """Involuntary conversions, 26 U.S.C. 1033; by hand from its text."""
+
+    LOST: Mapping[str, Any] = {"choices": {"held": "lost"}, "answers": {"similar": True}}
+
+    def results(self, file: ClientFile) -> list[Decimal]:
+        sheet = compute(file).sheet(f"form_8824.{DEAL}")
+        return [sheet[line].amount for line in ("realized", "recognized", "deferred", "line_25")]
+
+    def test_a_gain_is_taxed_as_far_as_it_was_not_spent(self) -> None:
+        """1033(a)(2)(A), (b)(2): basis 60,000, insurance 100,000; 90,000, then 120,000 spent."""
+        some = deal(given("60000", "100000"), got("90000"), record=self.LOST)
+        self.assertEqual(self.results(some), [40000, 10000, 30000, 60000])
+        more = deal(given("60000", "100000"), got("120000"), record=self.LOST)
+        self.assertEqual(self.results(more), [40000, 0, 40000, 80000])
+
+    def test_machines_are_replaced_too_and_go_on(self) -> None:
+        """Not only real property; what was left goes on, and the cost beyond it is new (1.168(i)-6)."""
+        plain: dict[str, Any] = {"answers": {"no_special_allowance": True}}
+        lathe = given("20000", "15000", "seven_year", in_service=datetime.date(2023, 4, 1), **plain)
+        computation = compute(deal(lathe, got("18000", "seven_year", **plain), record=self.LOST))
+        self.assertEqual(computation.sheet(f"form_8824.{DEAL}")["recognized"].amount, 0)
+        self.assertIn("months that are left", computation.stories["s00002"].summary)
+        self.assertEqual(computation.sheet(f"form_8824.{DEAL}").form, "Involuntary conversion")
+
+    def test_two_years_or_three_if_real_property_was_taken(self) -> None:
+        for taken, day, there in (
+            (False, "2027-12-31", True), (False, "2028-01-01", False), (True, "2028-12-31", True),
+        ):  # fmt: skip
+            record = {**self.LOST, "answers": {"similar": True, "taken": taken}}
+            came = got("100000", in_service=datetime.date.fromisoformat(day))
+            computation = compute(deal(given("60000", "100000"), came, record=record))
+            self.assertIs(computation.has_sheet(f"form_8824.{DEAL}"), there, day)
+
+
 class Days(unittest.TestCase):
     """26 U.S.C. 1031(a)(3); 26 CFR 1.1031(k)-1(b), (c)."""
 

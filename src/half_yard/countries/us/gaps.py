@@ -118,6 +118,11 @@ def instalments_of_a_part(path: str) -> Mark:
     return gap("An instalment sale of property with private or shared use is not computed.", path=path)
 
 
+def listed_replacement(path: str) -> Mark:
+    """Listed property that came for what was lost: its limits hold for both lives together."""
+    return gap("Depreciation of listed property that replaces other is not computed.", path=path)
+
+
 def other_property(path: str) -> Mark:
     """Something that is no asset here was given in an exchange."""
     return gap(

@@ -264,6 +264,8 @@ def received_story(ask: Ask, key: str, exchange: str, year: int) -> AssetStory:
     this_year = years.capped(index, years.before())
     if ask(form_8824.became_taxable, exchange):
         this_year = this_year.marked(gaps.resold(f"/exchanges/{exchange}/days/{RESOLD}"))
+    if life.asset_class.listed:
+        this_year = this_year.marked(gaps.listed_replacement(f"/assets/{key}/asset_class"))
     parts: dict[str, Figure] = {}
     going = [course for course in courses if course.life.way.carried is not None]
     if going:

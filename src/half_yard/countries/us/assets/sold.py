@@ -12,7 +12,7 @@ DISPOSALS = {
     CASUALTY: "Lost by casualty or theft",
     GIFT: "Given away",
     PERSONAL: "Taken for private use",
-    EXCHANGE: "Exchanged (real property)",
+    EXCHANGE: "Exchanged, or lost and replaced",
 }
 """The titles. Since 2018 only real property is exchanged without gain (1031(a))."""
 

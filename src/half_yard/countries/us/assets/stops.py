@@ -14,7 +14,7 @@ from half_yard.countries.us.assets.uses import share_of_year
 from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Asset
 
-RECEIVED_LATER = "It comes into service next year; the exchange of this year counts it."
+RECEIVED_LATER = "It comes into service after this year; the exchange counts it."
 
 
 def stop(asset: Asset, around: Circumstances) -> str:
@@ -48,7 +48,7 @@ def _day_problem(asset: Asset, placed: datetime.date, around: Circumstances) -> 
         return "It left service before it was placed in service. Mend a day."
     if asset.acquired is not None and asset.acquired > placed:
         return "It was placed in service before it was acquired. Mend a day."
-    if asset.got_in and placed.year == around.tax_year + 1:
+    if asset.got_in and placed.year > around.tax_year:
         return RECEIVED_LATER
     if placed.year > around.tax_year:
         return f"It was placed in service after tax year {around.tax_year}."

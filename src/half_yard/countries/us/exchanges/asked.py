@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
 from half_yard.asked import Field, FieldKind
 from half_yard.countries.exchanging import ExchangeFields
@@ -39,14 +39,15 @@ HELD_FACTS: Mapping[str, tuple[str, str]] = {
 }
 """What an intermediary's exchange has besides."""
 IDENTIFIED, PARKED, RESOLD = "identified", "parked", "resold"
-SWAP, INTERMEDIARY, HOLDER, OWNER = "swap", "intermediary", "holder", "owner"
+SWAP, INTERMEDIARY, HOLDER, OWNER, LOST = "swap", "intermediary", "holder", "owner", "lost"
 HELD = ManyAnswers(
     "held", "Money held by",
     (
         (SWAP, "Nobody: a direct swap"), (INTERMEDIARY, "A qualified intermediary"),
         (HOLDER, "A holder: parked first"), (OWNER, "The owner (no exchange)"),
+        (LOST, "It was lost or taken: replaced"),
     ),
-    "26 CFR 1.1031(k)-1(f), (g); Rev. Proc. 2000-37",
+    "26 CFR 1.1031(k)-1(f), (g); Rev. Proc. 2000-37. What was lost or taken: 26 U.S.C. 1033.",
 )  # fmt: skip
 QUALIFIES = Question(
     "qualifies", "Both sides are real property in the United States, held for business or investment", True,
@@ -65,6 +66,14 @@ AS_NEW = Question(
 )  # fmt: skip
 NO_AVOIDANCE = Question(
     "no_avoidance", "It was resold by death, by loss, or not to avoid tax", False, "26 U.S.C. 1031(f)(2)"
+)  # fmt: skip
+SIMILAR = Question(
+    "similar", "What came serves as what was lost did, or is of like kind if real property was taken", True,
+    "26 U.S.C. 1033(a), (g): a gain is taxed only as far as the insurance or award was not spent on it.",
+)  # fmt: skip
+TAKEN = Question(
+    "taken", "Real property was condemned, or sold under threat of it", False,
+    "Then there are three years to replace it instead of two (26 U.S.C. 1033(g)(4))",
 )  # fmt: skip
 FIXED = Question(
     "fixed", "Real property all the same: fixed to land or building", False,
@@ -92,18 +101,24 @@ def fields_of(exchange: str, record: Exchange) -> ExchangeFields:
         about.append(Field(f"{path}/days/{PARKED}", "Parked on", FieldKind.DATE, optional=True))
     if held == INTERMEDIARY:
         about += _amounts(path, HELD_FACTS)
+    if held == LOST:
+        costs = {COSTS: GIVEN[COSTS]}
+        return ExchangeFields(about, _amounts(path, costs), (), _answers(path, [SIMILAR, TAKEN, AS_NEW]))
     asked = [RELATED_PARTY, QUALIFIES, EXTENDED, AS_NEW]
     if RELATED_PARTY.of(record.answers):
         about.append(Field(f"{path}/days/{RESOLD}", "Resold by either on", FieldKind.DATE, optional=True))
         asked.append(NO_AVOIDANCE)
-    said = [
+    return ExchangeFields(about, _amounts(path, GIVEN), _amounts(path, GOT), _answers(path, asked))
+
+
+def _answers(path: str, asked: Sequence[Question]) -> list[Field]:
+    return [
         Field(
             f"{path}/answers/{each.key}", each.text, FieldKind.ANSWER, default=each.default,
             hint=each.explanation,
         )
         for each in asked
     ]  # fmt: skip
-    return ExchangeFields(about, _amounts(path, GIVEN), _amounts(path, GOT), said)
 
 
 def _amounts(path: str, facts: Mapping[str, tuple[str, str]]) -> list[Field]:

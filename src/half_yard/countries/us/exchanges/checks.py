@@ -17,12 +17,19 @@ from half_yard.countries.us.exchanges.asked import (
     HELD,
     INTERMEDIARY,
     OTHER_BASIS,
-    OWNER,
     QUALIFIES,
     RELATED_PARTY,
     RESOLD,
+    SIMILAR,
 )
-from half_yard.countries.us.exchanges.sides import Sides, is_real_property, sides_of, why_late
+from half_yard.countries.us.exchanges.sides import (
+    Sides,
+    is_conversion,
+    is_real_property,
+    may_be,
+    sides_of,
+    why_late,
+)
 from half_yard.records import Change, ClientFile, Edit, Exchange, InterestStatement, next_id
 from half_yard.review import Finding, Level
 
@@ -94,13 +101,14 @@ def _not_said(record: Exchange, path: str, name: str) -> Iterator[Finding]:
             Level.INCOMPLETE, f"{name}: who held the money is not said.", f"{path}/choices/{HELD.key}",
             "Choose it: what the owner could have had is no exchange.",
         )  # fmt: skip
-    for question in ASKED:
+    lost = is_conversion(record)
+    for question in (SIMILAR,) if lost else ASKED:
         if question.key not in record.answers:
             yield Finding(
                 Level.INCOMPLETE, f"{name}: {question.text[:1].lower()}{question.text[1:]}? It is not said.",
                 f"{path}/answers/{question.key}", question.explanation,
             )  # fmt: skip
-    if record.choices.get(HELD.key) == OWNER or not QUALIFIES.of(record.answers):
+    if record.choices.get(HELD.key) and not may_be(record):
         yield Finding(
             Level.WARNING, f"{name}: it does not qualify; all of the gain is taxed, what came is bought.",
             path, "Say that what was given was sold, if that is so.",
@@ -110,7 +118,8 @@ def _not_said(record: Exchange, path: str, name: str) -> Iterator[Finding]:
 def _of_received(file: ClientFile, both: Sides) -> Iterator[Finding]:
     for key in (*both.got, *both.got_besides):
         asset = file.assets[key]
-        if not is_real_property(asset) and asset.asset_class:
+        lost = is_conversion(file.exchanges[asset.got_in])
+        if not lost and not is_real_property(asset) and asset.asset_class:
             yield Finding(
                 Level.NOTE, f"{asset.name} is no real property: it counts as bought, its value as cash.",
                 f"/assets/{key}/asset_class",
@@ -145,6 +154,8 @@ def _values(file: ClientFile, exchange: str, both: Sides) -> Iterator[Finding]:
             Level.INCOMPLETE, f"{file.assets[unknown[0]].name}: what it was worth is not entered.{worth}",
             f"/assets/{unknown[0]}/proceeds", "Type its value at the transfer.",
         )  # fmt: skip
+    elif is_conversion(file.exchanges[exchange]):
+        return
     elif got and given and not 0 <= given - got <= facts.get(COSTS, Decimal(0)) and abs(given - got) > 1:
         more, less = ("given", "got") if given > got else ("got", "given")
         yield Finding(

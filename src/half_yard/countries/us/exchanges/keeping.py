@@ -13,7 +13,7 @@ from half_yard.countries.us.assets.basis import EXCHANGED
 from half_yard.countries.us.assets.sold import EXCHANGE
 from half_yard.countries.us.exchanges.asked import COSTS, GIVEN, GOT, OTHER_BASIS, fields_of
 from half_yard.countries.us.exchanges.checks import missing
-from half_yard.countries.us.exchanges.sides import sides_of
+from half_yard.countries.us.exchanges.sides import is_conversion, sides_of
 from half_yard.figures import Role
 from half_yard.records import Asset, Change, ClientFile, Edit, Exchange, next_id
 
@@ -36,8 +36,9 @@ class UnitedStatesExchanges(Exchanges):
         file, both = computation.file, sides_of(computation.file, exchange)
         given = [_given(file, key, like_kind=key in both.given) for key in (*both.given, *both.given_besides)]
         got = [_got(file, key, like_kind=key in both.got) for key in (*both.got, *both.got_besides)]
-        given += _facts(file, exchange, GIVEN)
-        got += _facts(file, exchange, GOT)
+        if not is_conversion(file.exchanges[exchange]):
+            given += _facts(file, exchange, GIVEN)
+            got += _facts(file, exchange, GOT)
         words = tuple(missing(file, exchange))
         if computation.has_sheet(self.sheet(exchange)):
             sheet = computation.sheet(self.sheet(exchange))
@@ -60,6 +61,8 @@ class UnitedStatesExchanges(Exchanges):
         until = sides_of(file, exchange).deadlines
         if until is None:
             return ()
+        if is_conversion(file.exchanges[exchange]):
+            return [Deadline("receive", "To be replaced by", until.receive_by)]
         found = [
             Deadline("identify", "To be named by", until.identify_by),
             Deadline("receive", "To be received by", until.receive_by),

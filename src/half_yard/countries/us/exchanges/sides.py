@@ -15,17 +15,22 @@ from half_yard.countries.us.exchanges.asked import (
     HELD,
     HOLDER,
     IDENTIFIED,
+    LOST,
     NAMED_COUNT,
     NAMED_VALUE,
     OWNER,
     PARKED,
     QUALIFIES,
+    SIMILAR,
+    TAKEN,
 )
 from half_yard.records import Asset, ClientFile, Exchange
 
 TO_IDENTIFY, TO_RECEIVE = datetime.timedelta(days=45), datetime.timedelta(days=180)
 """26 U.S.C. 1031(a)(3). Neither moves for a weekend or a holiday: section 7503 is not for them."""
 DUE = (4, 15)
+YEARS_IF_LOST, YEARS_IF_TAKEN = 2, 3
+"""To the end of which year after that of the loss it may be replaced (26 U.S.C. 1033(a)(2)(B), (g)(4))."""
 MOST_NAMED, TIMES_VALUE, ENOUGH = 3, 2, (95, 100)
 """So many may be named at any value, more up to twice the value of what was given, or still more where 95
 percent of them were got (26 CFR 1.1031(k)-1(c)(4))."""
@@ -75,19 +80,20 @@ def sides_of(file: ClientFile, exchange: str) -> Sides:
         (key, asset) for key, asset in assets if asset.given_in == exchange and asset.disposal == EXCHANGE
     ]
     got = [(key, asset) for key, asset in assets if asset.got_in == exchange]
-    real = [(key, asset) for key, asset in given if is_real_property(asset)]
+    lost = is_conversion(record)
+    real = [(key, asset) for key, asset in given if lost or is_real_property(asset)]
     days = [asset.disposed for _, asset in real if asset.disposed]
     transferred = min(days, default=None)
     until = None if transferred is None else deadlines_of(record, transferred)
     like = {
         key
         for key, asset in got
-        if transferred and until and may_be(record) and is_real_property(asset)
+        if transferred and until and may_be(record) and (lost or is_real_property(asset))
         if not _why_not(file, record, asset, given=real, transferred=transferred, until=until)
     }
     return Sides(
         tuple(key for key, _ in real),
-        tuple(key for key, asset in given if not is_real_property(asset)),
+        tuple(key for key, asset in given if not lost and not is_real_property(asset)),
         tuple(key for key, _ in got if key in like),
         tuple(key for key, _ in got if key not in like),
         transferred,
@@ -98,17 +104,29 @@ def sides_of(file: ClientFile, exchange: str) -> Sides:
 def may_be(record: Exchange) -> bool:
     """Whether anything of an exchange can be of like kind: the property qualifies, and the owner had no hand
     on the money."""
+    if is_conversion(record):
+        return SIMILAR.of(record.answers)
     return QUALIFIES.of(record.answers) and record.choices.get(HELD.key, "") != OWNER
 
 
 def deadlines_of(record: Exchange, transferred: datetime.date) -> Deadlines:
     """By when, counted from the first transfer, of a reverse exchange from the day of parking (Rev. Proc.
     2000-37). The return's due date counts as it stands in the law, unmoved by a weekend."""
+    if is_conversion(record):
+        years = YEARS_IF_TAKEN if TAKEN.of(record.answers) else YEARS_IF_LOST
+        last = datetime.date(transferred.year + years, 12, 31)
+        return Deadlines(last, last, datetime.date(transferred.year + 1, *DUE))
     begins = record.days.get(PARKED, transferred) if is_reverse(record) else transferred
     due = datetime.date(transferred.year + 1, *DUE)
     last = begins + TO_RECEIVE
     extended = EXTENDED.of(record.answers) or is_reverse(record)
     return Deadlines(begins + TO_IDENTIFY, last if extended else min(last, due), due)
+
+
+def is_conversion(record: Exchange) -> bool:
+    """Whether what was given was lost or taken, and replaced with the insurance or the award (26 U.S.C.
+    1033)."""
+    return record.choices.get(HELD.key, "") == LOST
 
 
 def is_reverse(record: Exchange) -> bool:
@@ -142,6 +160,9 @@ def _why_not(
         return "it was given up again no later than it was received"
     if received is None:
         return ""
+    if is_conversion(record):
+        late = received > until.receive_by
+        return f"it was to be replaced by {until.receive_by:%m/%d/%Y}" if late else ""
     named = record.days.get(IDENTIFIED)
     if is_reverse(record):
         if transferred > until.receive_by:

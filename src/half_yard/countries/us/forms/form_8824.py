@@ -39,7 +39,7 @@ from half_yard.countries.us.exchanges.exchanged import (
     value_given,
     value_got,
 )
-from half_yard.countries.us.exchanges.sides import Sides, received_on
+from half_yard.countries.us.exchanges.sides import Sides, is_conversion, received_on
 from half_yard.countries.us.forms import home_sale
 from half_yard.countries.us.shared import up_to_now
 from half_yard.countries.us.shared.owned import part_on_return
@@ -69,24 +69,33 @@ def form_8824(ask: Ask, exchange: str) -> Page:
     record, both, year = ask.of(exchange_of, exchange), ask(sides, exchange), ask.of(tax_year)
     given, got = named(ask, both.given), named(ask, both.got)
     first = both.transferred.year if both.transferred else year
+    lost = is_conversion(record)
     watched = RELATED_PARTY.of(record.answers) and year <= first + TWO_YEARS
     facts = [
         ("1 Given up", ", ".join(asset.name or "Not named" for asset in given.values())),
         ("2 Received", ", ".join(asset.name or "Not named" for asset in got.values())),
     ]
-    if both.transferred and both.deadlines:
+    if lost and both.transferred and both.deadlines:
+        facts.append(("Lost or taken", f"{both.transferred:%m/%d/%Y}"))
+        facts.append(("To be replaced by", f"{both.deadlines.receive_by:%m/%d/%Y}"))
+    elif both.transferred and both.deadlines:
         days = sorted(filter(None, map(received_on, got.values())))
         facts += [
             ("4 Transferred", f"{both.transferred:%m/%d/%Y}"),
             ("5 To be identified by", f"{both.deadlines.identify_by:%m/%d/%Y}"),
             ("6 Received", ", ".join(f"{day:%m/%d/%Y}" for day in dict.fromkeys(days)) or "not yet"),
         ]
-    page = Page(
-        f"form_8824.{exchange}", "Form 8824" if year == first or watched else "Exchange", record.name,
-        facts=facts, in_cents=True,
-    )  # fmt: skip
+    form = "Form 8824" if year == first or watched else "Exchange"
+    title = "Involuntary conversion" if lost else form
+    page = Page(f"form_8824.{exchange}", title, record.name, facts=facts, in_cents=True)
     if year > first:
         page.notes.append(f"Of {first}; what was received rests on it.")
+    if lost:
+        page.notes.append(
+            "A statement of it goes with the return (26 CFR 1.1033(a)-2(c)(2)); what is not spent in time is "
+            "taxed by amending that return. Its line numbers are those of Form 8824, whose arithmetic it has."
+        )
+        return page
     page.notes.append(
         "States: California wants Form FTB 3840 each year while gain of its property is deferred elsewhere; "
         "Oregon, Montana and Massachusetts follow such gain too (common practice, no source). For the "
@@ -122,8 +131,11 @@ def other_property(page: Page, ask: Ask, exchange: str) -> None:
 @form_8824.part
 def given_and_got(page: Page, ask: Ask, exchange: str) -> None:
     """The worksheet behind lines 15 to 18: cash and other property, debts, what they come to."""
-    page.section = "Besides the property of like kind"
     both = ask(sides, exchange)
+    if is_conversion(ask.of(exchange_of, exchange)):
+        _spent(page, ask, exchange, both)
+        return
+    page.section = "Besides the property of like kind"
     bought = [value_got(key, asset) for key, asset in named(ask, both.got_besides).items()]
     cash = page.line(
         "cash_and_other", "", "Cash and other property received",
@@ -149,6 +161,19 @@ def given_and_got(page: Page, ask: Ask, exchange: str) -> None:
     used = page.line("costs_used", "", "Of the costs, against these", smaller_of(costs, got))
     page.line("net_boot", "", "Received besides, net of costs", got - used)
     page.line("paid_besides", "", "Paid besides, with the rest of the costs", total((added, costs - used)))
+
+
+def _spent(page: Page, ask: Ask, exchange: str, both: Sides) -> None:
+    """Of what was lost or taken: insurance or award against the cost of what replaced it."""
+    page.section = "Insurance or award, and what it was spent on"
+    came = [value_given(key, asset) for key, asset in named(ask, both.given).items()]
+    award = page.line("award", "", "Insurance or award", total(came))
+    costs = page.line("exchange_costs", "", "Costs of getting it", total(_costs(ask, exchange, both)))
+    net = page.line("award_net", "", "Net of these costs", award - costs)
+    spent = [value_got(key, asset) for key, asset in named(ask, both.got).items()]
+    cost = page.line("spent", "", "Cost of what replaced it", total(spent))
+    page.line("net_boot", "", "Not spent", not_below_zero(net - cost))
+    page.line("paid_besides", "", "Spent beyond it", not_below_zero(cost - net))
 
 
 def _costs(ask: Ask, exchange: str, both: Sides) -> list[Figure]:
