@@ -87,10 +87,12 @@ class Weighing(QWidget):
         for (name, amount), dye in zip(gain, (theme.MADDER, theme.LICHEN), strict=True):
             wide = round(abs(float(amount)) * scale)
             words = f"{name} {money_text(amount)}"
+            painter.setFont(theme.text_font(10, bold=True))
+            shown = painter.fontMetrics().horizontalAdvance(words) + 2 * PAD + 6
+            fits = wide >= shown
             room = QRect(left, top, wide, ROW)
-            _piece(painter, room, dye, words, woven=name == "Deferred")
-            shown = painter.fontMetrics().horizontalAdvance(words) + 2 * PAD
-            if wide < shown:
+            _piece(painter, room, dye, words if fits else "", woven=name == "Deferred")
+            if not fits:
                 # What is nothing, or too narrow for its name, has it behind itself.
                 painter.setPen(dye)
                 behind = QRect(left + wide + 4, top, shown, ROW)
@@ -124,7 +126,7 @@ def _piece(painter: QPainter, cell: QRect, dye: QColor, words: str, *, woven: bo
     painter.setFont(theme.text_font(10, bold=woven))
     metrics = painter.fontMetrics()
     inside = cell.adjusted(PAD, 5, -PAD, -5)
-    if cell.width() < NARROWEST:
+    if cell.width() < NARROWEST or not words:
         return
     fits = metrics.elidedText(words, Qt.TextElideMode.ElideRight, inside.width() - 6)
     ground = QRect(
