@@ -672,6 +672,11 @@ class LostAndReplaced(unittest.TestCase):
         self.assertIn("months that are left", computation.stories["s00002"].summary)
         self.assertEqual(computation.sheet(f"form_8824.{DEAL}").form, "Involuntary conversion")
 
+    def test_a_loss_is_never_put_off(self) -> None:
+        computation = compute(deal(given("60000", "50000"), got("50000"), record=self.LOST))
+        self.assertFalse(computation.complete)
+        self.assertTrue(any("never put off" in each.message for each in computation.findings))
+
     def test_two_years_or_three_if_real_property_was_taken(self) -> None:
         for taken, day, there in (
             (False, "2027-12-31", True), (False, "2028-01-01", False), (True, "2028-12-31", True),

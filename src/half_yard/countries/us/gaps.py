@@ -118,6 +118,15 @@ def instalments_of_a_part(path: str) -> Mark:
     return gap("An instalment sale of property with private or shared use is not computed.", path=path)
 
 
+def loss_replaced(path: str) -> Mark:
+    """Something was lost with a loss, which is no exchange."""
+    return gap(
+        "A loss is deducted, and never put off by replacing what was lost (26 U.S.C. 1033(a)).",
+        "Call the exchange off, and say that it was lost by casualty.",
+        path,
+    )
+
+
 def listed_replacement(path: str) -> Mark:
     """Listed property that came for what was lost: its limits hold for both lives together."""
     return gap("Depreciation of listed property that replaces other is not computed.", path=path)

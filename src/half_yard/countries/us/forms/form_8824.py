@@ -8,7 +8,6 @@ too, for that basis rests on it. Its line numbers are those of the form; what ha
 from __future__ import annotations
 
 import datetime
-from typing import NamedTuple
 
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import gaps
@@ -23,6 +22,7 @@ from half_yard.countries.us.exchanges.asked import (
     CREDITS,
     DEBT_RELIEVED,
     DEBT_TAKEN_ON,
+    HELD,
     NO_AVOIDANCE,
     OTHER_BASIS,
     OTHER_GIVEN,
@@ -57,7 +57,6 @@ from half_yard.figures import (
 )
 from half_yard.sharing import in_proportion
 
-BY_VALUE = "26 CFR 1.1031(j)-1(c)"
 TWO_YEARS = 2
 """For so long a related person's exchange is watched (26 U.S.C. 1031(f)(1)(C))."""
 
@@ -102,13 +101,6 @@ def form_8824(ask: Ask, exchange: str) -> Page:
         "minimum tax and for states the basis carried over is that of the regular tax."
     )
     return page
-
-
-class Boot(NamedTuple):
-    """What is not of like kind: line 15 and what of line 18 is added to the basis, after the costs."""
-
-    line_15: Figure
-    added: Figure
 
 
 @form_8824.part
@@ -228,7 +220,10 @@ def realized(page: Page, ask: Ask, exchange: str) -> None:
         "Basis given up, paid besides and rest of the costs",
         total((left, beside["paid_besides"])),
     )
-    page.line("realized", "19", "Realized gain or loss", whole - basis_given, Role.SUBTOTAL)
+    made = whole - basis_given
+    if made.amount < 0 and is_conversion(ask.of(exchange_of, exchange)):
+        made = made.marked(gaps.loss_replaced(f"/exchanges/{exchange}/choices/{HELD.key}"))
+    page.line("realized", "19", "Realized gain or loss", made, Role.SUBTOTAL)
 
 
 @form_8824.part
