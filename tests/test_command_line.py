@@ -127,6 +127,47 @@ class CommandLine(unittest.TestCase):
         self.assertEqual(len(read_file(path).trips), len(read_file(self.main).trips) + 1)
         self.assertEqual(self.run_command("log", str(path), "h00001", str(log)).returncode, 2)
 
+    def test_an_exchange_is_made_and_shown(self) -> None:
+        ravn = self.office / "Ravn, Torben 2025.halfyard"
+        calendar = self.office / "days.ics"
+        done = self.run_command("exchanges", str(ravn), "--json", "--calendar", str(calendar))
+        (shown,) = json.loads(done.stdout)["exchanges"]
+        self.assertEqual((shown["recognized"], shown["deferred"]), ("1140.00", "182236.49"))
+        self.assertEqual(shown["days"]["identify"], "2025-07-27")
+        self.assertIn("BEGIN:VEVENT", calendar.read_text(encoding="utf-8"))
+        path = self.office / "Copy.halfyard"
+        path.write_bytes((self.office / "Lindqvist, Greta 2025.halfyard").read_bytes())
+        made = (
+            "exchange", str(path), "--give", "s00001=210000", "--give", "s00002=50000", "--on", "6/2",
+            "--got", "Quay Street house=230000", "--got", "Land at Quay Street=40000", "--received", "6/20",
+            "--set", "held=swap", "--set", "cash_paid=10000", "--set", "related_party=no",
+        )  # fmt: skip
+        tried = json.loads(self.run_command(*made, "--dry-run", "--json").stdout)
+        self.assertEqual((tried["exchange"], tried["saved"]), ("x00001", False))
+        self.assertEqual(read_file(path).exchanges, {})
+        self.assertEqual(self.run_command(*made, "--json").returncode, 0)
+        file = read_file(path)
+        self.assertEqual(file.exchanges["x00001"].answers, {"related_party": False})
+        self.assertEqual(len([each for each in file.assets.values() if each.got_in == "x00001"]), 2)
+        more = self.run_command("exchange", str(path), "--in", "x00001", "--set", "costs=1200")
+        self.assertEqual(more.returncode, 0)
+        self.assertIn("Deferred", self.run_command("exchanges", str(path)).stdout)
+        for wrong in (
+            ("--set", "odd=1"),
+            ("--give", "s00099=1"),
+            ("--got", "Thing=5"),
+            ("--set", "held=odd"),
+        ):
+            self.assertEqual(self.run_command("exchange", str(path), "--in", "x00001", *wrong).returncode, 2)
+
+    def test_a_building_is_divided_by_a_cost_study(self) -> None:
+        path = self.office / "Copy.halfyard"
+        path.write_bytes((self.office / "Lindqvist, Greta 2025.halfyard").read_bytes())
+        done = self.run_command("divide", str(path), "s00001", "Fence 6000", "--json")
+        self.assertTrue(json.loads(done.stdout)["saved"])
+        self.assertEqual(str(read_file(path).assets["s00004"].cost), "6000.00")
+        self.assertEqual(self.run_command("divide", str(path), "s00001", "Fence").returncode, 2)
+
     def test_what_was_found_is_mended_at_once(self) -> None:
         path = self.office / "Typed.halfyard"
         file = read_file(self.main)

@@ -672,6 +672,19 @@ class LostAndReplaced(unittest.TestCase):
         self.assertIn("months that are left", computation.stories["s00002"].summary)
         self.assertEqual(computation.sheet(f"form_8824.{DEAL}").form, "Involuntary conversion")
 
+    def test_what_a_machine_took_is_ordinary_and_not_unrecaptured(self) -> None:
+        """26 U.S.C. 1245(b)(4), by hand: insurance 30,000, of which 18,000 are spent on the like."""
+        plain: dict[str, Any] = {"answers": {"no_special_allowance": True}}
+        lathe = given(
+            "20000", "30000", "seven_year", in_service=datetime.date(2010, 4, 1),
+            prior_depreciation=Decimal(20000), **plain,
+        )  # fmt: skip
+        sheet = compute(deal(lathe, got("18000", "seven_year", **plain), record=self.LOST)).sheet(
+            f"form_8824.{DEAL}"
+        )
+        lines = ("realized", "recapture", "recognized", "unrecaptured")
+        self.assertEqual([sheet[line].amount for line in lines], [30000, 12000, 12000, 0])
+
     def test_a_loss_is_never_put_off(self) -> None:
         computation = compute(deal(given("60000", "50000"), got("50000"), record=self.LOST))
         self.assertFalse(computation.complete)

@@ -95,6 +95,33 @@ class Typed(AssetsCase):
         self.type("100", Key.Key_Return)
         self.assertIn("less than 100 percent", self.said[-1])
 
+    def test_a_cost_study_divides_the_house(self) -> None:
+        self.go(f"/assets/{HOUSE}/disposed")
+        view = self.page.view(LeavingView)
+        view.study.setFocus()
+        self.type("Carpet of a rental", Key.Key_Return)
+        self.assertIn("has no amount", self.said[-1])
+        self.assertEqual(view.study.text(), "Carpet of a rental", "what was typed stays")
+        self.type(" 4200; Fence 6000", Key.Key_Return)
+        parts = [asset for asset in self.workspace.file.assets.values() if asset.part_of == HOUSE]
+        self.assertEqual(
+            [asset.asset_class for asset in parts if "Two-family house:" in asset.name],
+            ["five_year_trade", "fifteen_year"],
+        )
+        self.assertIn("Undo takes it back", self.said[-1])
+
+    def test_a_sale_by_instalments_asks_for_its_years(self) -> None:
+        self.go(f"/assets/{HOUSE}/disposed")
+        self.type("5/1", Key.Key_Tab)
+        self.workspace.do(change("How", f"/assets/{HOUSE}/disposal", "instalment_sale"))
+        self.go(f"/assets/{HOUSE}/proceeds")
+        self.type("400000", Key.Key_Tab)
+        self.go(f"/assets/{HOUSE}/instalments/2025")
+        self.type("50000", Key.Key_Tab)
+        gain = self.workspace.computation.sheet(f"form_6252.{HOUSE}")
+        self.assertEqual(gain["payments"].amount, 50000)
+        self.assertGreater(gain["not_yet"].amount, 100000)
+
     def test_an_improvement_is_linked(self) -> None:
         self.go(f"/assets/{HOUSE}")
         self.page.make_improvement()

@@ -37,6 +37,6 @@ WHOLE_PAGE = {*ALONE, Part.EXCHANGES}
 FIELD_PARTS = {
     "origin": Part.BASIS, "cost": Part.BASIS, "basis": Part.BASIS, "disposed": Part.LEAVING,
     "disposal": Part.LEAVING, "proceeds": Part.LEAVING, "selling_costs": Part.LEAVING,
-    "sale_share": Part.LEAVING,
+    "sale_share": Part.LEAVING, "instalments": Part.LEAVING, "debt_assumed": Part.LEAVING,
 }  # fmt: skip
 """The part that has a field of an asset, where that is not This asset."""

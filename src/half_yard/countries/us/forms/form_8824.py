@@ -347,7 +347,9 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
     earlier = [own_year if year > first else NOTHING]
     earlier += [later if year > _year_of_cash(ask, exchange) else NOTHING]
     open_to_it = not_below_zero(difference(depreciated, *earlier), "not taxed in earlier years")
-    of_1250 = smaller_of(long_held, ours(open_to_it))
+    buildings = [key for key, asset in given.items() if CLASSES[asset.asset_class].section_1250]
+    of_buildings = total((successors.worn(ask, key) for key in buildings), "of it of section 1250 property")
+    of_1250 = smaller_of(long_held, ours(smaller_of(open_to_it, of_buildings)))
     page.line("unrecaptured", "", f"Unrecaptured section 1250 gain of {year}", of_1250)
     rest = not_below_zero(difference(depreciated, own_year, later, resold), "depreciation that goes on")
     got = named(ask, both.got)
