@@ -110,7 +110,8 @@ class AssetStory:
     for. `parts` are those of this year that its form shows apart, `taken_back` what of earlier years this
     year gives back because the business use fell. `counts` is what of this year takes the basis down, where
     that is not all of it; `besides` what else has taken it down up to now. `way` is its life, method and
-    convention in words, and `convention` that itself, of what has such.
+    convention in words, and `convention` that itself, of what has such; `rate_basis` of what came this year
+    the dollars that its rate is taken of.
     """
 
     first_year: int
@@ -121,6 +122,7 @@ class AssetStory:
     taken_back: Figure | None = None
     way: str = ""
     convention: Convention | None = None
+    rate_basis: Decimal = Decimal(0)
     counts: Figure | None = None
     besides: Figure | None = None
 

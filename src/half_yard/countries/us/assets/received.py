@@ -282,6 +282,7 @@ def received_story(ask: Ask, key: str, exchange: str, year: int) -> AssetStory:
     return AssetStory(
         life.first, this_year, "Received in an exchange: " + "; ".join(words), years, parts,
         way=new.way_in_words, convention=life.way.start.convention,
+        rate_basis=life.basis_of_rate(0).amount if not index else Decimal(0),
     )  # fmt: skip
 
 

@@ -205,6 +205,7 @@ def story(ask: Ask, key: str, around: Circumstances) -> AssetStory:
         course.taken_back(index),
         course.life.way_in_words,
         course.life.way.start.convention,
+        course.life.basis_of_rate(0).amount if not index else Decimal(0),
     )
 
 

@@ -176,8 +176,10 @@ def _placed_this_year(
     page: Page, placed: Mapping[str, tuple[Asset, AssetStory]], of_assets: Lines
 ) -> list[Figure]:
     """Lines 19 and 20: a line for each life, method and convention, by the general system and by the
-    alternative one. The month in service is that of buildings (column b)."""
+    alternative one, with its columns in words: the month in service of buildings (b), the basis (c), period,
+    convention and method (d to f)."""
     found: dict[tuple[str, str, str], list[str]] = {}
+    bases: dict[str, Decimal] = {}
     for key, (asset, story) in sorted(placed.items(), key=lambda item: ORDER[item[1][0].asset_class]):
         asset_class = CLASSES[asset.asset_class]
         if asset_class.recovery is None:
@@ -188,11 +190,12 @@ def _placed_this_year(
         name = f"new_{asset_class.key}_ads" if slower else f"new_{FIRST_OF_LINE[asset_class.form_line]}"
         title = f"Placed in service this year{month}: {story.way}"
         found.setdefault((name, number, title), []).append(key)
+        bases[title] = bases.get(title, Decimal(0)) + story.rate_basis
     names = [name for name, _, _ in found]
     return [
         page.line(
-            name if names.count(name) == 1 else f"{name}.{keys[0]}", number, title,
-            total(_parts(of_assets, keys)),
+            name if names.count(name) == 1 else f"{name}.{keys[0]}", number,
+            f"{title}, basis {bases[title]:,.0f}", total(_parts(of_assets, keys)),
         )
         for (name, number, title), keys in found.items()
     ]  # fmt: skip
