@@ -10,7 +10,7 @@ from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import next_year
 from half_yard.countries.results import Computation
 from half_yard.countries.us.assets.cost_study import divide_by_study
-from half_yard.records import Activity, Asset, ClientFile, apply
+from half_yard.records import Activity, Asset, ClientFile, Entry, apply
 from half_yard.records.identifiers import numbered
 from tests.files import BUSINESS, RENTAL, business, client, entries, line, rental
 
@@ -319,6 +319,38 @@ class MadeUp(unittest.TestCase):
         computation = compute(file_of(missed, too_much))
         self.assertFalse(computation.has_sheet(f"section_481.{RENTAL}"))
         self.assertEqual(line(computation, f"schedule_e.{RENTAL}/other_expenses").amount, 3000)
+
+
+class RentalExpensing(unittest.TestCase):
+    """26 U.S.C. 179(d)(5)(B): a person who lets may expense what is let in a trade or business, where the
+    lessor's test is met; by hand."""
+
+    def file(self, *, trade: bool = True, test: bool = True, rent: str = "9000") -> ClientFile:
+        answers = {"lessor_test": test, "no_special_allowance": True}
+        stove = asset("five_year_trade", activity=RENTAL, cost=3000, in_service=day(2025, 4, 1),
+                      expensed=3000, answers=answers)  # fmt: skip
+        file = file_of(stove)
+        let = file.activities[RENTAL].model_copy(update={"answers": {"trade_or_business": trade}})
+        receipts = Entry(activity=RENTAL, line="rents", amount=Decimal(rent))
+        return file.model_copy(
+            update={"activities": {**file.activities, RENTAL: let}, "entries": {"e00001": receipts}}
+        )
+
+    def test_it_lands_on_schedule_e(self) -> None:
+        computation = compute(self.file())
+        self.assertEqual(line(computation, "section_179/deduction").amount, 3000)
+        self.assertEqual(line(computation, f"schedule_e.{RENTAL}/depreciation").amount, 3000)
+        self.assertEqual(line(computation, f"before_section_179.schedule_e.{RENTAL}/depreciation").amount, 0)
+
+    def test_it_is_limited_by_what_the_letting_earns(self) -> None:
+        computation = compute(self.file(rent="1000"))
+        sheet = computation.sheet("section_179")
+        self.assertEqual([sheet[name].amount for name in ("deduction", "carried_out")], [1000, 2000])
+
+    def test_without_either_it_is_refused(self) -> None:
+        for file in (self.file(trade=False), self.file(test=False)):
+            stops = compute(file).stops
+            self.assertIn("lessor's test", stops["/assets/s00001"])
 
 
 class CostStudy(unittest.TestCase):

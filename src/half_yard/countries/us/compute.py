@@ -205,6 +205,9 @@ def _before_expensing(ask: Ask) -> Iterator[Sheet]:
     for business in ask(schedule_c.businesses):
         if business[0] in expensing:
             yield before(schedule_c.schedule_c.sheet, *business)
+    for key in ask(schedule_e.properties):
+        if key in expensing:
+            yield before(schedule_e.property_lines.sheet, key)
 
 
 def _with_year_note(sheet: Sheet, provisional: str) -> Sheet:

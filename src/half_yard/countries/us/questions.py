@@ -16,6 +16,12 @@ FORMULA = Question(
     "by_formula", "By the formula, without tables", False,
     "Instead of the printed tables; once chosen, it stays for its life (Rev. Proc. 87-57, section 8).",
 )  # fmt: skip
+LESSOR = Question(
+    "lessor_test", "The lessor's test is met: a short lease, and costs that are large beside its rent", False,
+    "26 U.S.C. 179(d)(5)(B): for less than half its class life, and costs in the first 12 months above the part "
+    "of its rent that the law names",
+)  # fmt: skip
+TRADE = "trade_or_business"
 RELATED = Question(
     "related", "Sold to a related person or an own company", False,
     "A gain is ordinary, a loss not deducted (26 U.S.C. 267, 1239).",
@@ -97,7 +103,7 @@ ACTIVITY = {
     "rental": (
         Question("active_participation", "The owner takes part actively", True, "26 U.S.C. 469(i)(6)"),
         Question(
-            "trade_or_business",
+            TRADE,
             "The rental is a trade or business (business-income deduction)",
             False,
             "26 U.S.C. 199A; Rev. Proc. 2019-38",

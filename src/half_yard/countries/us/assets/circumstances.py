@@ -8,6 +8,7 @@ from typing import NamedTuple
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.special_allowance import election_key
 from half_yard.countries.us.carried_in import MILEAGE_PART
+from half_yard.countries.us.questions import TRADE
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.countries.us.shared.measured import measured
 from half_yard.records import ClientFile
@@ -20,17 +21,20 @@ class Circumstances(NamedTuple):
     rentals, else `SHARED`; `BY_THE_MILE` where the standard mileage rate stands for it, `AFTER_THE_RATE`
     where it did in earlier years), the tax year of the file, the month in which the tax year of its first day
     in service begins, what was elected for its class in that year, and which part of the limits of
-    an automobile is its own: all, but where it was divided or something was added (26 U.S.C. 280F(d)(1))."""
+    an automobile is its own: all, but where it was divided or something was added (26 U.S.C. 280F(d)(1)), and
+    whether a rental is said to be a trade or business."""
 
     kind: str | None
     tax_year: int
     begins: int
     elected: str
     limit_part: Decimal = Decimal(1)
+    trade: bool = False
 
 
 def circumstances(file: ClientFile) -> dict[str, Circumstances]:
     """Those of every asset of a file, by id in order."""
+    trades = {key for key, activity in file.activities.items() if activity.answers.get(TRADE)}
     kinds = {key: activity.kind for key, activity in file.activities.items()}
     for key, thing in file.things.items():
         kinds[key] = BY_THE_MILE if goes_by_the_mile(thing) else _kind_of_uses(file, key)
@@ -46,7 +50,8 @@ def circumstances(file: ClientFile) -> dict[str, Circumstances]:
         if asset.thing in after and kind is not None and kind != BY_THE_MILE:
             kind = AFTER_THE_RATE
         part = parts.get(key, Decimal(1))
-        found[key] = Circumstances(kind, year, short_years.get(str(first), 1), elected, part)
+        begins, trade = short_years.get(str(first), 1), asset.activity in trades
+        found[key] = Circumstances(kind, year, begins, elected, part, trade)
     return found
 
 

@@ -11,6 +11,7 @@ from half_yard.countries.us.assets.circumstances import AFTER_THE_RATE, Circumst
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM
 from half_yard.countries.us.assets.special_allowance import allowance_of
 from half_yard.countries.us.assets.uses import share_of_year
+from half_yard.countries.us.questions import LESSOR
 from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Asset
 
@@ -72,9 +73,10 @@ def _expensing_problem(asset: Asset, around: Circumstances) -> str:
         return "Only what was bought for the business can be expensed (26 U.S.C. 179(d)). Take it out."
     if around.kind == AFTER_THE_RATE:
         return "After the standard mileage rate nothing can be expensed (Rev. Proc. 2019-46). Take it out."
-    if around.kind == "rental":
+    if around.kind == "rental" and not (around.trade and LESSOR.of(asset.answers)):
         return (
-            "Section 179 is for a business, not for a rental of a person (26 U.S.C. 179(d)(5)). Take it out."
+            "Section 179 is not for a rental, but where the letting is a trade or business and the lessor's "
+            "test is met (26 U.S.C. 179(d)(5)). Say both, or take it out."
         )
     half = rules_for(around.tax_year).amount("listed_use_test")
     if share <= half:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from half_yard.books import OWN
-from half_yard.countries.us.assets.carried_on import OfAssets
+from half_yard.countries.us.assets.of_assets import OfAssets
 from half_yard.figures import Figure, Page
 from half_yard.records import Activity
 

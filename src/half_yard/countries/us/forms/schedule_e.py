@@ -6,8 +6,8 @@ from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import carried_on
-from half_yard.countries.us.assets.carried_on import OfAssets
-from half_yard.countries.us.forms import dwelling, form_8582
+from half_yard.countries.us.assets.of_assets import OfAssets
+from half_yard.countries.us.forms import dwelling, form_8582, section_179
 from half_yard.countries.us.forms.other_expenses import other_expenses
 from half_yard.countries.us.frame import BOOKS, of_kind, one_line, owners_on_return, rules, wholly_on_return
 from half_yard.countries.us.questions import ask_answer
@@ -28,9 +28,11 @@ def properties(ask: Ask) -> tuple[str, ...]:
 def property_lines(ask: Ask, key: str) -> Page:
     """One property."""
     activity = ask.of(activity_of, key)
+    without = key in ask(section_179.expensing_activities) and ask.assumes(section_179.WITHOUT_EXPENSING)
+    begins, form = ("before_section_179.", "Schedule E before section 179") if without else ("", "Schedule E")
     return Page(
-        f"schedule_e.{key}", "Schedule E", activity.name, ask(rules).numbers("schedule_e"), about=key,
-        statement=True,
+        f"{begins}schedule_e.{key}", form, activity.name, ask(rules).numbers("schedule_e"), about=key,
+        statement=not without, supposed=without,
         facts=(
             ("1a · Address", one_line(activity.address)),
             ("1b · Type", activity.property_type),
@@ -123,7 +125,7 @@ def _marks(ask: Ask, key: str, activity: Activity) -> list[Mark]:
 def allowed_loss(page: Page, ask: Ask, key: str) -> None:
     """Line 22, where there is a loss, under the loss rules."""
     loss = ask(result, key)["income_or_loss"]
-    if loss.amount < 0:
+    if loss.amount < 0 and not ask.assumes(section_179.WITHOUT_EXPENSING):
         allowed = ask(form_8582.loss_treatment).applied(carried(loss))
         page.line("allowed_loss", "22", "Deductible rental loss after limitation", allowed, Role.LIMITED)
 

@@ -11,9 +11,10 @@ from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.uses import placed_in
 from half_yard.countries.us.carried_in import SECTION_179, carried_in
-from half_yard.countries.us.forms import form_4797, schedule_c
+from half_yard.countries.us.forms import form_4797, schedule_c, schedule_e
 from half_yard.countries.us.frame import left_out, rules, status
 from half_yard.countries.us.own_income import own_income
+from half_yard.countries.us.questions import LESSOR
 from half_yard.countries.us.shared import its_part
 from half_yard.figures import (
     Assumption,
@@ -103,7 +104,7 @@ def deduction(page: Page, ask: Ask) -> None:
         its_part.part_of(ask, key, activity, basis_figure(key, asset))
         for activity, key in ask(property_of_year)
         if CLASSES[(asset := ask.of(stories.asset_of, key)).asset_class].may_be_expensed
-        and ask.of(activity_of, activity).kind == "business"
+        and (ask.of(activity_of, activity).kind == "business" or LESSOR.of(asset.answers))
     ]
     cost = page.line("cost", "2", "Section 179 property placed in service this year", total(property_))
     start = values.figure("section_179_phase_out_start", label="cost above which the limit shrinks")
@@ -146,10 +147,13 @@ def _property_lines(page: Page, ask: Ask) -> list[Figure]:
 
 
 def income_without(ask: Ask) -> Figure:
-    """The businesses' profits before this deduction, what they gained and lost by sales of their property (26
-    CFR 1.179-2(c)(1)), and wages."""
+    """The profits before this deduction of the businesses, and of rentals that are a trade or business and
+    have part of it, what businesses gained and lost by sales of their property (26 CFR 1.179-2(c)(1)), and
+    wages."""
     before = ask.under(WITHOUT_EXPENSING)
     profits = [before(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
+    lets = [key for key in ask(expensing_activities) if ask.of(activity_of, key).kind == "rental"]
+    profits += [before(schedule_e.result, key)["income_or_loss"] for key in lets]
     gains = ask(form_4797.gains_of_businesses)
     return total([*profits, *gains, *ask(own_income).wages], "businesses and wages")
 
