@@ -525,6 +525,22 @@ class MixedCases(unittest.TestCase):
         then = compute(next_year(this, pack_for("us")))
         self.assertEqual(then.sheet("form_4797")["exchanged"].amount, 60000)
 
+    def test_a_note_is_taxed_as_it_is_paid(self) -> None:
+        """26 U.S.C. 453(f)(6), by hand: of boot 80,000 a note of 50,000, paid 20,000 in 2026; basis goes to
+        the replacement first, so that all of what comes is gain."""
+        file = deal(given("100000", "400000"), got("320000"), cash="30000", note="50000")
+        this = compute(file)
+        sheet = this.sheet(f"form_8824.{DEAL}")
+        self.assertEqual([sheet[line].amount for line in ("recognized", "to_part_i")], [80000, 30000])
+        then = next_year(this, pack_for("us"))
+        paid = then.exchanges[DEAL].model_copy(
+            update={"facts": {**then.exchanges[DEAL].facts, "note_2026": Decimal(20000)}}
+        )
+        after = compute(then.model_copy(update={"exchanges": {DEAL: paid}}))
+        self.assertEqual(after.sheet("form_4797")["exchanged"].amount, 20000)
+        labels = [field.label for field in pack_for("us").exchanges.fields(then, DEAL).got]
+        self.assertIn("Principal of the note in 2026", labels)
+
     def test_a_truck_traded_in_is_no_exchange(self) -> None:
         """Since 2018 (P.L. 115-97, section 13303), by hand: the gain of 7,000 is ordinary."""
         plain: dict[str, Any] = {"answers": {"no_special_allowance": True}}

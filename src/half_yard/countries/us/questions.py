@@ -18,8 +18,8 @@ FORMULA = Question(
 )  # fmt: skip
 LESSOR = Question(
     "lessor_test", "The lessor's test is met: a short lease, and costs that are large beside its rent", False,
-    "26 U.S.C. 179(d)(5)(B): for less than half its class life, and costs in the first 12 months above the part "
-    "of its rent that the law names",
+    "26 U.S.C. 179(d)(5)(B): for less than half its class life, and costs of the first 12 months above the "
+    "part of its rent that the law names",
 )  # fmt: skip
 TRADE = "trade_or_business"
 RELATED = Question(

@@ -12,8 +12,8 @@ from half_yard.records import Exchange
 CASH_PAID, DEBT_TAKEN_ON, OTHER_GIVEN, OTHER_BASIS, COSTS = (
     "cash_paid", "debt_taken_on", "other_given", "other_given_basis", "costs",
 )  # fmt: skip
-CASH, CASH_LATER, DEBT_RELIEVED, CREDITS, OTHER_GOT = (
-    "cash", "cash_later", "debt_relieved", "credits", "other_got",
+CASH, CASH_LATER, DEBT_RELIEVED, CREDITS, OTHER_GOT, NOTE = (
+    "cash", "cash_later", "debt_relieved", "credits", "other_got", "note",
 )  # fmt: skip
 NAMED_COUNT, NAMED_VALUE, GROWTH = "identified_count", "identified_value", "growth"
 GIVEN: Mapping[str, tuple[str, str]] = {
@@ -29,6 +29,7 @@ GOT: Mapping[str, tuple[str, str]] = {
     DEBT_RELIEVED: ("Debt on what was given", "taken over, or paid off at the closing"),
     CREDITS: ("Deposits and rent passed on", "credited to the buyer"),
     CASH_LATER: ("Cash left, paid next year", "by the intermediary"),
+    NOTE: ("Note of the buyer", "its face, without interest"),
     OTHER_GOT: ("Other property got, value", "for private use, such as a car"),
 }
 """Amounts on the side of what was got."""
@@ -86,8 +87,14 @@ USED_FIRST = Question(
 """Asked of an asset that was received, of a class that has the special allowance."""
 
 
-def fields_of(exchange: str, record: Exchange) -> ExchangeFields:
-    """The fields of an exchange, those of how it went as the money was held."""
+def paid_on_note(year: int) -> str:
+    """The fact that has what was paid on a buyer's note in a year, in dollars, without interest."""
+    return f"note_{year}"
+
+
+def fields_of(exchange: str, record: Exchange, years: Sequence[int]) -> ExchangeFields:
+    """The fields of an exchange, those of how it went as the money was held; `years` are those in which a
+    buyer's note may have been paid."""
     path = f"/exchanges/{exchange}"
     held = record.choices.get(HELD.key, "")
     about = [
@@ -108,7 +115,12 @@ def fields_of(exchange: str, record: Exchange) -> ExchangeFields:
     if RELATED_PARTY.of(record.answers):
         about.append(Field(f"{path}/days/{RESOLD}", "Resold by either on", FieldKind.DATE, optional=True))
         asked.append(NO_AVOIDANCE)
-    return ExchangeFields(about, _amounts(path, GIVEN), _amounts(path, GOT), _answers(path, asked))
+    got = dict(GOT)
+    if record.facts.get(NOTE):
+        got |= {
+            paid_on_note(year): (f"Principal of the note in {year}", "without interest") for year in years
+        }
+    return ExchangeFields(about, _amounts(path, GIVEN), _amounts(path, got), _answers(path, asked))
 
 
 def _answers(path: str, asked: Sequence[Question]) -> list[Field]:

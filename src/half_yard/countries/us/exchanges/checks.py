@@ -16,11 +16,13 @@ from half_yard.countries.us.exchanges.asked import (
     GROWTH,
     HELD,
     INTERMEDIARY,
+    NOTE,
     OTHER_BASIS,
     QUALIFIES,
     RELATED_PARTY,
     RESOLD,
     SIMILAR,
+    paid_on_note,
 )
 from half_yard.countries.us.exchanges.sides import (
     Sides,
@@ -199,6 +201,12 @@ def _around(file: ClientFile, exchange: str, both: Sides) -> Iterator[Finding]:
             Level.INCOMPLETE, f"{name}: growth of {growth:,.2f} is interest, and is not among it.",
             f"{path}/facts/{GROWTH}", "Add it to the interest (26 CFR 1.1031(k)-1(h)(5)).",
             _as_interest(file, growth, name),
+        )  # fmt: skip
+    paid = paid_on_note(file.tax_year)
+    if record.facts.get(NOTE) and paid not in record.facts:
+        yield Finding(
+            Level.INCOMPLETE, f"{name}: what was paid on the note in {file.tax_year} is not entered.",
+            f"{path}/facts/{paid}", "Type the principal, 0 where nothing was; interest is interest.",
         )  # fmt: skip
     if record.facts.get(CASH_LATER):
         yield Finding(

@@ -84,6 +84,6 @@ def named(ask: Ask, keys: Iterable[str]) -> dict[str, Asset]:
 
 def fact(ask: Ask, exchange: str, key: str) -> Figure:
     """An amount that is entered besides the assets, as a leaf. It is no part of its own."""
-    words = {**GIVEN, **GOT}[key][0]
+    words = {**GIVEN, **GOT}.get(key, ("principal of the note", ""))[0]
     amount = ask.of(exchange_of, exchange).facts.get(key, Decimal(0))
     return entered(amount, words.lower(), f"/exchanges/{exchange}/facts/{key}")

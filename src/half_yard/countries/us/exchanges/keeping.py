@@ -29,7 +29,9 @@ class UnitedStatesExchanges(Exchanges):
 
     def fields(self, file: ClientFile, exchange: str) -> ExchangeFields:
         """Both sides besides the assets, who held the money, days and answers."""
-        return fields_of(exchange, file.exchanges[exchange])
+        transferred = sides_of(file, exchange).transferred
+        first = transferred.year if transferred else file.tax_year
+        return fields_of(exchange, file.exchanges[exchange], range(first, file.tax_year + 1))
 
     def balance(self, computation: Computation, exchange: str) -> Balance:
         """By its sheet; before anything was received what a sale would come to."""

@@ -8,6 +8,7 @@ too, for that basis rests on it. Its line numbers are those of the form; what ha
 from __future__ import annotations
 
 import datetime
+from collections.abc import Iterable
 
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import gaps
@@ -24,11 +25,13 @@ from half_yard.countries.us.exchanges.asked import (
     DEBT_TAKEN_ON,
     HELD,
     NO_AVOIDANCE,
+    NOTE,
     OTHER_BASIS,
     OTHER_GIVEN,
     OTHER_GOT,
     RELATED_PARTY,
     RESOLD,
+    paid_on_note,
 )
 from half_yard.countries.us.exchanges.exchanged import (
     exchange_of,
@@ -131,7 +134,7 @@ def given_and_got(page: Page, ask: Ask, exchange: str) -> None:
     bought = [value_got(key, asset) for key, asset in named(ask, both.got_besides).items()]
     cash = page.line(
         "cash_and_other", "", "Cash and other property received",
-        total((*(fact(ask, exchange, key) for key in (CASH, CASH_LATER, OTHER_GOT)), *bought)),
+        total((*(fact(ask, exchange, key) for key in (CASH, CASH_LATER, NOTE, OTHER_GOT)), *bought)),
     )  # fmt: skip
     relieved = page.line(
         "debts_relieved", "", "Debts, deposits and rents that the other side took over",
@@ -317,8 +320,11 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
     year, both, taxed = ask.of(tax_year), ask(sides, exchange), ask(recognized, exchange)
     given = named(ask, both.given)
     first = both.transferred.year if both.transferred else year
-    later = page.line("taxed_later", "", "Of it taxed next year, as the cash comes", _later(ask, exchange))
-    own_year = page.line("taxed_first", "", f"Of it taxed in {first}", taxed["line_22"] - later)
+    later = page.line(
+        "taxed_later", "", "Of it taxed next year, as the cash comes", _part_for(ask, exchange, CASH_LATER)
+    )
+    note = page.line("taxed_by_note", "", "Of it taxed as the note is paid", _part_for(ask, exchange, NOTE))
+    own_year = page.line("taxed_first", "", f"Of it taxed in {first}", taxed["line_22"] - later - note)
     resold = taxed["deferred"] if ask(became_taxable, exchange) else NOTHING
     resold_in = ask.of(exchange_of, exchange).days.get(RESOLD)
     every_long = all(held_long(successors.held_since(ask, key)) for key in given)
@@ -327,6 +333,7 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
         now.append(own_year)
     if year == _year_of_cash(ask, exchange):
         now.append(later)
+    now += _paid_on_note(ask, exchange, note, range(year, year + 1))
     if resold_in is not None and year == resold_in.year:
         now.append(resold)
     part = part_on_return(ask, next(iter(given.values()))) if given else None
@@ -346,12 +353,13 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
     )
     earlier = [own_year if year > first else NOTHING]
     earlier += [later if year > _year_of_cash(ask, exchange) else NOTHING]
+    earlier += _paid_on_note(ask, exchange, note, range(first, year))
     open_to_it = not_below_zero(difference(depreciated, *earlier), "not taxed in earlier years")
     buildings = [key for key, asset in given.items() if CLASSES[asset.asset_class].section_1250]
     of_buildings = total((successors.worn(ask, key) for key in buildings), "of it of section 1250 property")
     of_1250 = smaller_of(long_held, ours(smaller_of(open_to_it, of_buildings)))
     page.line("unrecaptured", "", f"Unrecaptured section 1250 gain of {year}", of_1250)
-    rest = not_below_zero(difference(depreciated, own_year, later, resold), "depreciation that goes on")
+    rest = not_below_zero(difference(depreciated, own_year, later, note, resold), "depreciation that goes on")
     got = named(ask, both.got)
     worn = {
         key: asset for key, asset in got.items() if CLASSES[asset.asset_class].recovery is not None
@@ -361,15 +369,26 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
         page.line(f"worn.{key}", "", f"Depreciation that goes on in {worn[key].name}", share)
 
 
-def _later(ask: Ask, exchange: str) -> Figure:
-    """Of line 22 the part for cash that the intermediary pays next year: an instalment (26 CFR
-    1.1031(k)-1(j)(2)), of which the part of gain is that of all that was got besides."""
-    left, boot = fact(ask, exchange, CASH_LATER), ask(given_and_got, exchange)["net_boot"]
+def _part_for(ask: Ask, exchange: str, key: str) -> Figure:
+    """Of line 22 the part for what comes in later years, cash that the intermediary kept or a note: an
+    instalment (26 CFR 1.1031(k)-1(j)(2); 26 U.S.C. 453(f)(6)), of which the part of gain is that of all that
+    was got besides."""
+    left, net = fact(ask, exchange, key), ask(given_and_got, exchange)["net_boot"]
     taxed = ask(recognized, exchange)["line_22"]
-    if not left.amount or not boot.amount:
+    if not left.amount or not net.amount:
         return NOTHING
-    share = (taxed * (left / boot)).in_cents().named("its part of line 22")
+    share = (taxed * (left / net)).in_cents().named("its part of line 22")
     return smaller_of(share, taxed)
+
+
+def _paid_on_note(ask: Ask, exchange: str, gain: Figure, years: Iterable[int]) -> list[Figure]:
+    """The gain in what was paid on the buyer's note in some years, as its part of the whole note."""
+    note, facts = fact(ask, exchange, NOTE), ask.of(exchange_of, exchange).facts
+    if not note.amount or not gain.amount:
+        return []
+    paid = [fact(ask, exchange, paid_on_note(year)) for year in years if facts.get(paid_on_note(year))]
+    parts = [(gain * (each / note)).in_cents().named("gain in what was paid on the note") for each in paid]
+    return [smaller_of(part, gain) for part in parts]
 
 
 def gains(ask: Ask, line: str) -> tuple[Figure, ...]:

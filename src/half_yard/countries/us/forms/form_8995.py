@@ -10,7 +10,7 @@ from half_yard.countries.us.carried_in import QUALIFIED_LOSS, carried_in
 from half_yard.countries.us.forms import form_1040, form_4797, schedule_c, schedule_e, schedule_se
 from half_yard.countries.us.frame import rules, status
 from half_yard.countries.us.own_income import own_income
-from half_yard.countries.us.questions import ask_answer
+from half_yard.countries.us.questions import TRADE, ask_answer
 from half_yard.figures import (
     NOTHING,
     Carries,
@@ -72,7 +72,7 @@ def qualified_businesses(ask: Ask) -> tuple[QualifiedBusiness, ...]:
             found.append(QualifiedBusiness(f"{key}.{person}", name, income))
     for key in ask(schedule_e.properties):
         activity = ask.of(activity_of, key)
-        if ask_answer("rental", "trade_or_business", activity.answers):
+        if ask_answer("rental", TRADE, activity.answers):
             rent = ask(schedule_e.result, key)["income_or_loss"]
             if rent.amount < 0:
                 rent = ask(schedule_e.allowed_loss, key)["allowed_loss"]
@@ -85,9 +85,9 @@ def rental_choices(ask: Ask) -> tuple[Choice, ...]:
     choices = []
     for key in ask(schedule_e.properties):
         activity = ask.of(activity_of, key)
-        counts = ask_answer("rental", "trade_or_business", activity.answers)
+        counts = ask_answer("rental", TRADE, activity.answers)
         words = f"{activity.name} is {'' if counts else 'not '}treated as a trade or business"
-        choices.append(Choice(words, f"/activities/{key}/answers/trade_or_business"))
+        choices.append(Choice(words, f"/activities/{key}/answers/{TRADE}"))
     return tuple(choices)
 
 
