@@ -363,6 +363,22 @@ class Depreciation(unittest.TestCase):
         left = Decimal("345833.34") - Decimal("7205.81") - computation.stories[NEW_HOUSE].this_year.amount
         self.assertEqual(basis, left + 100000)
 
+    def test_archiving_the_old_house_changes_nothing_of_the_new_one(self) -> None:
+        this = facts_a()
+        old, new = this.assets[HOUSE], this.assets[NEW_HOUSE].model_copy(update={"activity": "a00003"})
+        let = {RENTAL: rental(archived=True), "a00003": rental(name="New")}
+        before, after = (
+            compute(
+                this.model_copy(
+                    update={"activities": activities, "assets": {**this.assets, HOUSE: old, NEW_HOUSE: new}}
+                )
+            )
+            for activities in ({**let, RENTAL: rental()}, let)
+        )
+        years = [each.stories[NEW_HOUSE].amounts for each in (before, after)]
+        self.assertEqual(years[0], years[1])
+        self.assertEqual(after.sheet("form_4562.a00003")["total"].amount, 7206)
+
     def test_the_projection_and_the_books_know_both_lives(self) -> None:
         file = facts_a()
         offered = pack_for("us").one_by_one

@@ -31,15 +31,24 @@ def sides(ask: Ask, exchange: str) -> Sides:
 
 
 def exchanges(ask: Ask) -> tuple[str, ...]:
-    """The exchanges that hold, of activities on the return, from the year of their transfer on."""
-    out, year = ask(left_out), ask.of(tax_year)
-    found = []
+    """The exchanges that hold, from the year of their transfer on; also where what was given belonged to an
+    activity that is archived since, because the basis of what came rests on it."""
+    year, found = ask.of(tax_year), []
     for exchange in ask.of(lambda file: tuple(sorted(file.exchanges))):
         both = ask(sides, exchange)
-        whose = {asset.activity for asset in ask.of(stories.assets_of, both.given)}
-        if both.hold and both.transferred and both.transferred.year <= year and not whose & out.keys():
+        if both.hold and both.transferred and both.transferred.year <= year:
             found.append(exchange)
     return tuple(found)
+
+
+def on_return(ask: Ask) -> tuple[str, ...]:
+    """The exchanges whose gain belongs on the return: nothing that was given is of an activity left off."""
+    out = ask(left_out)
+    return tuple(
+        exchange
+        for exchange in ask(exchanges)
+        if not out.keys() & {activity_of(ask, key) for key in ask(sides, exchange).given}
+    )
 
 
 def given_in_exchange(ask: Ask) -> frozenset[str]:

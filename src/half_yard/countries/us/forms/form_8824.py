@@ -35,9 +35,9 @@ from half_yard.countries.us.exchanges.asked import (
 )
 from half_yard.countries.us.exchanges.exchanged import (
     exchange_of,
-    exchanges,
     fact,
     named,
+    on_return,
     sides,
     value_given,
     value_got,
@@ -393,5 +393,5 @@ def _paid_on_note(ask: Ask, exchange: str, gain: Figure, years: Iterable[int]) -
 
 def gains(ask: Ask, line: str) -> tuple[Figure, ...]:
     """What a line of every exchange gives the tax year's return, where it is anything."""
-    every = (ask(results, exchange)[line] for exchange in ask(exchanges))
+    every = (ask(results, exchange)[line] for exchange in ask(on_return))
     return tuple(figure for figure in every if figure.amount)
