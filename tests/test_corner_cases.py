@@ -5,6 +5,7 @@ from __future__ import annotations
 import datetime
 import unittest
 from decimal import Decimal
+from typing import Any
 
 from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import next_year
@@ -351,6 +352,33 @@ class RentalExpensing(unittest.TestCase):
         for file in (self.file(trade=False), self.file(test=False)):
             stops = compute(file).stops
             self.assertIn("lessor's test", stops["/assets/s00001"])
+
+
+class ExpensingCarried(unittest.TestCase):
+    """26 CFR 1.179-3(e), (f); by hand: what was elected and not deducted is carried by property, this year's
+    election first, and comes back to the basis of what is sold."""
+
+    def bought(self, **later: Any) -> ClientFile:
+        first = asset("seven_year", cost=4000, in_service=day(2025, 3, 1), expensed=4000)
+        second = asset("seven_year", cost=6000, in_service=day(2025, 3, 1), expensed=6000)
+        receipts = Entry(activity="a00001", line="gross_receipts", amount=Decimal(5000))
+        return file_of(first, second, **later).model_copy(update={"entries": {"e00001": receipts}})
+
+    def test_it_is_carried_by_property(self) -> None:
+        then = next_year(compute(self.bought()), pack_for("us"))
+        kept = {item.of: (str(item.amount), item.year) for item in then.carryovers.values()
+                if item.kind == "section_179"}  # fmt: skip
+        self.assertEqual(kept, {"s00001": ("2000.00", "2025"), "s00002": ("3000.00", "2025")})
+
+    def test_what_is_sold_has_it_back_in_its_basis(self) -> None:
+        then = next_year(compute(self.bought()), pack_for("us"))
+        sold = then.assets["s00002"].model_copy(
+            update={"disposed": day(2026, 6, 1), "disposal": "sale", "proceeds": Decimal(3500)}
+        )
+        computation = compute(then.model_copy(update={"assets": {**then.assets, "s00002": sold}}))
+        form = computation.sheet("form_4797")
+        self.assertEqual([form[f"s00002.{name}"].amount for name in ("depreciation", "gain")], [3000, 500])
+        self.assertEqual(line(computation, "section_179/carried_in").amount, 2000)
 
 
 class CostStudy(unittest.TestCase):

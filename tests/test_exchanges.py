@@ -20,6 +20,7 @@ from icalendar import Calendar
 from half_yard.countries import Computation, compute, pack_for
 from half_yard.countries.next_year import next_year
 from half_yard.countries.us.exchanges.sides import deadlines_of
+from half_yard.demo.hallowell import hallowell
 from half_yard.interop.deadlines import calendar_of
 from half_yard.records import Asset, ClientFile, Exchange, apply
 from half_yard.records.identifiers import numbered
@@ -521,6 +522,26 @@ class MixedCases(unittest.TestCase):
             record=named_on(datetime.date(2025, 4, 1), identified_count=Decimal(1)),
         )  # fmt: skip
         self.assertEqual(compute(file).sheet(f"form_8824.{DEAL}")["line_15"].amount, 150000)
+
+    def test_a_dwelling_that_is_lived_in_too_counts_whole(self) -> None:
+        """Rev. Proc. 2008-16 (the rule): the demo's cabin, by what its worksheets allowed."""
+        file = hallowell()
+        day = datetime.date(2025, 12, 1)
+        cabin = {key: each for key, each in file.assets.items() if "Hobbs Pond" in each.name}
+        leaving = {"disposed": day, "disposal": "exchange", "given_in": DEAL, "proceeds": Decimal(200000)}
+        gone = {key: each.model_copy(update=leaving) for key, each in cabin.items()}
+        new = got("400000", "residential_building", in_service=day, activity="a00003")
+        exchange = Exchange(choices={"held": "swap"}, answers={"qualifies": True, "related_party": False})
+        computation = compute(
+            file.model_copy(
+                update={"assets": {**file.assets, **gone, "s00099": new}, "exchanges": {DEAL: exchange}}
+            )
+        )
+        sheet = computation.sheet(f"form_8824.{DEAL}")
+        taken = sum(computation.stories[key].taken.amount for key in cabin)
+        self.assertEqual(sheet["adjusted"].amount, sum(each.cost for each in cabin.values()) - taken)
+        self.assertFalse(sheet["line_25"].gaps)
+        self.assertFalse([each for each in computation.sheets if each.key == "form_4797"])
 
     def test_what_is_not_held_for_business_is_sold(self) -> None:
         """Foreign land, what is held for sale, an own home, a short lease: 26 U.S.C. 1031(a), (h)."""

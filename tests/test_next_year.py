@@ -28,7 +28,8 @@ from tests.test_canada import FLAT, SHOP, appliance, business_of, rental_of, ucc
 ROOM = Path(half_yard.countries.__file__).parent
 CARRYING = {
     ("us/forms/form_8995.py", "carried_out"),
-    ("us/forms/section_179.py", "carried_out"),
+    ("us/forms/section_179.py", "left.{key}"),
+    ("us/forms/section_179.py", "still"),
     ("us/forms/section_1231_losses.py", "left"),
     ("us/forms/section_1231_losses.py", "own"),
     ("us/forms/schedule_c.py", "inventory_closing"),
@@ -101,7 +102,7 @@ class Lines(unittest.TestCase):
         """26 U.S.C. 179(b)(3)(B)."""
         tool = asset("seven_year", "2025-03-01", "9000", expensed=Decimal(9000))
         file = sole_proprietor("5000", assets=numbered("assets", [tool]))
-        self.assertEqual(carried(file)["section_179", None], 4000)
+        self.assertEqual(carried(file)["section_179", "2025"], 4000)
         self.assertEqual(amount(after(file), "section_179/carried_in"), 4000)
 
     def test_loss_of_a_qualified_business(self) -> None:

@@ -33,7 +33,7 @@ def carried_on(computation: Computation) -> Iterator[Carried]:
     for sheet in computation.sheets:
         for line in sheet.lines:
             if line.carries is not None and line.figure.amount:
-                yield Carried(line, line.carries, sheet.about, line.figure.amount)
+                yield Carried(line, line.carries, line.carries.of or sheet.about, line.figure.amount)
 
 
 def next_year(computation: Computation, pack: Pack) -> ClientFile:

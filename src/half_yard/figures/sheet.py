@@ -30,11 +30,13 @@ class Role(StrEnum):
 @dataclass(frozen=True, slots=True)
 class Carries:
     """What next year's file takes from a line: a carryover of a kind, the year that it is from where that
-    counts, and the book under which it was worked out where that is not the regular one."""
+    counts, the book under which it was worked out where that is not the regular one, and what it belongs to
+    where that is not what the sheet is about."""
 
     kind: str
     year: int | None = None
     book: str = ""
+    of: str = ""
 
 
 @dataclass(frozen=True, slots=True)

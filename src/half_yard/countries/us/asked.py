@@ -10,7 +10,7 @@ from half_yard.countries.asked import Asked
 from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.business_or_rental import advise
-from half_yard.countries.us.carried_in import KINDS, OF_THINGS
+from half_yard.countries.us.carried_in import KINDS, OF_ASSETS, OF_THINGS
 from half_yard.countries.us.elsewhere import ELSEWHERE
 from half_yard.countries.us.form_boxes import PERSONS_BOXES
 from half_yard.countries.us.frame import FILING_STATUSES
@@ -153,6 +153,9 @@ class UnitedStatesAsked(Asked):
     def carried_of(self, file: ClientFile, kind: str) -> Sequence[Option]:
         """The activity, that of a home or dwelling, or the vehicle."""
         records: Mapping[str, Activity | Thing]
+        if kind in OF_ASSETS:
+            elected = [(key, asset) for key, asset in sorted(file.assets.items()) if asset.expensed]
+            return [(key, asset.name or "Not named") for key, asset in elected]
         match OF_THINGS.get(kind):
             case None:
                 return ()

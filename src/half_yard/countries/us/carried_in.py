@@ -34,6 +34,8 @@ OF_THINGS = {
     SECTION_481: "activity",
 }
 """Kinds that belong to an activity, that of a home or a dwelling, or to a vehicle."""
+OF_ASSETS = {SECTION_179}
+"""Kinds that belong to an asset, where it is known to which."""
 LOSSES = {SECTION_1231, QUALIFIED_LOSS}
 """Kinds that are losses: typed below zero they count by their size."""
 BELOW_ZERO = "What is carried in of this kind is not below zero. Type it as last year's form prints it."
@@ -79,6 +81,22 @@ def each_carried_of(ask: Ask, kind: str, of: str) -> tuple[tuple[int | None, Fig
         for key, item in ask.of(_of_kind, kind)
         if item.of == of and f"/carryovers/{key}" not in stopped
     )
+
+
+def each_with_whose(ask: Ask, kind: str) -> tuple[tuple[str, int | None, Figure], ...]:
+    """What is carried in of a kind, each with what it belongs to and the year that it comes from, the
+    earliest first."""
+    stopped = ask(carryover_stops)
+    found = [
+        (
+            item.of,
+            None if item.year is None else int(item.year),
+            entered(abs(item.amount), KINDS[kind], f"/carryovers/{key}/amount", item.reckoning),
+        )
+        for key, item in ask.of(_of_kind, kind)
+        if f"/carryovers/{key}" not in stopped
+    ]
+    return tuple(sorted(found, key=lambda each: each[1] or 0))
 
 
 def carryover_stops(ask: Ask) -> dict[str, str]:

@@ -23,6 +23,7 @@ from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.exchanges.asked import AS_NEW, RESOLD, USED_FIRST
 from half_yard.countries.us.forms import form_8824
+from half_yard.countries.us.shared import up_to_now
 from half_yard.depreciation import Convention, Start
 from half_yard.figures import Choice, Figure, difference, entered, not_below_zero, smaller_of, total
 from half_yard.records import Asset
@@ -52,7 +53,7 @@ def _pieces_of(ask: Ask, key: str) -> list[Piece]:
         return []
     life = stories.life_of(ask, key)
     if not life.carried:
-        return [_piece(life, stories.story_of(ask, key).depreciated)]
+        return [_piece(life, up_to_now.story_up_to_now(ask, key).taken)]
     return [_piece(course.life, total(course.all_years(), "taken")) for course in courses_of(life)]
 
 

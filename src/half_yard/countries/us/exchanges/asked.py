@@ -52,7 +52,9 @@ HELD = ManyAnswers(
 )  # fmt: skip
 QUALIFIES = Question(
     "qualifies", "Both sides are real property in the United States, held for business or investment", True,
-    "26 U.S.C. 1031(a), (h). Not what is held for sale, a home, a lease of under 30 years for land.",
+    "26 U.S.C. 1031(a), (h). Not what is held for sale, a home, a lease of under 30 years for land. A "
+    "dwelling counts if let for 14 days, and lived in for 14 or a tenth of these, in two years (Rev. Proc. "
+    "2008-16).",
 )  # fmt: skip
 RELATED_PARTY = Question(
     "related_party", "With a related person, or from one through an intermediary", False,

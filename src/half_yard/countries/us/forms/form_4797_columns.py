@@ -84,7 +84,7 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
 
     price = entered(asset.proceeds or Decimal(0), "proceeds", f"/assets/{key}/proceeds")
     selling = entered(asset.selling_costs or Decimal(0), "expense of sale", f"/assets/{key}/selling_costs")
-    own_taken = story.taken
+    own_taken = up_to_now.taken_at_sale(ask, key)
     donors = donor_depreciation(key, asset) or successors.taken_before(ask, key)
     taken = own_taken if donors is None else total((own_taken, donors), own_taken.label)
     for_gain, for_loss = _bases(ask, key, asset)

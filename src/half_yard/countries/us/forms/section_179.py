@@ -10,7 +10,7 @@ from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.uses import placed_in
-from half_yard.countries.us.carried_in import SECTION_179, carried_in
+from half_yard.countries.us.carried_in import SECTION_179, carried_in, each_with_whose
 from half_yard.countries.us.forms import form_4797, schedule_c, schedule_e
 from half_yard.countries.us.frame import left_out, rules, status
 from half_yard.countries.us.own_income import own_income
@@ -33,6 +33,7 @@ from half_yard.figures import (
     total,
 )
 from half_yard.records import ClientFile
+from half_yard.sharing import in_proportion
 
 ALL = "Section 179 carried in: to the first business"
 WITHOUT_EXPENSING = Assumption("without section 179")
@@ -116,7 +117,7 @@ def deduction(page: Page, ask: Ask) -> None:
     limit = page.line("limit", "5", "Dollar limit for the year", limit)
     whole = page.line("elected", "8", "Total elected cost", total(_property_lines(page, ask)))
     tentative = page.line("tentative", "9", "Tentative deduction", smaller_of(limit, whole))
-    came_in = carried(ask(carried_in, SECTION_179))
+    came_in = carried(total((leaf for _, _, leaf in ask(came_in_for)), "carried in"))
     came_in = page.line("carried_in", "10", "Carryover of disallowed deduction", came_in)
     business = not_below_zero(ask(income_without))
     income_limit = page.line(
@@ -126,7 +127,46 @@ def deduction(page: Page, ask: Ask) -> None:
         "deduction", "12", "Section 179 deduction", smaller_of(tentative + came_in, income_limit), Role.TOTAL
     )
     left = (tentative + came_in) - allowed
-    page.line("carried_out", "13", "Carried to next year", left, carries=Carries(SECTION_179))
+    page.line("carried_out", "13", "Carried to next year", left)
+    if left.amount:
+        _left_by_property(page, ask, tentative, allowed)
+
+
+def _left_by_property(page: Page, ask: Ask, tentative: Figure, allowed: Figure) -> None:
+    """What is carried, by property: this year's election is deducted first, then what was carried in, the
+    earliest first (26 CFR 1.179-3(e)). Of this year's what is not deducted is divided as it was elected."""
+    page.section = "Carried to next year, by property"
+    own = smaller_of(tentative, allowed)
+    not_deducted = difference(tentative, own, label="this year's, not deducted")
+    every = {key: leaf for leaves in ask(elected).values() for key, leaf in leaves.items()}
+    if not_deducted.amount:
+        for key, part in in_proportion(not_deducted, every, rounded=Figure.in_dollars).items():
+            title = f"{ask.of(stories.asset_of, key).name or 'Property'}: not deducted"
+            on = Carries(SECTION_179, ask.of(tax_year), of=key)
+            page.line(f"left.{key}", "", title, part, carries=on)
+    open_to_it = difference(allowed, own, label="left for what was carried in")
+    for number, (of, year, leaf) in enumerate(ask(came_in_for), 1):
+        used = smaller_of(leaf, open_to_it)
+        open_to_it = difference(open_to_it, used)
+        rest = difference(leaf, used, label="not deducted yet")
+        page.line(
+            f"still.{number}", "", "Carried in, not deducted", rest, carries=Carries(SECTION_179, year, of=of)
+        )
+
+
+def came_in_for(ask: Ask) -> tuple[tuple[str, int | None, Figure], ...]:
+    """What is carried in, with its property and year; what was sold has it back in its basis (26 CFR
+    1.179-3(f))."""
+    gone = ask.of(_sold_by, ask.of(tax_year))
+    return tuple(each for each in ask(each_with_whose, SECTION_179) if each[0] not in gone)
+
+
+def _sold_by(file: ClientFile, year: int) -> frozenset[str]:
+    return frozenset(
+        key
+        for key, asset in file.assets.items()
+        if asset.disposed is not None and asset.disposed.year <= year
+    )
 
 
 def _property_lines(page: Page, ask: Ask) -> list[Figure]:

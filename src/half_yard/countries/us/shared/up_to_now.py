@@ -13,7 +13,7 @@ from half_yard.countries.results import AssetStory, YearRow, YearsOfAsset
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
+from half_yard.countries.us.carried_in import MILEAGE_PART, SECTION_179, carried_of
 from half_yard.countries.us.forms import dwelling, form_8829, home_office, vehicle
 from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
 from half_yard.countries.us.shared.kinds import DWELLING, HOME, goes_by_the_mile
@@ -81,6 +81,15 @@ def story_up_to_now(ask: Ask, key: str) -> AssetStory:
     if not goes_by_the_mile(record) and not ask(carried_of, MILEAGE_PART, thing).amount:
         return story
     return replace(story, besides=ask(_by_the_rate, thing).get(key, NOTHING_ENTERED))
+
+
+def taken_at_sale(ask: Ask, key: str) -> Figure:
+    """What has taken the basis of an asset down when it leaves: without what was elected under section 179
+    and never deducted, which comes back to its basis (26 CFR 1.179-3(f))."""
+    taken, waits = story_up_to_now(ask, key).taken, ask(carried_of, SECTION_179, key)
+    if not waits.amount:
+        return taken
+    return not_below_zero(difference(taken, waits, label=taken.label), taken.label)
 
 
 def _before(ask: Ask, key: str, thing: str) -> Figure:
