@@ -229,14 +229,16 @@ class YearsOfLives:
         of_each = [(course, YearsOfCourse(course, self.index).rows()) for course in self.courses]
         made = []
         for index, figure in enumerate(self.every()):
-            words = [
-                f"{'goes on' if course.life.way.carried else 'new'} {rows[index].taken.amount:,.2f}: "
-                f"{rows[index].words}"
-                for course, rows in of_each
-                if index < len(rows)
-            ]
+            words = [_in_words(course.life, rows[index]) for course, rows in of_each if index < len(rows)]
             made.append(YearRow(courses_year(self.courses, index), figure, words="; ".join(words)))
         return made
+
+
+def _in_words(life: Life, row: YearRow) -> str:
+    """What a life takes in a year; of what is new with its table."""
+    if life.way.carried is not None:
+        return f"goes on {row.taken.amount:,.2f}"
+    return f"new {row.taken.amount:,.2f}: {row.words}"
 
 
 def courses_year(courses: Sequence[Course], index: int) -> int:
