@@ -354,6 +354,22 @@ class RentalExpensing(unittest.TestCase):
             self.assertIn("lessor's test", stops["/assets/s00001"])
 
 
+class PartialDisposition(unittest.TestCase):
+    """26 CFR 1.168(i)-8(d)(2): the loss on a part that is retired is an election."""
+
+    def test_it_is_asked_and_said(self) -> None:
+        said = {}
+        for answers in ({}, {"partial_disposition": True}, {"partial_disposition": False}):
+            house = asset("residential_building", activity=RENTAL, cost=180000, in_service=day(2015, 6, 5))
+            roof = asset("residential_building", activity=RENTAL, cost=20000, in_service=day(2015, 6, 5),
+                         part_of="s00001", disposed=day(2025, 6, 5), disposal="abandonment",
+                         answers=answers)  # fmt: skip
+            path = "/assets/s00002/answers/partial_disposition"
+            found = [each for each in compute(file_of(house, roof)).findings if each.path == path]
+            said[str(answers)] = [each.level.name for each in found]
+        self.assertEqual([*said.values()], [["INCOMPLETE"], ["NOTE"], ["ERROR"]])
+
+
 class ExpensingCarried(unittest.TestCase):
     """26 CFR 1.179-3(e), (f); by hand: what was elected and not deducted is carried by property, this year's
     election first, and comes back to the basis of what is sold."""

@@ -335,6 +335,15 @@ class Depreciation(unittest.TestCase):
         self.assertEqual(sheet["line_25"].amount, before["line_25"].amount)
         self.assertEqual(sheet["to_part_i"].amount, 0)
 
+    def test_land_improvements_that_come_along_are_new(self) -> None:
+        """Section 179 and bonus, by hand: what was left of the house goes on in the house alone, so that the
+        fence is new property with the special allowance; no building has one."""
+        file = facts_a()
+        fence = got("20000", "fifteen_year", name="Fence", in_service=datetime.date(2024, 6, 12))
+        computation = compute(file.model_copy(update={"assets": {**file.assets, "s00005": fence}}))
+        self.assertEqual(set(computation.stories["s00005"].parts), {"allowance", "regular"})
+        self.assertEqual(set(computation.stories[NEW_HOUSE].parts), {"carried", "regular"})
+
     def test_a_second_exchange_goes_on_from_the_first(self) -> None:
         """26 CFR 1.168(i)-6(b)(7), by hand: after 107 and another 12 months 211 of 330 are left."""
         file = next_year(compute(facts_a()), pack_for("us"))

@@ -16,6 +16,11 @@ FORMULA = Question(
     "by_formula", "By the formula, without tables", False,
     "Instead of the printed tables; once chosen, it stays for its life (Rev. Proc. 87-57, section 8).",
 )  # fmt: skip
+PARTIAL = Question(
+    "partial_disposition", "The loss on this part is elected (partial disposition)", False,
+    "26 CFR 1.168(i)-8(d)(2): made by reporting it on a return filed in time. Without it the part stays in "
+    "service. What is sold or lost by casualty needs no election.",
+)  # fmt: skip
 LESSOR = Question(
     "lessor_test", "The lessor's test is met: a short lease, and costs that are large beside its rent", False,
     "26 U.S.C. 179(d)(5)(B): for less than half its class life, and costs of the first 12 months above the "

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 
 from half_yard.countries.us.assets.classes import CLASSES, LAND
-from half_yard.countries.us.assets.sold import SALE, is_sold_in
+from half_yard.countries.us.assets.sold import SALE, is_retired_part, is_sold_in
 from half_yard.countries.us.forms.form_4797 import WITHOUT_GAIN
 from half_yard.countries.us.forms.home_sale import (
     DAYS_AWAY,
@@ -16,7 +16,7 @@ from half_yard.countries.us.forms.home_sale import (
     was_home,
 )
 from half_yard.countries.us.frame import OnReturn
-from half_yard.countries.us.questions import MAIN_HOME, SPOUSE, TESTS
+from half_yard.countries.us.questions import MAIN_HOME, PARTIAL, SPOUSE, TESTS
 from half_yard.countries.us.shared.as_used import APART
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.records import ClientFile, Thing
@@ -28,6 +28,7 @@ def sale_findings(frame: OnReturn) -> Iterator[Finding]:
     depreciation."""
     file = frame.file
     yield from _turned(frame)
+    yield from _retired_parts(file)
     for thing, sold in sorted(sold_in(file, file.tax_year).items()):
         record = file.things[thing]
         yield from _earlier_years(file, record, sold)
@@ -62,9 +63,32 @@ def sale_findings(frame: OnReturn) -> Iterator[Finding]:
         otherwise = left and asset.disposal not in {"", SALE, *WITHOUT_GAIN}
         if record_of is not None and is_main_home(record_of) and otherwise:
             yield Finding(
-                Level.INCOMPLETE, f"{asset.name}: a home that is lost, exchanged or paid by instalments "
-                "is not computed.",
+                Level.INCOMPLETE, f"{asset.name}: a home that is lost, exchanged or paid by "
+                "instalments is not computed.",
                 f"/assets/{key}/disposal", "Work out its gain beside the program.",
+            )  # fmt: skip
+
+
+def _retired_parts(file: ClientFile) -> Iterator[Finding]:
+    """Of a part of a building that was retired in the year: whether its loss is elected."""
+    for key, asset in sorted(file.assets.items()):
+        if not is_retired_part(asset) or asset.disposed is None or asset.disposed.year != file.tax_year:
+            continue
+        path = f"/assets/{key}/answers/{PARTIAL.key}"
+        if PARTIAL.key not in asset.answers:
+            yield Finding(
+                Level.INCOMPLETE, f"{asset.name} is a part that was retired: whether its loss is elected is "
+                "not said.", path, PARTIAL.explanation,
+            )  # fmt: skip
+        elif not PARTIAL.of(asset.answers):
+            yield Finding(
+                Level.ERROR, f"{asset.name}: without the election a part stays in service with its building.",
+                path, "Take out the day on which it left, or elect.",
+            )  # fmt: skip
+        else:
+            yield Finding(
+                Level.NOTE, f"{asset.name}: the partial disposition election is made by reporting its loss "
+                "on a return filed in time.", path,
             )  # fmt: skip
 
 

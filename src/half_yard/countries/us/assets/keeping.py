@@ -30,7 +30,7 @@ from half_yard.countries.us.assets.finding_classes import find_class
 from half_yard.countries.us.assets.otherwise import otherwise
 from half_yard.countries.us.assets.purchase import purchase_edit
 from half_yard.countries.us.assets.rates import METHODS
-from half_yard.countries.us.assets.sold import DISPOSALS, INSTALMENTS
+from half_yard.countries.us.assets.sold import DISPOSALS, INSTALMENTS, is_retired_part
 from half_yard.countries.us.assets.special_allowance import elections_next_year
 from half_yard.countries.us.expensing_for_income import expensing_for_income
 from half_yard.countries.us.forms.home_sale import may_have_been_home, was_home
@@ -42,6 +42,7 @@ from half_yard.countries.us.questions import (
     MADE_UP,
     MAIN_HOME,
     OTHER_SALE,
+    PARTIAL,
     RELATED,
     SPOUSE,
 )
@@ -83,6 +84,8 @@ class UnitedStatesAssets:
             return ()
         fields = _of_instalments(file, asset) if record.disposal == INSTALMENTS else []
         questions = [RELATED]
+        if is_retired_part(record):
+            questions.append(PARTIAL)
         if may_have_been_home(file, record):
             questions.append(MAIN_HOME)
         if was_home(file, record):

@@ -1,5 +1,6 @@
 """How an asset leaves service, by key."""
 
+from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.records import Asset
 
 SALE, TRADE, ABANDONED, GIFT, PERSONAL = "sale", "trade", "abandonment", "gift", "personal"
@@ -15,6 +16,14 @@ DISPOSALS = {
     EXCHANGE: "Exchanged, or lost and replaced",
 }
 """The titles. Since 2018 only real property is exchanged without gain (1031(a))."""
+
+
+def is_retired_part(asset: Asset) -> bool:
+    """Whether an asset is a part of a building that was taken off it and retired, whose loss is an election
+    (26 CFR 1.168(i)-8(d)(2))."""
+    known = CLASSES.get(asset.asset_class)
+    part = bool(asset.part_of) and known is not None and known.section_1250
+    return part and asset.disposed is not None and asset.disposal == ABANDONED
 
 
 def is_sold_in(asset: Asset, year: int) -> bool:
