@@ -116,6 +116,13 @@ class Exchanges(WindowCase):
         client = self.folder / "Ravn, Torben 2025.halfyard"
         self.assertIn("not written", self.view.write_calendar(client))
 
+    def test_plain_words_lead_to_it(self) -> None:
+        self.window.show_stage(Stage.BOOKS)
+        self.find("1031")
+        self.assertTrue(self.window.assets.part(Part.EXCHANGES).isVisible())
+        self.find("installment sale")
+        self.assertTrue(self.window.assets.part(Part.LEAVING).isVisible())
+
     def test_it_is_found_and_shown_by_its_path(self) -> None:
         self.window.open_path(self.folder / "Ravn, Torben 2025.halfyard")
         self.window.show_stage(Stage.RETURN)

@@ -67,7 +67,8 @@ class Elsewhere:
 
 NEW_ASSET, HOUSEHOLD, FORMS, ACTIVITY = "a new asset", "the household", "forms", "the activity"
 SHARED = "shared use"
-LEADS = (NEW_ASSET, HOUSEHOLD, FORMS, ACTIVITY, SHARED)
+EXCHANGES, LEAVING = "exchanges", "leaving"
+LEADS = (NEW_ASSET, HOUSEHOLD, FORMS, ACTIVITY, SHARED, EXCHANGES, LEAVING)
 
 
 @dataclass(frozen=True, slots=True)

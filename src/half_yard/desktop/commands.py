@@ -8,7 +8,7 @@ from functools import partial
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from half_yard.countries.offered import ACTIVITY, FORMS, HOUSEHOLD, NEW_ASSET, SHARED
+from half_yard.countries.offered import ACTIVITY, EXCHANGES, FORMS, HOUSEHOLD, LEAVING, NEW_ASSET, SHARED
 from half_yard.desktop.actions import Action
 from half_yard.desktop.assets.which_part import ALONE, Part
 from half_yard.desktop.finder import Findable, lines_of_books
@@ -202,6 +202,8 @@ class Commands:
         leads: dict[str, Callable[[], None]] = {
             NEW_ASSET: self._new_asset, HOUSEHOLD: part(HOUSEHOLD_PART), FORMS: part(FORMS_PART),
             ACTIVITY: particulars, SHARED: partial(self._window.show_stage, Stage.SHARED),
+            EXCHANGES: partial(self._in_assets, Part.EXCHANGES),
+            LEAVING: partial(self._in_assets, Part.LEAVING),
         }  # fmt: skip
         return leads.get(to)
 

@@ -1,6 +1,15 @@
 """Everyday words for what has another name or place here, or is not in the program: what preparers type."""
 
-from half_yard.countries.offered import ACTIVITY, FORMS, HOUSEHOLD, NEW_ASSET, SHARED, Elsewhere
+from half_yard.countries.offered import (
+    ACTIVITY,
+    EXCHANGES,
+    FORMS,
+    HOUSEHOLD,
+    LEAVING,
+    NEW_ASSET,
+    SHARED,
+    Elsewhere,
+)
 
 BESIDE = "Work it out beside the program: the result here leaves it out."
 ELSEWHERE = (
@@ -33,6 +42,23 @@ ELSEWHERE = (
         ("Phone also private", "Internet at home"),
         "a line with several uses is a shared thing: say how much of it is for what",
         SHARED,
+    ),
+    Elsewhere(
+        (
+            "Like-kind exchange",
+            "1031",
+            "Swap of property",
+            "Form 8824",
+            "Insurance spent on a replacement",
+            "1033",
+        ),
+        "what was given stands against what was got, with what is taxed and deferred",
+        EXCHANGES,
+    ),
+    Elsewhere(
+        ("Installment sale", "Seller financing", "Note of the buyer", "Form 6252", "Cost segregation study"),
+        "where an asset leaves, or is divided: how it was sold, and what came of its price each year",
+        LEAVING,
     ),
     Elsewhere(
         ("Dependents", "Dependants", "Children", "Child tax credit"),
