@@ -155,9 +155,10 @@ def home_sale(ask: Ask, of: str) -> Page:
     days, name = ask(tests_of, of).days, ask.of(_name, of)
     lived = () if days is None else (("Lived in, of the five years", f"{days} days; {DAYS} are needed"),)
     page = Page(f"home_sale.{of}", "Sale of a home", name or "Not named", about=of, facts=lived)
+    asked = "are asked at the thing" if days is None else "are not computed of what was let before that"
     page.notes.append(
         "A smaller exclusion after a move for work or health (26 U.S.C. 121(c)) is not computed. Days after "
-        "2008 on which it was not the main home before it became one are asked at the thing (121(b)(5))."
+        f"2008 on which it was not the main home before it became one {asked} (121(b)(5))."
     )
     return page
 
