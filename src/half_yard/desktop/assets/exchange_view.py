@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from pathlib import Path
 
 from pydantic import JsonValue
+from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QFileDialog, QGridLayout, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.assets.asset_columns import AssetColumns
@@ -98,10 +99,12 @@ class ExchangeView(AssetPart):
         grid = QGridLayout(sides)
         grid.setContentsMargins(0, 0, 0, 0)
         grid.setHorizontalSpacing(18)
-        for column, parts in enumerate(((self.given, self.given_fields), (self.got, self.got_fields))):
+        for column, (table, fields) in enumerate(
+            ((self.given, self.given_fields), (self.got, self.got_fields))
+        ):
             grid.setColumnStretch(column, 1)
-            for row, part in enumerate(parts):
-                grid.addWidget(part, row, column)
+            grid.addWidget(table, 0, column)
+            grid.addWidget(fields, 1, column, Qt.AlignmentFlag.AlignTop)
         grid.addWidget(self.said, 2, 0, 1, 2)
         grid.setRowStretch(0, 1)
         self._stack.addWidget(sides)
