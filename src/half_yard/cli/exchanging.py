@@ -53,7 +53,8 @@ def add_commands(commands: Any) -> None:
 def _shown(options: argparse.Namespace) -> int:
     computation, unsaved = computed(options)
     file = computation.file
-    pack, keys = pack_for(file.country), sorted(file.exchanges)
+    pack = pack_for(file.country)
+    keys = sorted(file.exchanges) if pack.assets.exchanges is not None else []
     if options.calendar is not None:
         if len(keys) != 1:
             raise CommandError(f"There are {len(keys)} exchanges; a calendar file is of one.")
@@ -125,7 +126,7 @@ class _Making:
         self.file, self.changes = file, list[Change]()
         self.pack = pack_for(file.country)
         self._calendar = self.pack.country.calendar(file.tax_year)
-        if not self.pack.exchanges.offered:
+        if self.pack.assets.exchanges is None:
             raise CommandError(f"Exchanges are not computed for {self.pack.country.name}.")
         if exchange is not None and exchange not in file.exchanges:
             raise CommandError(f"There is no exchange {exchange}; “half-yard exchanges” lists them.")

@@ -7,6 +7,7 @@ from decimal import Decimal
 from typing import Protocol
 
 from half_yard.asked import Field, FieldKind
+from half_yard.countries.exchanging import Exchanges
 from half_yard.countries.offered import (
     AssetBases,
     AssetKind,
@@ -96,7 +97,7 @@ class OneByOne(Protocol):
 
 class AssetKeeping:
     """The classes of property. A country that keeps assets in pools offers nothing `one_by_one`: its pools
-    are sheets of the activities."""
+    are sheets of the activities; one whose law knows no exchanges offers no `exchanges`."""
 
     kinds: Sequence[AssetKind] = ()
     """The classes, in the order in which they are offered."""
@@ -105,6 +106,7 @@ class AssetKeeping:
     disposals: Mapping[str, str] = {}
     """The titles of the ways in which an asset leaves service, by key."""
     one_by_one: OneByOne | None = None
+    exchanges: Exchanges | None = None
 
     def find_class(self, words: str, kind: str) -> str:
         """The class that words name, for an activity of a kind; empty where they name none for sure."""
@@ -117,14 +119,8 @@ class AssetKeeping:
         path, asset = f"/assets/{key}", file.assets[key]
         return [
             Field(f"{path}/share", "Used for it, %", FieldKind.PERCENT, hint="100", optional=True),
-            *(
-                Field(
-                    f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER,
-                    default=question.default, hint=question.explanation,
-                )
-                for question in self.questions(asset.asset_class)
-            ),
-        ]  # fmt: skip
+            *(question.field(path) for question in self.questions(asset.asset_class)),
+        ]
 
     def elections_next_year(self, file: ClientFile) -> Mapping[str, str]:
         """The elections as next year's file keeps them."""

@@ -7,6 +7,7 @@ import datetime
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
+from typing import Protocol
 
 from pydantic import JsonValue
 
@@ -63,52 +64,45 @@ class ExchangeFields:
         return (*self.about, *self.given, *self.got, *self.said)
 
 
-class Exchanges:
-    """Offers nothing; a country's own offers what its law knows."""
-
-    offered: bool = False
+class Exchanges(Protocol):
+    """What a country offers whose law knows exchanges."""
 
     def fields(self, file: ClientFile, exchange: str) -> ExchangeFields:
         """What is asked of an exchange besides its assets."""
-        del file, exchange
-        return ExchangeFields()
+        ...
 
     def balance(self, computation: Computation, exchange: str) -> Balance:
         """How its sides weigh against each other."""
-        del computation, exchange
-        return Balance((), (), None, None, None, ())
+        ...
 
     def deadlines(self, file: ClientFile, exchange: str) -> Sequence[Deadline]:
         """By when what must be done, the earliest first; nothing before anything was transferred."""
-        del file, exchange
-        return ()
+        ...
 
     def may_be_given(self, file: ClientFile) -> Mapping[str, str]:
         """The names of the assets that may be given up, by id."""
-        del file
-        return {}
+        ...
 
     def begin(self, file: ClientFile, assets: Sequence[str]) -> tuple[Edit, str]:
         """The edit that makes an exchange in which assets are given up, and its id."""
-        raise NotImplementedError
+        ...
 
     def give(self, file: ClientFile, exchange: str, asset: str) -> Edit:
         """The edit by which an asset is given up in an exchange."""
-        raise NotImplementedError
+        ...
 
     def keep(self, assets: Sequence[str]) -> Edit:
         """The edit by which assets are not given up after all."""
-        raise NotImplementedError
+        ...
 
     def call_off(self, file: ClientFile, exchange: str) -> Edit:
         """The edit that takes an exchange out: what was given is kept, what was received goes."""
-        raise NotImplementedError
+        ...
 
     def received(self, file: ClientFile, exchange: str) -> Mapping[str, JsonValue]:
         """What a new asset that was received begins with."""
-        del file, exchange
-        return {}
+        ...
 
     def sheet(self, exchange: str) -> str:
         """The key of the sheet that shows how an exchange was computed."""
-        return exchange
+        ...

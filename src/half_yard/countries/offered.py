@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
+from half_yard.asked import Field, FieldKind
 from half_yard.books import Box
 
 
@@ -25,6 +26,13 @@ class Question:
     def of(self, answers: Mapping[str, bool]) -> bool:
         """The answer given, or the default."""
         return answers.get(self.key, self.default)
+
+    def field(self, path: str) -> Field:
+        """The question as it is asked of the record at a path."""
+        return Field(
+            f"{path}/answers/{self.key}", self.text, FieldKind.ANSWER, default=self.default,
+            hint=self.explanation,
+        )  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)

@@ -28,7 +28,6 @@ class Pack:
     asked: Asked = field(default_factory=Asked)
     assets: AssetKeeping = field(default_factory=AssetKeeping)
     shared: SharedUse = field(default_factory=SharedUse)
-    exchanges: Exchanges = field(default_factory=Exchanges)
 
     def lines_of(self, file: ClientFile, key: str) -> Sequence[StatementLine]:
         """The lines to which the entries of an activity are sorted, or the costs of a shared thing; none
@@ -37,6 +36,13 @@ class Pack:
             return self.ledger.lines(file.activities[key])
         kind = self.shared.kinds.get(file.things[key].kind) if key in file.things else None
         return kind.lines if kind else ()
+
+    @property
+    def exchanges(self) -> Exchanges:
+        """What it offers for exchanges of property. Raises LookupError where its law knows none."""
+        if self.assets.exchanges is None:
+            raise LookupError(f"Exchanges are not computed for {self.country.name}")
+        return self.assets.exchanges
 
     @property
     def one_by_one(self) -> OneByOne:

@@ -44,11 +44,7 @@ class UnitedStatesAsked(Asked):
         fields = [Field("/household/filing_status", "Filing status", FieldKind.CHOICE, options)]
         asks = any(thing.kind in WITH_INTEREST for thing in file.things.values())
         for question in (ITEMIZES, DE_MINIMIS) if asks else (DE_MINIMIS,):
-            path = f"/household/answers/{question.key}"
-            field = Field(
-                path, question.text, FieldKind.ANSWER, default=question.default, hint=question.explanation
-            )
-            fields.append(field)
+            fields.append(question.field("/household"))
         return fields
 
     def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:

@@ -47,21 +47,12 @@ UNKNOWN = "No kind of carryover is chosen yet. Choose one."
 
 def carried_in(ask: Ask, kind: str) -> Figure:
     """All that is carried in of a kind, as amounts above zero; nothing where nothing is."""
-    leaves = [leaf for _, leaf in ask(each_carried_in, kind)]
-    return together(leaves, KINDS[kind])
+    return together([leaf for _, _, leaf in ask(each_with_whose, kind)], KINDS[kind])
 
 
 def each_carried_in(ask: Ask, kind: str) -> tuple[tuple[int | None, Figure], ...]:
     """What is carried in of a kind, each with the year that it comes from, as amounts above zero."""
-    stopped = ask(carryover_stops)
-    return tuple(
-        (
-            None if item.year is None else int(item.year),
-            entered(abs(item.amount), KINDS[kind], f"/carryovers/{key}/amount", item.reckoning),
-        )
-        for key, item in ask.of(_of_kind, kind)
-        if f"/carryovers/{key}" not in stopped
-    )
+    return tuple((year, leaf) for _, year, leaf in ask(each_with_whose, kind))
 
 
 def carried_of(ask: Ask, kind: str, of: str) -> Figure:
@@ -72,22 +63,14 @@ def carried_of(ask: Ask, kind: str, of: str) -> Figure:
 
 def each_carried_of(ask: Ask, kind: str, of: str) -> tuple[tuple[int | None, Figure], ...]:
     """What is carried in of a kind for one activity or thing, each with the year that it comes from."""
-    stopped = ask(carryover_stops)
-    return tuple(
-        (
-            None if item.year is None else int(item.year),
-            entered(abs(item.amount), KINDS[kind], f"/carryovers/{key}/amount", item.reckoning),
-        )
-        for key, item in ask.of(_of_kind, kind)
-        if item.of == of and f"/carryovers/{key}" not in stopped
-    )
+    return tuple((year, leaf) for whose, year, leaf in ask(each_with_whose, kind) if whose == of)
 
 
 def each_with_whose(ask: Ask, kind: str) -> tuple[tuple[str, int | None, Figure], ...]:
-    """What is carried in of a kind, each with what it belongs to and the year that it comes from, the
-    earliest first."""
+    """What is carried in of a kind, each with what it belongs to and the year that it comes from, as amounts
+    above zero."""
     stopped = ask(carryover_stops)
-    found = [
+    return tuple(
         (
             item.of,
             None if item.year is None else int(item.year),
@@ -95,8 +78,7 @@ def each_with_whose(ask: Ask, kind: str) -> tuple[tuple[str, int | None, Figure]
         )
         for key, item in ask.of(_of_kind, kind)
         if f"/carryovers/{key}" not in stopped
-    ]
-    return tuple(sorted(found, key=lambda each: each[1] or 0))
+    )
 
 
 def carryover_stops(ask: Ask) -> dict[str, str]:

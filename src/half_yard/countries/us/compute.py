@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import replace
 
 from half_yard.books import Books
@@ -154,13 +154,16 @@ def _depreciation(ask: Ask) -> Iterator[Sheet]:
     """Form 4562 of each activity; of one that only received in exchanges behind these, on which it rests."""
     gave = {exchanged.activity_of(ask, key) for key in ask(exchanged.given_in_exchange)}
     got = {exchanged.activity_of(ask, key) for key in ask(exchanged.got_in_exchange)}
+    rests = got - gave
     with_form = ask(form_4562.with_form)
-    for key in (each for each in with_form if each not in got - gave):
-        yield ask(form_4562.worksheet.sheet, key)
-        yield ask(form_4562.form_4562.sheet, key)
+    yield from _forms_4562(ask, [key for key in with_form if key not in rests])
     for exchange in ask(exchanged.exchanges):
         yield ask(form_8824.form_8824.sheet, exchange)
-    for key in (each for each in with_form if each in got - gave):
+    yield from _forms_4562(ask, [key for key in with_form if key in rests])
+
+
+def _forms_4562(ask: Ask, activities: Iterable[str]) -> Iterator[Sheet]:
+    for key in activities:
         yield ask(form_4562.worksheet.sheet, key)
         yield ask(form_4562.form_4562.sheet, key)
 

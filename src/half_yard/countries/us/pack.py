@@ -5,7 +5,6 @@ from half_yard.countries.us.asked import UnitedStatesAsked
 from half_yard.countries.us.assets.keeping import UnitedStatesAssetKeeping
 from half_yard.countries.us.compute import compute
 from half_yard.countries.us.country import COUNTRY
-from half_yard.countries.us.exchanges.keeping import UnitedStatesExchanges
 from half_yard.countries.us.ledger import UnitedStatesLedger
 from half_yard.countries.us.shared.use import UnitedStatesSharedUse
 
@@ -16,6 +15,5 @@ PACK = Pack(
     UnitedStatesAsked(),
     UnitedStatesAssetKeeping(),
     UnitedStatesSharedUse(),
-    UnitedStatesExchanges(),
 )
 """Federal income tax of sole proprietors and small landlords."""

@@ -139,10 +139,10 @@ class AssetsPage(Page):
     def _may_exchange(self) -> bool:
         if not self._has_current():
             return False
-        offered = self._workspace.pack.exchanges
-        return offered.offered and any(
-            key in offered.may_be_given(self._workspace.file) for key in self.selected()
-        )
+        if Part.EXCHANGES not in self.offered:
+            return False
+        may_be = self._workspace.pack.exchanges.may_be_given(self._workspace.file)
+        return any(key in may_be for key in self.selected())
 
     def _is_one_by_one(self) -> bool:
         return self._workspace.is_open and self._workspace.pack.assets.one_by_one is not None
@@ -154,9 +154,7 @@ class AssetsPage(Page):
         """The parts that the open file's country has a use for."""
         pools = self._workspace.pack.assets.one_by_one is None
         parts = [part for part in Part if (part in IN_POOLS if pools else part is not Part.CLASSES)]
-        return [
-            part for part in parts if part is not Part.EXCHANGES or self._workspace.pack.exchanges.offered
-        ]
+        return [part for part in parts if part is not Part.EXCHANGES or self._workspace.pack.assets.exchanges]
 
     def part(self, part: Part) -> AssetPart:
         """A part, made when it is first asked for."""
@@ -331,7 +329,7 @@ class AssetsPage(Page):
         """Show the asset at a path, the cursor on a field of it where the path names one; or an election."""
         if path.startswith("/exchanges/"):
             self.switch_to(Part.EXCHANGES)
-            self.part(Part.EXCHANGES).focus_on(path)
+            self.part(self._shown).focus_on(path)
             return
         if not path.startswith("/assets/"):
             self.switch_to(Part.ELECTIONS)

@@ -9,7 +9,7 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind, heading
-from half_yard.countries import ManyAnswers, Question
+from half_yard.countries import ManyAnswers
 from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import button, soft
 from half_yard.desktop.workspace import Workspace
@@ -90,7 +90,7 @@ class ParticularsView(QScrollArea):
         yield heading(path, "How it is run")
         yield from (_choice(path, question) for question in asked.activity_choices(activity.kind))
         questions = asked.activity_questions(activity.kind)
-        yield from (_answer(path, question) for question in questions if not question.group)
+        yield from (question.field(path) for question in questions if not question.group)
         yield heading(path, "Own lines among other expenses")
         fresh = next_id("own_lines", activity.own_lines)
         for number_of, key in enumerate(chain(sorted(activity.own_lines), [fresh]), 1):
@@ -99,7 +99,7 @@ class ParticularsView(QScrollArea):
         for group, together in groupby(questions, lambda question: question.group):
             if group:
                 yield heading(path, group)
-                yield from (_answer(path, question) for question in together)
+                yield from (question.field(path) for question in together)
 
     def _owners(self, path: str) -> Iterator[Field]:
         file, pack = self._workspace.file, self._workspace.pack
@@ -145,13 +145,6 @@ class ParticularsView(QScrollArea):
         name = self._workspace.file.activities[self._key].name or "The activity"
         if self._workspace.try_to(edit):
             self._workspace.said.emit(f"{name} is taken out, with what belonged to it. Undo brings it back.")
-
-
-def _answer(path: str, question: Question) -> Field:
-    return Field(
-        f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,
-        hint=question.explanation,
-    )  # fmt: skip
 
 
 def _choice(path: str, question: ManyAnswers) -> Field:

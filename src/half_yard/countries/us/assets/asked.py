@@ -55,10 +55,7 @@ def asset_fields(file: ClientFile, key: str, questions: Sequence[Question]) -> I
     lets = activity is not None and activity.kind == "rental" and bool(activity.answers.get(TRADE))
     lessor = (LESSOR,) if lets and kind.may_be_expensed else ()
     for question in (*questions, *lessor, *made_up, *_of_exchange(asset, kind)):
-        yield Field(
-            f"{path}/answers/{question.key}", question.text, FieldKind.ANSWER, default=question.default,
-            hint=question.explanation,
-        )  # fmt: skip
+        yield question.field(path)
 
 
 def _of_exchange(asset: Asset, kind: AssetClass) -> Iterator[Question]:

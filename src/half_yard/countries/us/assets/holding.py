@@ -2,8 +2,15 @@
 
 from __future__ import annotations
 
+import datetime
+
 from half_yard.countries.us.assets.basis import CONVERTED, GIVEN, INHERITED, origin_of
 from half_yard.records import Asset
+
+
+def is_longer(start: datetime.date, end: datetime.date, years: int) -> bool:
+    """Whether more than so many years lie between two days, counted from the day after the first."""
+    return (end.year - start.year, end.month, end.day) > (years, start.month, start.day)
 
 
 def held_long(asset: Asset) -> bool:
@@ -16,4 +23,4 @@ def held_long(asset: Asset) -> bool:
         return False
     if origin_of(asset) == INHERITED:
         return True
-    return (end.year - start.year, end.month, end.day) > (1, start.month, start.day)
+    return is_longer(start, end, 1)

@@ -32,6 +32,7 @@ from half_yard.countries.us.assets.purchase import purchase_edit
 from half_yard.countries.us.assets.rates import METHODS
 from half_yard.countries.us.assets.sold import DISPOSALS, INSTALMENTS, is_retired_part
 from half_yard.countries.us.assets.special_allowance import elections_next_year
+from half_yard.countries.us.exchanges.keeping import UnitedStatesExchanges
 from half_yard.countries.us.expensing_for_income import expensing_for_income
 from half_yard.countries.us.forms.home_sale import may_have_been_home, was_home
 from half_yard.countries.us.frame import status_of
@@ -158,6 +159,7 @@ class UnitedStatesAssetKeeping(AssetKeeping):
     asked_anew = (MADE_UP, AT_ONCE)
     disposals = DISPOSALS
     one_by_one = UnitedStatesAssets()
+    exchanges = UnitedStatesExchanges()
 
     def find_class(self, words: str, kind: str) -> str:
         """By what things are called, or by years."""

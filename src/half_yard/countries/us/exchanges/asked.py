@@ -39,6 +39,8 @@ HELD_FACTS: Mapping[str, tuple[str, str]] = {
     GROWTH: ("Growth it paid", "interest, kept out"),
 }
 """What an intermediary's exchange has besides."""
+NO_WEIGHT = {COSTS, OTHER_BASIS}
+"""What is no part of either side: costs go to others."""
 IDENTIFIED, PARKED, RESOLD = "identified", "parked", "resold"
 SWAP, INTERMEDIARY, HOLDER, OWNER, LOST = "swap", "intermediary", "holder", "owner", "lost"
 HELD = ManyAnswers(
@@ -126,13 +128,7 @@ def fields_of(exchange: str, record: Exchange, years: Sequence[int]) -> Exchange
 
 
 def _answers(path: str, asked: Sequence[Question]) -> list[Field]:
-    return [
-        Field(
-            f"{path}/answers/{each.key}", each.text, FieldKind.ANSWER, default=each.default,
-            hint=each.explanation,
-        )
-        for each in asked
-    ]  # fmt: skip
+    return [each.field(path) for each in asked]
 
 
 def _amounts(path: str, facts: Mapping[str, tuple[str, str]]) -> list[Field]:

@@ -16,14 +16,15 @@ from half_yard.countries.us.exchanges.asked import (
     GROWTH,
     HELD,
     INTERMEDIARY,
+    NO_WEIGHT,
     NOTE,
-    OTHER_BASIS,
     QUALIFIES,
     RELATED_PARTY,
     RESOLD,
     SIMILAR,
     paid_on_note,
 )
+from half_yard.countries.us.exchanges.beginning import begin
 from half_yard.countries.us.exchanges.sides import (
     Sides,
     is_conversion,
@@ -52,7 +53,8 @@ def exchange_findings(file: ClientFile, stories: Mapping[str, AssetStory]) -> It
         if left and asset.given_in not in file.exchanges and key in stories:
             yield Finding(
                 Level.INCOMPLETE, f"{asset.name} was exchanged, and its exchange is not described.",
-                f"/assets/{key}/disposal", "Describe it: what was received, cash, debts.", _begin(file, key),
+                f"/assets/{key}/disposal", "Describe it: what was received, cash, debts.",
+                begin(file, [key])[0],
             )  # fmt: skip
         if origin_of(asset) == EXCHANGED and asset.got_in and asset.got_in not in file.exchanges:
             yield Finding(
@@ -61,16 +63,6 @@ def exchange_findings(file: ClientFile, stories: Mapping[str, AssetStory]) -> It
             )  # fmt: skip
     for exchange in sorted(file.exchanges):
         yield from _of_exchange(file, exchange)
-
-
-def _begin(file: ClientFile, asset: str) -> Edit:
-    exchange = next_id("exchanges", file.exchanges)
-    record = Exchange(name=f"Exchange of {file.assets[asset].name}").model_dump(mode="json")
-    changes = (
-        Change(op="add", path=f"/exchanges/{exchange}", value=record),
-        Change(op="replace", path=f"/assets/{asset}/given_in", value=exchange),
-    )
-    return Edit(label="Exchange begun", changes=changes)
 
 
 def _of_exchange(file: ClientFile, exchange: str) -> Iterator[Finding]:
@@ -146,7 +138,7 @@ def _values(file: ClientFile, exchange: str, both: Sides) -> Iterator[Finding]:
     unknown = [key for key in (*both.given, *both.given_besides) if file.assets[key].proceeds is None]
     got = sum((file.assets[key].cost for key in (*both.got, *both.got_besides)), Decimal(0))
     got += sum((facts.get(key, Decimal(0)) for key in GOT), Decimal(0))
-    besides = (key for key in GIVEN if key not in {COSTS, OTHER_BASIS})
+    besides = (key for key in GIVEN if key not in NO_WEIGHT)
     given = sum((facts.get(key, Decimal(0)) for key in besides), Decimal(0))
     given += sum((asset.proceeds or Decimal(0) for asset in given_assets), Decimal(0))
     if unknown and got:

@@ -71,8 +71,7 @@ def received_in(ask: Ask, key: str) -> str:
     exchange = ask.of(stories.asset_of, key).got_in
     if not exchange:
         return ""
-    there = exchange in ask.of(lambda file: tuple(file.exchanges))
-    return exchange if there and exchange in ask(exchanges) and key in ask(sides, exchange).got else ""
+    return exchange if exchange in ask(exchanges) and key in ask(sides, exchange).got else ""
 
 
 def value_given(key: str, asset: Asset) -> Figure:

@@ -11,21 +11,18 @@ from half_yard.countries.exchanging import Balance, Deadline, ExchangeFields, Ex
 from half_yard.countries.results import Computation
 from half_yard.countries.us.assets.basis import EXCHANGED
 from half_yard.countries.us.assets.sold import EXCHANGE
-from half_yard.countries.us.exchanges.asked import COSTS, GIVEN, GOT, OTHER_BASIS, fields_of
+from half_yard.countries.us.exchanges.asked import GIVEN, GOT, NO_WEIGHT, fields_of
+from half_yard.countries.us.exchanges.beginning import begin, set_of
 from half_yard.countries.us.exchanges.checks import missing
 from half_yard.countries.us.exchanges.sides import is_conversion, sides_of
 from half_yard.figures import Role
-from half_yard.records import Asset, Change, ClientFile, Edit, Exchange, next_id
+from half_yard.records import Asset, Change, ClientFile, Edit
 
-NO_WEIGHT = {OTHER_BASIS, COSTS}
-"""What is no part of either side: costs go to others."""
 LEAVING: Mapping[str, JsonValue] = {"given_in": "", "disposal": "", "disposed": None, "proceeds": None}
 
 
 class UnitedStatesExchanges(Exchanges):
     """Real property for real property."""
-
-    offered = True
 
     def fields(self, file: ClientFile, exchange: str) -> ExchangeFields:
         """Both sides besides the assets, who held the money, days and answers."""
@@ -82,13 +79,7 @@ class UnitedStatesExchanges(Exchanges):
 
     def begin(self, file: ClientFile, assets: Sequence[str]) -> tuple[Edit, str]:
         """Called by the first of what is given."""
-        exchange = next_id("exchanges", file.exchanges)
-        name = next((file.assets[key].name for key in assets), "")
-        record = Exchange(name=f"Exchange of {name}" if name else "Exchange").model_dump(mode="json")
-        changes = [Change(op="add", path=f"/exchanges/{exchange}", value=record)]
-        for key in assets:
-            changes += _set(key, {"given_in": exchange, "disposal": EXCHANGE})
-        return Edit(label="Exchange begun", changes=tuple(changes)), exchange
+        return begin(file, assets)
 
     def give(self, file: ClientFile, exchange: str, asset: str) -> Edit:
         """On the day of the others."""
@@ -96,18 +87,18 @@ class UnitedStatesExchanges(Exchanges):
         day = sides_of(file, exchange).transferred
         if day is not None and file.assets[asset].disposed is None:
             fields["disposed"] = day.isoformat()
-        return Edit(label=f"{file.assets[asset].name} given up", changes=tuple(_set(asset, fields)))
+        return Edit(label=f"{file.assets[asset].name} given up", changes=tuple(set_of(asset, fields)))
 
     def keep(self, assets: Sequence[str]) -> Edit:
         """Still in service."""
-        changes = [change for key in assets for change in _set(key, LEAVING)]
+        changes = [change for key in assets for change in set_of(key, LEAVING)]
         return Edit(label=f"{len(assets)} not given up after all", changes=tuple(changes))
 
     def call_off(self, file: ClientFile, exchange: str) -> Edit:
         """As if it had never been made."""
         given = [key for key, asset in file.assets.items() if asset.given_in == exchange]
         got = [key for key, asset in file.assets.items() if asset.got_in == exchange]
-        changes = [change for key in given for change in _set(key, LEAVING)]
+        changes = [change for key in given for change in set_of(key, LEAVING)]
         changes += [Change(op="remove", path=f"/assets/{key}") for key in got]
         changes.append(Change(op="remove", path=f"/exchanges/{exchange}"))
         return Edit(label=f"{file.exchanges[exchange].name} called off", changes=tuple(changes))
@@ -121,12 +112,6 @@ class UnitedStatesExchanges(Exchanges):
     def sheet(self, exchange: str) -> str:
         """Form 8824."""
         return f"form_8824.{exchange}"
-
-
-def _set(asset: str, fields: Mapping[str, JsonValue]) -> list[Change]:
-    return [
-        Change(op="replace", path=f"/assets/{asset}/{name}", value=value) for name, value in fields.items()
-    ]
 
 
 def _given(file: ClientFile, key: str, *, like_kind: bool) -> Weight:

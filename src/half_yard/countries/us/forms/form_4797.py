@@ -69,7 +69,7 @@ def _left_in(file: ClientFile, year: int, keys: tuple[str, ...]) -> tuple[str, .
 def applies(ask: Ask) -> bool:
     """Whether there is a form: something left service, or an exchange or an instalment is taxed this year."""
     exchanged = ask(form_8824.gains, "to_part_i") or ask(form_8824.gains, "to_part_ii")
-    return bool(ask(gone) or exchanged or ask(form_6252.gains, "income"))
+    return bool(ask(gone) or exchanged or ask(form_6252.by_contract))
 
 
 def items(ask: Ask) -> tuple[Sold, ...]:
@@ -117,7 +117,7 @@ def part_i(page: Page, ask: Ask) -> None:
     rest = ask(part_iii)["part_iii_rest"]
     gains = page.line("long_gains", "6", "Gains of Part III, without what is ordinary (line 32)", rest)
     parts = [gains, losses]
-    if paid := ask(form_6252.long_held_gains):
+    if paid := ask(form_6252.gains_held, True):
         parts.append(page.line("instalment_gain", "4", "Gain of instalment sales (Form 6252)", total(paid)))
     if exchanged := ask(form_8824.gains, "to_part_i"):
         parts.append(page.line("exchanged", "5", "Gain of exchanges (Form 8824)", total(exchanged)))
@@ -149,7 +149,7 @@ def part_ii(page: Page, ask: Ask) -> None:
         "recapture", "13", "Ordinary part of Part III", total(item.recapture for item in ask(items))
     )
     parts = [short, loss, ask(part_i)["looked_back"], recaptured]
-    if paid := ask(form_6252.short_held_gains):
+    if paid := ask(form_6252.gains_held, False):
         parts.append(page.line("instalments_short", "15", "Of instalment sales, held for less", total(paid)))
     if exchanged := ask(form_8824.gains, "to_part_ii"):
         parts.append(page.line("exchanged_ordinary", "16", "Ordinary gain of exchanges", total(exchanged)))
@@ -166,7 +166,7 @@ def unrecaptured(page: Page, ask: Ask) -> None:
     private = [item.private for item in ask(items)]
     page.line("private", "", "Gains of private parts (Form 8949)", total(private))
     of_exchanges = ask(form_8824.gains, "unrecaptured")
-    of_contracts = ask(form_6252.gains, "unrecaptured")
+    of_contracts = ask(form_6252.unrecaptured_gains)
     sold = (item.unrecaptured for item in ask(items) if item.long_held and not item.instalments)
     every = total((*sold, *of_exchanges, *of_contracts))
     most = not_below_zero(ask(part_i)["capital_gain"], "not more than line 9")

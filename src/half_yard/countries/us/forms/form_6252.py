@@ -217,19 +217,13 @@ def by_contract(ask: Ask) -> dict[str, Figure]:
     return {contract: figure for contract, figure in every.items() if figure.amount}
 
 
-def gains(ask: Ask, line: str) -> tuple[Figure, ...]:
-    """A line of every contract, where it is anything."""
-    every = (ask(income, contract)[line] for contract in ask(contracts))
+def unrecaptured_gains(ask: Ask) -> tuple[Figure, ...]:
+    """What of the gain of the year of every contract is unrecaptured section 1250 gain, where it is any."""
+    every = (ask(income, contract)["unrecaptured"] for contract in ask(contracts))
     return tuple(figure for figure in every if figure.amount)
 
 
-def long_held_gains(ask: Ask) -> tuple[Figure, ...]:
-    """The gains of the year of what was held for more than a year."""
-    return tuple(figure for key, figure in ask(by_contract).items() if ask(form_4797.column, key).long_held)
-
-
-def short_held_gains(ask: Ask) -> tuple[Figure, ...]:
-    """The gains of the year of what was held for less."""
-    return tuple(
-        figure for key, figure in ask(by_contract).items() if not ask(form_4797.column, key).long_held
-    )
+def gains_held(ask: Ask, long: bool) -> tuple[Figure, ...]:
+    """The gains of the year of what was held for more than a year, or of what was held for less."""
+    gained = ask(by_contract).items()
+    return tuple(figure for key, figure in gained if ask(form_4797.column, key).long_held is long)

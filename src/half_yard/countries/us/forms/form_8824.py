@@ -13,7 +13,7 @@ from collections.abc import Iterable
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets.classes import CLASSES
-from half_yard.countries.us.assets.holding import held_long
+from half_yard.countries.us.assets.holding import held_long, is_longer
 from half_yard.countries.us.exchanges import recapture, successors
 from half_yard.countries.us.exchanges.asked import (
     CASH,
@@ -295,8 +295,7 @@ def became_taxable(ask: Ask, exchange: str) -> bool:
     resold = record.days.get(RESOLD)
     if resold is None or both.transferred is None or not RELATED_PARTY.of(record.answers):
         return False
-    last = _latest(ask, both)
-    within = (resold.year - last.year, resold.month, resold.day) <= (TWO_YEARS, last.month, last.day)
+    within = not is_longer(_latest(ask, both), resold, TWO_YEARS)
     return within and resold.year <= ask.of(tax_year) and not NO_AVOIDANCE.of(record.answers)
 
 

@@ -155,10 +155,11 @@ def _left_by_property(page: Page, ask: Ask, tentative: Figure, allowed: Figure) 
 
 
 def came_in_for(ask: Ask) -> tuple[tuple[str, int | None, Figure], ...]:
-    """What is carried in, with its property and year; what was sold has it back in its basis (26 CFR
-    1.179-3(f))."""
+    """What is carried in, with its property and year, the earliest first; what was sold has it back in its
+    basis (26 CFR 1.179-3(f))."""
     gone = ask.of(_sold_by, ask.of(tax_year))
-    return tuple(each for each in ask(each_with_whose, SECTION_179) if each[0] not in gone)
+    kept = [each for each in ask(each_with_whose, SECTION_179) if each[0] not in gone]
+    return tuple(sorted(kept, key=lambda each: each[1] or 0))
 
 
 def _sold_by(file: ClientFile, year: int) -> frozenset[str]:
