@@ -27,6 +27,7 @@ from half_yard.figures.figure import (
     rule,
     smaller_of,
     stated,
+    times,
     together,
     total,
 )
@@ -78,6 +79,7 @@ __all__ = [
     "smaller_of",
     "stated",
     "steps",
+    "times",
     "together",
     "total",
 ]

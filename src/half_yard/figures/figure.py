@@ -268,6 +268,15 @@ def difference(start: Figure, *taken: Figure, label: str = "") -> Figure:
     return _made(amount, label, Operation.DIFFERENCE, (start, *taken))
 
 
+def times(whole: Figure, *parts: Figure | None) -> Figure:
+    """A figure times parts of one, in cents after each, under its own label; None stands for all of it."""
+    made = whole
+    for part in parts:
+        if part is not None:
+            made = (made * part).in_cents().named(whole.label)
+    return made
+
+
 def smaller_of(*parts: Figure, label: str = "") -> Figure:
     """The smallest of the parts."""
     return _made(min(part.amount for part in parts), label, Operation.SMALLER, parts)

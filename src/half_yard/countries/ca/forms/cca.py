@@ -29,6 +29,7 @@ from half_yard.figures import (
     entered,
     not_below_zero,
     smaller_of,
+    times,
     total,
 )
 from half_yard.records import Asset, Carryover, ClientFile
@@ -135,8 +136,7 @@ def _part(key: str, asset: Asset) -> Figure | None:
 def _cost(key: str, asset: Asset) -> Figure:
     """An asset's cost, of its part for the activity."""
     whole = entered(asset.cost, f"{asset.name or 'asset'}: cost", f"/assets/{key}/cost", asset.reckoning)
-    part = _part(key, asset)
-    return whole if part is None else (whole * part).in_cents().named(whole.label)
+    return times(whole, _part(key, asset))
 
 
 def _proceeds(key: str, asset: Asset) -> Figure:
@@ -145,8 +145,7 @@ def _proceeds(key: str, asset: Asset) -> Figure:
     price = entered(asset.proceeds or Decimal(0), f"{asset.name or 'asset'}: proceeds", f"{path}/proceeds")
     costs = entered(asset.selling_costs or Decimal(0), "cost of selling it", f"{path}/selling_costs")
     whole = difference(price, costs, label=price.label)
-    part = _part(key, asset)
-    received = whole if part is None else (whole * part).in_cents().named(whole.label)
+    received = times(whole, _part(key, asset))
     kept = smaller_of(received, _cost(key, asset), label=f"{asset.name or 'asset'}: not above cost")
     return kept.marked(gaps.capital_gain(path)) if above(received, _cost(key, asset)) else kept
 

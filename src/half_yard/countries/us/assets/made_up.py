@@ -33,7 +33,7 @@ def each_adjustment(ask: Ask, activity: str) -> tuple[Figure, ...]:
 def elected_at_once(ask: Ask, activity: str) -> bool:
     """Whether it is elected to have what is income in one year."""
     keys = ask.of(_made_up, ask(stories.of_activity, activity))
-    return any(AT_ONCE.of(asset.answers) for asset in ask.of(stories.assets_of, keys))
+    return any(AT_ONCE.of(asset.answers) for asset in ask.of(stories.assets_of, keys).values())
 
 
 def _made_up(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:

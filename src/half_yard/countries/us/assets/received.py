@@ -77,7 +77,7 @@ def carries(ask: Ask, exchange: str) -> dict[str, tuple[Carry, ...]]:
     """What goes on in each thing received that is depreciated: no more than its basis, and no more than what
     was left of what was given. Among several it goes to property of its class first, then by value (common
     practice, no source)."""
-    got = _depreciated(ask, ask(exchanged.sides, exchange).got)
+    got = depreciated(ask, ask(exchanged.sides, exchange).got)
     if not got or AS_NEW.of(ask.of(exchanged.exchange_of, exchange).answers):
         return {}
     every = {str(number): piece for number, piece in enumerate(ask(pieces, exchange))}
@@ -96,8 +96,9 @@ def carries(ask: Ask, exchange: str) -> dict[str, tuple[Carry, ...]]:
     return {key: tuple(each) for key, each in found.items()}
 
 
-def _depreciated(ask: Ask, keys: tuple[str, ...]) -> dict[str, Asset]:
-    every = zip(keys, ask.of(stories.assets_of, keys), strict=True)
+def depreciated(ask: Ask, keys: tuple[str, ...]) -> dict[str, Asset]:
+    """Those of some assets that are depreciated, by id. It is no part of its own."""
+    every = ask.of(stories.assets_of, keys).items()
     return {key: asset for key, asset in every if CLASSES[asset.asset_class].recovery is not None}
 
 

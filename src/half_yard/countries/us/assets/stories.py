@@ -56,9 +56,9 @@ def asset_of(file: ClientFile, key: str) -> Asset:
     return file.assets[key]
 
 
-def assets_of(file: ClientFile, keys: tuple[str, ...]) -> tuple[Asset, ...]:
-    """Several assets, to be read of the file. Raises KeyError if one is not there."""
-    return tuple(file.assets[key] for key in keys)
+def assets_of(file: ClientFile, keys: tuple[str, ...]) -> dict[str, Asset]:
+    """Several assets by their ids, to be read of the file. Raises KeyError if one is not there."""
+    return {key: file.assets[key] for key in keys}
 
 
 # -- parts to ask for -------------------------------------------------------------------------------------
@@ -140,8 +140,7 @@ def _personal_by_year(
 def test_of_year(ask: Ask, year: int) -> QuarterTest:
     """The mid-quarter test of a year's purchases."""
     keys = ask(personal_by_year)[year]
-    every = zip(keys, ask.of(assets_of, keys), strict=True)
-    bought = [(key, _as_tested(ask, key, asset)) for key, asset in every]
+    bought = [(key, _as_tested(ask, key, asset)) for key, asset in ask.of(assets_of, keys).items()]
     return quarter_test(year, bought, *ask.of(_of_year, year), ask(rules))
 
 
@@ -253,8 +252,7 @@ def first_part_of(ask: Ask, key: str) -> FirstPart | None:
         allowance = allowance_of(key, asset, CLASSES[SOFTWARE], elected, ask(rules))
         return first_of_software(key, asset, allowance, ask(rules))
     together = ask.of(_like, asset.asset_class, asset.activity, ask(counted))
-    others = dict(zip(together, ask.of(assets_of, together), strict=True))
-    return first_part(key, asset, others, ask(rules))
+    return first_part(key, asset, ask.of(assets_of, together), ask(rules))
 
 
 def _like(file: ClientFile, asset_class: str, activity: str, keys: tuple[str, ...]) -> tuple[str, ...]:
@@ -356,9 +354,5 @@ def _lives_received(ask: Ask) -> dict[str, Life]:
     """The lives of what was received in exchanges: they rest on those of what was given."""
     got = [key for exchange in ask(exchanged.exchanges) for key in ask(exchanged.sides, exchange).got]
     known = set(ask(counted))
-    depreciated = ask.of(_depreciated, tuple(key for key in got if key in known))
+    depreciated = received.depreciated(ask, tuple(key for key in got if key in known))
     return {key: life_of(ask, key) for key in depreciated}
-
-
-def _depreciated(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
-    return tuple(key for key in keys if CLASSES[file.assets[key].asset_class].recovery is not None)

@@ -3,7 +3,6 @@ figures."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
@@ -82,12 +81,6 @@ def value_given(key: str, asset: Asset) -> Figure:
 def value_got(key: str, asset: Asset) -> Figure:
     """What an asset was worth when it was received, as a leaf."""
     return entered(asset.cost, f"{asset.name}: value when received", f"/assets/{key}/cost", asset.reckoning)
-
-
-def named(ask: Ask, keys: Iterable[str]) -> dict[str, Asset]:
-    """Assets by their ids. It is no part of its own."""
-    every = tuple(keys)
-    return dict(zip(every, ask.of(stories.assets_of, every), strict=True))
 
 
 def fact(ask: Ask, exchange: str, key: str) -> Figure:

@@ -5,9 +5,10 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.classes import CLASSES, SHORT_LIVED_REAL
 from half_yard.countries.us.exchanges import successors
-from half_yard.countries.us.exchanges.exchanged import named, sides, value_given, value_got
+from half_yard.countries.us.exchanges.exchanged import sides, value_given, value_got
 from half_yard.countries.us.shared import up_to_now
 from half_yard.figures import (
     NOTHING,
@@ -55,7 +56,7 @@ def recapture(ask: Ask, exchange: str, taxed: Figure) -> Figure:
     property (1245(b)(4)); of section 1250 property what was taken above straight line, as far as it is
     recognized or no such property came for it (1250(d)(4))."""
     both = ask(sides, exchange)
-    given, got = named(ask, both.given), named(ask, both.got)
+    given, got = ask.of(stories.assets_of, both.given), ask.of(stories.assets_of, both.got)
     every = {key: _potential(ask, key, asset) for key, asset in given.items()}
     parts = []
     if ordinary := [each.of_1245 for each in every.values() if each.of_1245.amount]:

@@ -12,7 +12,7 @@ from half_yard.countries.us.assets.amortization import REGULAR
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, POINTS, SOFTWARE, YEARS
 from half_yard.countries.us.assets.life import CARRIED
 from half_yard.countries.us.assets.rates import ALTERNATIVE
-from half_yard.countries.us.assets.uses import share_of_year
+from half_yard.countries.us.assets.uses import placed_in, share_of_year
 from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.exchanges.asked import AS_NEW
 from half_yard.countries.us.forms import section_179, vehicle
@@ -61,7 +61,7 @@ def assets_of(ask: Ask, activity: str) -> dict[str, Asset]:
     """The assets on the form, by id: its own, and those of which it has a part. Points of loans are
     interest."""
     keys = its_part.assets_of(ask, activity)
-    every = zip(keys, ask.of(stories.assets_of, keys), strict=True)
+    every = ask.of(stories.assets_of, keys).items()
     return {key: asset for key, asset in every if asset.asset_class != POINTS}
 
 
@@ -164,7 +164,7 @@ def _as_new(ask: Ask, key: str) -> str:
 
 def _new(assets: Mapping[str, Asset], year: int) -> set[str]:
     """The assets that were placed in service in a year."""
-    return {key for key, asset in assets.items() if asset.in_service and asset.in_service.year == year}
+    return {key for key, asset in assets.items() if placed_in(asset) == year}
 
 
 def _parts(of_assets: Lines, keys: Iterable[str], part: str = REGULAR) -> list[Figure]:

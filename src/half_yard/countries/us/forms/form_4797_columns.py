@@ -38,6 +38,7 @@ from half_yard.figures import (
     not_below_zero,
     smaller_of,
     stated,
+    times,
     total,
 )
 from half_yard.records import Asset
@@ -80,7 +81,7 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     parts = [on_return, business]
 
     def ours(figure: Figure) -> Figure:
-        return _times(figure, parts)
+        return times(figure, *parts)
 
     price = entered(asset.proceeds or Decimal(0), "proceeds", f"/assets/{key}/proceeds")
     selling = entered(asset.selling_costs or Decimal(0), "expense of sale", f"/assets/{key}/selling_costs")
@@ -101,7 +102,7 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     unadjusted = for_gain if side.gain else for_loss
     basis = ours(total(filter(None, (unadjusted, donors, selling)), "basis and expense of sale"))
     cost = put("cost", "21", "Cost and expense of sale", basis)
-    depreciation = put("depreciation", "22", "Depreciation allowed or allowable", _times(taken, parts[:1]))
+    depreciation = put("depreciation", "22", "Depreciation allowed or allowable", times(taken, on_return))
     left = cost - depreciation
     if story.besides is not None:  # the standard mileage rate takes a basis no lower than nothing
         left = not_below_zero(left)
@@ -128,7 +129,7 @@ def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     if business is not None and _has_private_gain(ask, asset):
         whole = difference(price, selling, for_gain, label="gain without depreciation")
         its_part = difference(stated(WHOLE, "all of it"), business, label="private part")
-        gained = _times(not_below_zero(whole), [on_return, its_part])
+        gained = times(not_below_zero(whole), on_return, its_part)
         private = put("private", "", "Gain of the private part (a loss is not deducted)", gained)
     lost = asset.disposal == CASUALTY
     # What is abandoned is neither sold nor exchanged: its loss is ordinary (26 U.S.C. 165).
@@ -217,11 +218,11 @@ def _recapture(
     if asset.expensed:
         # An improvement that was expensed is section 1245 property so far (1245(a)(3)(C)).
         elected = entered(asset.expensed, "expensed (section 179)", f"/assets/{key}/expensed")
-        expensed = smaller_of(gain, _times(elected, parts))
+        expensed = smaller_of(gain, times(elected, *parts))
         ordinary.append(put("ordinary", "25b", "Ordinary: what was expensed", expensed))
     by_line = story.years.straight_line() if asset.asset_class in SHORT_LIVED_REAL else None
     if by_line is not None:
-        straight = _times(by_line, parts)
+        straight = times(by_line, *parts)
         over = not_below_zero(difference(depreciation, straight))
         additional = put("additional", "26a", "Depreciation above straight line", over)
         smaller = smaller_of(difference(gain, *ordinary), additional)
@@ -255,11 +256,3 @@ def _business_part(ask: Ask, key: str, asset: Asset) -> Figure | None:
     average = stated(sum(uses, Decimal(0)) / len(uses), "average business use of its years")
     words = "Business part of the sale: the average of its years (common practice, no source)"
     return average.because(Choice(words, f"{path}/sale_share"))
-
-
-def _times(figure: Figure, parts: Parts) -> Figure:
-    made = figure
-    for part in parts:
-        if part is not None:
-            made = (made * part).in_cents().named(figure.label)
-    return made

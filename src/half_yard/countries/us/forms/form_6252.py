@@ -27,6 +27,7 @@ from half_yard.figures import (
     not_below_zero,
     smaller_of,
     stated,
+    times,
     total,
 )
 from half_yard.records import Asset, ClientFile
@@ -60,7 +61,7 @@ def contracts(ask: Ask) -> tuple[str, ...]:
 def assets_of(ask: Ask, contract: str) -> dict[str, Asset]:
     """The assets of a contract that have a gain, by id: a loss is never taken by instalments."""
     keys = tuple(key for key in ask.of(contracts_of)[contract] if ask(form_4797.column, key).instalments)
-    return dict(zip(keys, ask.of(stories.assets_of, keys), strict=True))
+    return ask.of(stories.assets_of, keys)
 
 
 def _first(ask: Ask, contract: str) -> Asset:
@@ -152,8 +153,7 @@ def _share(ask: Ask, contract: str) -> Figure:
 
 def _ours(ask: Ask, contract: str, whole: Figure) -> Figure:
     """The part of the people on the return."""
-    part = part_on_return(ask, _first(ask, contract))
-    return whole if part is None else (whole * part).in_cents().named(whole.label)
+    return times(whole, part_on_return(ask, _first(ask, contract)))
 
 
 @form_6252.part

@@ -12,6 +12,7 @@ from collections.abc import Iterable
 
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import gaps
+from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.holding import held_long, is_longer
 from half_yard.countries.us.exchanges import recapture, successors
@@ -36,7 +37,6 @@ from half_yard.countries.us.exchanges.asked import (
 from half_yard.countries.us.exchanges.exchanged import (
     exchange_of,
     fact,
-    named,
     on_return,
     sides,
     value_given,
@@ -56,6 +56,7 @@ from half_yard.figures import (
     entered,
     not_below_zero,
     smaller_of,
+    times,
     total,
 )
 from half_yard.sharing import in_proportion
@@ -69,7 +70,7 @@ def form_8824(ask: Ask, exchange: str) -> Page:
     """One for each exchange; from the year after it on a worksheet, of related persons a form for two more
     years."""
     record, both, year = ask.of(exchange_of, exchange), ask(sides, exchange), ask.of(tax_year)
-    given, got = named(ask, both.given), named(ask, both.got)
+    given, got = ask.of(stories.assets_of, both.given), ask.of(stories.assets_of, both.got)
     first = both.transferred.year if both.transferred else year
     lost = is_conversion(record)
     watched = RELATED_PARTY.of(record.answers) and year <= first + TWO_YEARS
@@ -109,7 +110,7 @@ def form_8824(ask: Ask, exchange: str) -> Page:
 @form_8824.part
 def other_property(page: Page, ask: Ask, exchange: str) -> None:
     """Lines 12 to 14: other property given up. What of it is an asset has its gain on Form 4797."""
-    besides = named(ask, ask(sides, exchange).given_besides)
+    besides = ask.of(stories.assets_of, ask(sides, exchange).given_besides)
     other_given = fact(ask, exchange, OTHER_GIVEN)
     if not besides and not other_given.amount:
         return
@@ -131,7 +132,7 @@ def given_and_got(page: Page, ask: Ask, exchange: str) -> None:
         _spent(page, ask, exchange, both)
         return
     page.section = "Besides the property of like kind"
-    bought = [value_got(key, asset) for key, asset in named(ask, both.got_besides).items()]
+    bought = [value_got(key, asset) for key, asset in ask.of(stories.assets_of, both.got_besides).items()]
     cash = page.line(
         "cash_and_other", "", "Cash and other property received",
         total((*(fact(ask, exchange, key) for key in (CASH, CASH_LATER, NOTE, OTHER_GOT)), *bought)),
@@ -161,11 +162,11 @@ def given_and_got(page: Page, ask: Ask, exchange: str) -> None:
 def _spent(page: Page, ask: Ask, exchange: str, both: Sides) -> None:
     """Of what was lost or taken: insurance or award against the cost of what replaced it."""
     page.section = "Insurance or award, and what it was spent on"
-    came = [value_given(key, asset) for key, asset in named(ask, both.given).items()]
+    came = [value_given(key, asset) for key, asset in ask.of(stories.assets_of, both.given).items()]
     award = page.line("award", "", "Insurance or award", total(came))
     costs = page.line("exchange_costs", "", "Costs of getting it", total(_costs(ask, exchange, both)))
     net = page.line("award_net", "", "Net of these costs", award - costs)
-    spent = [value_got(key, asset) for key, asset in named(ask, both.got).items()]
+    spent = [value_got(key, asset) for key, asset in ask.of(stories.assets_of, both.got).items()]
     cost = page.line("spent", "", "Cost of what replaced it", total(spent))
     page.line("net_boot", "", "Not spent", not_below_zero(net - cost))
     page.line("paid_besides", "", "Spent beyond it", not_below_zero(cost - net))
@@ -175,7 +176,7 @@ def _costs(ask: Ask, exchange: str, both: Sides) -> list[Figure]:
     """Costs of the exchange, and those that were typed as costs of the sale of what was given."""
     of_assets = [
         entered(asset.selling_costs, f"{asset.name}: costs", f"/assets/{key}/selling_costs")
-        for key, asset in named(ask, both.given).items()
+        for key, asset in ask.of(stories.assets_of, both.given).items()
         if asset.selling_costs
     ]
     return [fact(ask, exchange, COSTS), *of_assets]
@@ -187,8 +188,8 @@ def _by_groups(page: Page, ask: Ask, exchange: str, debt: Figure, relieved: Figu
     attached to the form."""
     page.section = "Statement: the group of real property (26 CFR 1.1031(j)-1)"
     both = ask(sides, exchange)
-    worth = [value_given(key, asset) for key, asset in named(ask, both.given).items()]
-    came = [value_got(key, asset) for key, asset in named(ask, both.got).items()]
+    worth = [value_given(key, asset) for key, asset in ask.of(stories.assets_of, both.given).items()]
+    came = [value_got(key, asset) for key, asset in ask.of(stories.assets_of, both.got).items()]
     given = page.line("group_given", "", "Real property given, at its value", total(worth))
     got = page.line("group_got", "", "Real property got, at its value", total(came))
     over = page.line(
@@ -212,7 +213,7 @@ def realized(page: Page, ask: Ask, exchange: str) -> None:
         "Cash and other property received, debts taken over, net of costs",
         beside["net_boot"],
     )
-    values = [value_got(key, asset) for key, asset in named(ask, both.got).items()]
+    values = [value_got(key, asset) for key, asset in ask.of(stories.assets_of, both.got).items()]
     like = page.line("line_16", "16", "Value of like-kind property received", total(values))
     whole = page.line("line_17", "17", "Received in all", boot + like)
     bases = [ask(successors.adjusted_basis, key) for key in both.given]
@@ -279,7 +280,7 @@ def basis(page: Page, ask: Ask, exchange: str) -> None:
         words = "Deferred gain that a resale made taxable"
         resold = page.line("became_taxable", "", words, taxed["deferred"])
         line = page.line("line_25_then", "", "Basis from then on (26 U.S.C. 1031(f))", line + resold)
-    got = named(ask, ask(sides, exchange).got)
+    got = ask.of(stories.assets_of, ask(sides, exchange).got)
     shares = in_proportion(line, {key: value_got(key, asset) for key, asset in got.items()})
     for key, asset in got.items():
         page.line(f"basis.{key}", "", f"Of it {asset.name or 'what was received'}", shares.get(key, NOTHING))
@@ -301,8 +302,8 @@ def became_taxable(ask: Ask, exchange: str) -> bool:
 
 def _latest(ask: Ask, both: Sides) -> datetime.date:
     """The day of the last transfer that is part of an exchange."""
-    days = [asset.disposed for asset in named(ask, both.given).values()]
-    days += [received_on(asset) for asset in named(ask, both.got).values()]
+    days = [asset.disposed for asset in ask.of(stories.assets_of, both.given).values()]
+    days += [received_on(asset) for asset in ask.of(stories.assets_of, both.got).values()]
     return max(day for day in days if day is not None)
 
 
@@ -317,7 +318,7 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
     """What the tax year's return takes of it, and what goes on with the things received."""
     page.section = "To the return"
     year, both, taxed = ask.of(tax_year), ask(sides, exchange), ask(recognized, exchange)
-    given = named(ask, both.given)
+    given = ask.of(stories.assets_of, both.given)
     first = both.transferred.year if both.transferred else year
     later = page.line(
         "taxed_later", "", "Of it taxed next year, as the cash comes", _part_for(ask, exchange, CASH_LATER)
@@ -338,7 +339,7 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
     part = part_on_return(ask, next(iter(given.values()))) if given else None
 
     def ours(figure: Figure) -> Figure:
-        return figure if part is None else (figure * part).in_cents().named(figure.label)
+        return times(figure, part)
 
     gain = ours(total(now, "taxed this year"))
     ordinary = ours(taxed["recapture"]) if year == first else NOTHING
@@ -359,7 +360,7 @@ def results(page: Page, ask: Ask, exchange: str) -> None:
     of_1250 = smaller_of(long_held, ours(smaller_of(open_to_it, of_buildings)))
     page.line("unrecaptured", "", f"Unrecaptured section 1250 gain of {year}", of_1250)
     rest = not_below_zero(difference(depreciated, own_year, later, note, resold), "depreciation that goes on")
-    got = named(ask, both.got)
+    got = ask.of(stories.assets_of, both.got)
     worn = {
         key: asset for key, asset in got.items() if CLASSES[asset.asset_class].recovery is not None
     } or got

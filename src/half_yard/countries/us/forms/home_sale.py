@@ -95,7 +95,7 @@ def assets_sold(ask: Ask, of: str) -> dict[str, Asset]:
     year = ask.of(tax_year)
     sold = {**ask.of(sold_in, year), **ask.of(turned_and_sold, year)}.get(of, ())
     keys = tuple(key for key in sold if key in ask(stories.counted))
-    return dict(zip(keys, ask.of(stories.assets_of, keys), strict=True))
+    return ask.of(stories.assets_of, keys)
 
 
 class Tests(NamedTuple):

@@ -7,6 +7,7 @@ from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import gain_basis_figure
 from half_yard.countries.us.assets.classes import CLASSES, LAND
+from half_yard.countries.us.assets.uses import placed_in
 from half_yard.countries.us.frame import BOOKS, facts, of_kind, rules
 from half_yard.countries.us.questions import DE_MINIMIS, SMALL_TAXPAYER
 from half_yard.figures import NOTHING_ENTERED, Form, Page, Role, not_below_zero, smaller_of, total
@@ -72,7 +73,7 @@ def its_test(page: Page, ask: Ask, activity: str) -> None:
     """What the year's repairs, maintenance and improvements may come to, and what they do."""
     keys = ask(stories.of_activity, activity)
     buildings = ask.of(_buildings, keys)
-    every = zip(buildings, ask.of(stories.assets_of, buildings), strict=True)
+    every = ask.of(stories.assets_of, buildings).items()
     bases = {key: gain_basis_figure(key, asset) for key, asset in every}
     basis = page.line("basis", "", "Unadjusted basis of the building", total(bases.values()))
     share = (basis * ask(rules).figure("small_taxpayer_share", label="share of the basis")).in_cents()
@@ -99,9 +100,4 @@ def _buildings(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
 
 def _new(file: ClientFile, keys: tuple[str, ...], year: int) -> tuple[str, ...]:
     """What was improved in the year: the building itself is no improvement."""
-    return tuple(
-        key
-        for key in keys
-        if (placed := file.assets[key].in_service) is not None and placed.year == year
-        if file.assets[key].part_of
-    )
+    return tuple(key for key in keys if placed_in(file.assets[key]) == year and file.assets[key].part_of)

@@ -140,7 +140,7 @@ def _over_buildings(ask: Ask, thing: str, allowed: Figure, worn: Mapping[str, Fi
     if any(figure.amount for figure in worn.values()):
         return in_proportion(allowed, worn)
     keys = ask(stories.of_thing, thing)
-    every = zip(keys, ask.of(stories.assets_of, keys), strict=True)
+    every = ask.of(stories.assets_of, keys).items()
     return in_proportion(
         allowed,
         {
@@ -161,7 +161,7 @@ def _by_the_rate(ask: Ask, thing: str) -> dict[str, Figure]:
             difference(basis_figure(key, asset), stories.story_of(ask, key).depreciated),
             "basis left without the rate",
         )
-        for key, asset in zip(kept, ask.of(stories.assets_of, kept), strict=True)
+        for key, asset in ask.of(stories.assets_of, kept).items()
     }
     parts = in_proportion(whole, left)
     return {key: smaller_of(part, left[key], label=part.label) for key, part in parts.items()}
