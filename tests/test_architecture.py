@@ -70,14 +70,15 @@ MAY_IMPORT = {
 }
 LONGEST = 400
 # Modules that name the years in which a law took effect.
-DATED = {"basis.py", "classes.py", "special_allowance.py", "rates.py", "treatments.py"}
+DATED = {"basis.py", "classes.py", "special_allowance.py", "rates.py", "minimum.py", "net_operating_loss.py"}
 LAW_YEARS = range(1986, 2027)
 KNOWN = {Decimal(text) for text in ("3000", "0.5", "1.5", "27.5", "31.5", "0.1785", "0.0334")}
 """Where the tax table's narrow rows end; halves; periods and methods of 26 U.S.C. 168; two printed rates."""
-TERMS = {"150% declining balance"}
+TERMS = {"150% declining balance", "28% rate gain"}
 PERCENT = re.compile(r"[0-9] ?%")
 RECORDS_HAVE = {
     "deducted",
+    "sales",
     "instalments",
     "first",
     "last",

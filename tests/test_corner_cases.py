@@ -115,7 +115,7 @@ class Left(unittest.TestCase):
         computation = compute(file_of(house, machine))
         capital = line(computation, "form_4797/capital_gain").amount
         self.assertGreater(line(computation, "form_4797/s00001.unrecaptured").amount, capital)
-        self.assertEqual(line(computation, "form_4797/unrecaptured").amount, capital)
+        self.assertEqual(line(computation, "schedule_d/unrecaptured").amount, capital)
 
     def test_it_is_held_from_the_day_it_came_not_that_of_its_contract(self) -> None:
         """26 U.S.C. 1231(b)(1): a contract of more than a year ago, in service for less."""

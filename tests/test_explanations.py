@@ -84,8 +84,8 @@ class Printed(unittest.TestCase):
 
     def test_what_is_missing_is_printed_with_the_line(self) -> None:
         computation = compute(sole_proprietor("300000", 2026))
-        text = thread_text(computation, computation.line(Place("form_8995", "deduction")))
-        self.assertIn("Not computed: Taxable income is above the threshold", text)
+        text = thread_text(computation, computation.line(Place("form_8995_a", "deduction")))
+        self.assertIn("Not computed: Income is above the threshold", text)
         self.assertIn("(not complete)", as_text(computation))
         document = json.loads(as_json(computation, 0))
         lines = {line["key"]: line for sheet in document["sheets"] for line in sheet["lines"]}
@@ -100,7 +100,7 @@ class Printed(unittest.TestCase):
                 amount = line_text(line.figure, in_cents=sheet.in_cents)
                 self.assertIn(f">{amount}</td>", page)
                 self.assertIn(line.title, page)
-        self.assertIn("* Not computed: Taxable income is above the threshold", page)
+        self.assertIn("* Not computed: Income is above the threshold", page)
 
     def test_json_has_every_line_once_and_only_decimal_strings(self) -> None:
         for file in client_files().values():

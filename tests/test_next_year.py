@@ -28,6 +28,16 @@ from tests.test_canada import FLAT, SHOP, appliance, business_of, rental_of, ucc
 ROOM = Path(half_yard.countries.__file__).parent
 CARRYING = {
     ("us/forms/form_8995.py", "carried_out"),
+    ("us/forms/form_8995_a.py", "carried_out"),
+    ("us/forms/form_6198.py", "carried_out"),
+    ("us/forms/form_6198.py", "at_year_end"),
+    ("us/forms/form_6198.py", "deducted_up_to_now"),
+    ("us/forms/form_8582.py", "unallowed"),
+    ("us/forms/form_8801.py", "credit_out"),
+    ("us/forms/net_operating_loss.py", "left"),
+    ("us/forms/net_operating_loss.py", "carried_out"),
+    ("us/forms/schedule_d.py", "w8"),
+    ("us/forms/schedule_d.py", "w13"),
     ("us/forms/section_179.py", "left.{key}"),
     ("us/forms/section_179.py", "still"),
     ("us/forms/section_1231_losses.py", "left"),

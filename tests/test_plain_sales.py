@@ -95,7 +95,7 @@ class AnySales(unittest.TestCase):
         short = sum((each.gain for each in plain if not each.long), ZERO)
         recapture = sum((each.ordinary for each in plain), ZERO)
         capital = max(net, ZERO) - looked_back
-        unrecaptured = min(sum((each.unrecaptured for each in plain), ZERO), capital)
+        unrecaptured = sum((each.unrecaptured for each in plain), ZERO)
         ordinary = short + min(net, ZERO) + looked_back + recapture + min(lost, ZERO)
         for name, amount in (
             ("net_1231", net), ("capital_gain", capital), ("recapture", recapture), ("ordinary", ordinary),

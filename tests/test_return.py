@@ -6,7 +6,7 @@ from decimal import Decimal
 
 from half_yard.countries import compute
 from half_yard.figures import Place, steps
-from half_yard.records import ClientFile, Entry, EstimatedPayment, Person
+from half_yard.records import ClientFile, Entry, EstimatedPayment, Person, WageStatement
 from half_yard.records.identifiers import numbered
 from half_yard.review import Level
 from tests.files import (
@@ -33,6 +33,16 @@ def landlord(rents: str, costs: str, status: str = "single", year: int = 2025, *
     fields = {"activities": {RENTAL: rental()}, **parts}
     records = numbered("entries", entries(RENTAL, rents=rents, repairs=costs))
     return client(year, status, entries=records, **fields)
+
+
+def medicare(amount: str) -> dict[str, WageStatement]:
+    """Wages with the Medicare tax that their employer withheld."""
+    more = max(Decimal(amount) - 200000, Decimal(0)) * Decimal("0.009")
+    withheld = Decimal(amount) * Decimal("0.0145") + more
+    return {
+        key: item.model_copy(update={"boxes": {"medicare_tax": withheld}})
+        for key, item in wages(amount).items()
+    }
 
 
 class ScheduleC(unittest.TestCase):
@@ -147,7 +157,7 @@ class Choices(unittest.TestCase):
         )
         self.assertIn("Cottage is treated as a trade", self.chosen(with_trade, "form_8995/business_income"))
         loss = landlord("1000", "9000", wages=wages("50000"))
-        self.assertIn("Active participation", self.chosen(loss, f"schedule_e.{RENTAL}/allowed_loss"))
+        self.assertIn("rental with active participation", self.chosen(loss, f"form_8582/{RENTAL}.b"))
 
 
 class NeverSilentlyWrong(unittest.TestCase):
@@ -164,35 +174,46 @@ class NeverSilentlyWrong(unittest.TestCase):
             self.assertEqual(gaps(file), "")
             self.assertTrue(compute(file).complete)
 
-    def test_thresholds(self) -> None:
-        self.assert_gap(sole_proprietor("260000"), "Form 8995-A")
-        self.assert_gap(sole_proprietor("217000"), "Form 8959")
-        both = sole_proprietor("160000", status="joint", wages=wages("110000", "spouse"))
-        self.assert_gap(both, "Form 8959")
-        self.assert_gap(landlord("290000", "0"), "Form 8960")
-        self.assert_gap(client(wages=wages("201000"), interest=interest("10")), "Form 8960")
-        self.assertEqual(gaps(client(wages=wages("199000"), interest=interest("10"))), "")
+    def test_what_only_a_large_income_needs_is_there_for_it_alone(self) -> None:
+        """Forms 8995-A, 8959 and 8960 stand where income is above their thresholds; nothing is missing."""
+        plain = client(wages=wages("199000"), interest=interest("10"))
+        said = business(answers={"specified_service": False})
+        for made, form in (
+            (sole_proprietor("260000"), "form_8995_a"), (sole_proprietor("217000"), "form_8959"),
+            (landlord("290000", "0"), "form_8960"),
+            (client(wages=medicare("201000"), interest=interest("10")), "form_8960"),
+        ):  # fmt: skip
+            has = [BUSINESS] if BUSINESS in made.activities else []
+            file = made.model_copy(update={"activities": {**made.activities, **dict.fromkeys(has, said)}})
+            with self.subTest(form=form):
+                self.assertIn(form, [sheet.key for sheet in compute(file).sheets])
+                self.assertNotIn(form, [sheet.key for sheet in compute(plain).sheets])
+                self.assertEqual(gaps(file), "")
 
-    def test_losses(self) -> None:
-        self.assert_gap(landlord("1000", "9000", wages=wages("100001")), "Form 8582")
-        self.assert_gap(landlord("1000", "27000", wages=wages("50000")), "Form 8582")
-        self.assert_gap(landlord("1000", "9000", "separate", wages=wages("50000")), "Form 8582")
-        passive = rental(answers={"active_participation": False})
-        self.assert_gap(landlord("1000", "9000", activities={RENTAL: passive}), "Form 8582")
+    def test_what_is_not_said_of_a_large_income_is_a_gap(self) -> None:
+        self.assert_gap(sole_proprietor("260000"), "specified service")
+        self.assert_gap(client(wages=wages("201000")), "box 6")
         suspended = rental(answers={"suspended_losses": True})
-        self.assert_gap(landlord("9000", "1000", activities={RENTAL: suspended}), "Form 8582")
-        small = landlord("1000", "26000", wages=wages("100000"))
-        self.assertEqual(gaps(small), "")
-        self.assertEqual(amount(small, "form_1040/total_income"), 75000)
+        self.assert_gap(landlord("9000", "1000", activities={RENTAL: suspended}), "none is entered")
 
-    def test_business_losses(self) -> None:
-        self.assert_gap(sole_proprietor("-320000", wages=wages("400000")), "Form 461")
-        self.assert_gap(sole_proprietor("-9000"), "net operating loss")
-        risk = business(answers={"at_risk": False})
+    def test_losses_are_computed(self) -> None:
+        """Passive, at risk, above the limit of business losses, below zero: nothing stops."""
+        passive = {RENTAL: rental(answers={"active_participation": False})}
+        risk = {BUSINESS: business(answers={"at_risk": False})}
+        no_part = {BUSINESS: business(answers={"material_participation": False})}
         loss = sole_proprietor("-9000", wages=wages("50000"))
-        self.assert_gap(loss.model_copy(update={"activities": {BUSINESS: risk}}), "Form 6198")
-        passive = business(answers={"material_participation": False})
-        self.assert_gap(loss.model_copy(update={"activities": {BUSINESS: passive}}), "without material")
+        for file in (
+            landlord("1000", "9000", wages=wages("100001")),
+            landlord("1000", "27000", wages=wages("50000")),
+            landlord("1000", "9000", activities=passive),
+            loss.model_copy(update={"activities": risk}),
+            loss.model_copy(update={"activities": no_part}),
+            sole_proprietor("-9000"),
+            sole_proprietor("-320000", wages=medicare("400000")),
+        ):
+            self.assertEqual(gaps(file), "")
+        small = landlord("1000", "26000", wages=wages("100000"))
+        self.assertEqual(amount(small, "form_1040/total_income"), 75000)
 
     def test_people_and_status(self) -> None:
         old = {"owner": Person(first_name="Olive", birth_date=datetime.date(1950, 1, 5))}
@@ -211,17 +232,6 @@ class NeverSilentlyWrong(unittest.TestCase):
         self.assert_gap(sole_proprietor("30000", assets={"s00001": old}), "in service this early")
         cabin = rental(days_personal=20)
         self.assert_gap(landlord("9000", "100", activities={RENTAL: cabin}), "280A")
-
-    def test_minimum_tax_is_marked_where_it_could_be_due(self) -> None:
-        """No case of ordinary income alone below the exemption's phase-out owes it; a large writing-off of
-        personal property beside wages might."""
-        file = sole_proprietor(
-            "0", wages=wages("400000"), assets={"s00001": asset("seven_year", "2025-03-01", "1700000")}
-        )
-        self.assert_gap(file, "Form 6251")
-
-    def test_2026_minimum_deduction(self) -> None:
-        self.assert_gap(sole_proprietor("1200", 2026, wages=wages("60000")), "199A(i)")
 
     def test_shares_that_are_not_the_whole(self) -> None:
         part = business(owners={"owner": Decimal(60)})
@@ -334,4 +344,5 @@ class Checks(unittest.TestCase):
 
     def test_marks_stay_off_lines_that_do_not_need_them(self) -> None:
         file = client(wages=wages("201000"), interest=interest("10"))
+        self.assertTrue(compute(file).line(Place("form_1040", "withheld")).figure.gaps)
         self.assertEqual(compute(file).line(Place("form_1040", "wages")).figure.gaps, ())

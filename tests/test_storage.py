@@ -174,7 +174,7 @@ class Refusal(OnDisk):
         self.assertIn("not text in UTF-8", self.refused(b"\xff\xfe\x00"))
         self.assertIn("not a Half Yard client file", self.refused('{"hello": 1}'))
         self.assertIn("not a Half Yard client file", self.refused("[1, 2]"))
-        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 6})))
+        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 7})))
         self.assertIn("/tax_year", self.refused(json.dumps({**document, "tax_year": "soon"})))
         self.assertIn("/extra", self.refused(json.dumps({**document, "extra": 1})))
         document["entries"]["e00001"]["amount"] = 12.5
@@ -599,14 +599,21 @@ class OlderFormats(OnDisk):
 
     def test_a_file_its_journal_and_its_copies_of_version_4_open(self) -> None:
         """It knew nothing of exchanges; what was said to have been exchanged stays so."""
-        self.of_version(4)
+        self.opens_as_it_was(4)
+
+    def test_a_file_its_journal_and_its_copies_of_version_5_open(self) -> None:
+        """It knew nothing of sales of what a person held."""
+        self.opens_as_it_was(5)
+
+    def opens_as_it_was(self, version: int) -> None:
+        self.of_version(version)
         before = self.path.read_bytes()
-        self.assertIn(b'"format_version": 4', before)
+        self.assertIn(b'"format_version": %d' % version, before)
         opened = self.open()
         self.assertEqual(opened.file.entries["e00001"].memo, "unsaved")
         asset = opened.file.assets["s00001"]
         self.assertEqual((asset.disposal, asset.given_in, str(asset.proceeds)), ("exchange", "", "160000.00"))
-        self.assertEqual(opened.file.exchanges, {})
+        self.assertEqual((opened.file.exchanges, opened.file.sales), ({}, {}))
         self.assertEqual(self.path.read_bytes(), before, "only saving changes what is on disk")
         states = [state.read() for state in earlier_states(self.path, Keys(), opened)]
         amounts = sorted(str(state.entries["e00001"].amount) for state in states)
@@ -625,6 +632,6 @@ class OlderFormats(OnDisk):
         amounts = sorted(str(state.entries["e00001"].amount) for state in states)
         self.assertEqual(amounts, ["14760.00", "14800.00"])
         opened.save()
-        self.assertIn(b'"format_version": 5', self.path.read_bytes())
+        self.assertIn(b'"format_version": 6', self.path.read_bytes())
         self.assertEqual(len(copies_of(self.path)), 2)
         self.assertEqual(read_file(self.path), opened.file)

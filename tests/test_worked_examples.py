@@ -6,6 +6,7 @@ from typing import Any
 
 from half_yard.countries import compute
 from half_yard.countries.us.forms import form_1040, form_8995, tax_computation
+from half_yard.countries.us.qualified import trades
 from half_yard.figures import Lines, Page, stated
 from half_yard.figures.rounding import to_dollars
 from half_yard.records import ClientFile
@@ -90,20 +91,19 @@ class OwnersReturn(unittest.TestCase):
     def test_qualified_business_income_limited_by_taxable_income(self) -> None:
         """Treas. Reg. 1.199A-1(d)(4), example 1: QBI 100,000, taxable income before it 81,000: 16,200.
 
-        Example 2: the same with net capital gain of 7,000, taxable income of 74,000: 13,400. The phase-in
-        example needs Form 8995-A, which is not computed.
+        Example 2: the same with net capital gain of 7,000, taxable income of 74,000: 13,400.
         """
         for income, gain, deduction in (("81000", "0", 16200), ("74000", "7000", 13400)):
-            trade = form_8995.QualifiedBusiness("a", "Trade", stated(Decimal(100000), "income"))
+            trade = trades.QualifiedBusiness("a", "Trade", stated(Decimal(100000), "income"))
             ask: Any = Given(
                 client(),
                 {
-                    form_8995.qualified_businesses: (trade,),
+                    trades.qualified_businesses: (trade,),
                     form_1040.before_business_deduction: stated(Decimal(income), "taxable income"),
                     form_1040.net_capital_gain: stated(Decimal(gain), "gain"),
                 },
             )
-            self.assertEqual(form_8995.deduction(ask)["deduction"].amount, deduction)
+            self.assertEqual(form_8995.simplified(ask)["deduction"].amount, deduction)
 
     def test_self_employment_tax_on_100_000(self) -> None:
         """Common practice, no source: 14,130, or 14,129 where each part is a whole dollar on its own line,
@@ -127,12 +127,12 @@ class OwnersReturn(unittest.TestCase):
 
 
 class PassiveLosses(unittest.TestCase):
-    def test_pub_925_phase_out_is_not_silently_wrong(self) -> None:
-        """IRS Pub. 925: modified AGI 120,000, active rental loss 31,000: 15,000 is allowed. Not computed
-        yet, so the result says that it is incomplete."""
+    def test_pub_925_phase_out(self) -> None:
+        """IRS Pub. 925: modified AGI 120,000, active rental loss 31,000: 15,000 is allowed."""
         file = client(
             activities={RENTAL: rental()}, wages=wages("120000"),
             assets=numbered("assets", [asset("five_year", "2024-01-05", "96875", RENTAL)]),
         )  # fmt: skip
         self.assertEqual(amount(file, f"schedule_e.{RENTAL}/income_or_loss"), -31000)
-        self.assertIn("Form 8582", gaps(file))
+        self.assertEqual(amount(file, f"schedule_e.{RENTAL}/allowed_loss"), -15000)
+        self.assertEqual(gaps(file), "")

@@ -48,7 +48,10 @@ class GoingRound(WindowCase):
             around = around.parentWidget()
 
     def assert_reading_order(self, visited: list[QWidget], inside: QWidget) -> None:
-        """Of two that stand over each other, the upper comes first; of two in a row, the left one."""
+        """Of two that stand over each other, the upper comes first; of two in a row, the left one; where
+        nothing is scrolled."""
+        for area in inside.findChildren(QScrollArea):
+            area.verticalScrollBar().setValue(0)
         boxes = [QRect(each.mapTo(inside, QPoint(0, 0)), each.size()) for each in visited]
         start = min(range(len(boxes)), key=lambda n: (boxes[n].top(), boxes[n].left()))
         boxes = boxes[start:] + boxes[:start]

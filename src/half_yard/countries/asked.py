@@ -17,6 +17,10 @@ class Asked:
     """The titles of what earlier years may carry in, by kind."""
     elsewhere: Sequence[Elsewhere] = ()
     """What people look for that has another name or place here, or none."""
+    household_questions: Sequence[Question] = ()
+    """The yes/no questions about the household, of which each is asked where it has a meaning."""
+    person_questions: Sequence[Question] = ()
+    """The yes/no questions about a person."""
     regional_boxes: bool = False
     """Whether payers' forms have boxes for a region's own return."""
 
@@ -67,6 +71,11 @@ class Asked:
     def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
         """The questions with several answers about an activity of this kind."""
         del kind
+        return ()
+
+    def activity_facts(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """What is asked of an activity in numbers, of this year alone."""
+        del file, key
         return ()
 
     def owners_choices(self, kind: str) -> Sequence[ManyAnswers]:

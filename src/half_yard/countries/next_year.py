@@ -6,6 +6,7 @@ import datetime
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
+from typing import TypeVar
 
 from half_yard.countries.comparison import amounts_of
 from half_yard.countries.offered import Question
@@ -13,9 +14,11 @@ from half_yard.countries.pack import Pack
 from half_yard.countries.results import Computation
 from half_yard.figures import Carries, Line
 from half_yard.figures.rounding import to_cents
-from half_yard.records import Activity, Asset, Carryover, ClientFile, Entry
+from half_yard.records import Activity, Asset, Carryover, ClientFile, Entry, Household, Person
 from half_yard.records.amounts import LARGEST
 from half_yard.records.identifiers import numbered
+
+Who = TypeVar("Who", Household, Person)
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,8 +77,10 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
         format_version=file.format_version,
         country=file.country,
         tax_year=file.tax_year + 1,
-        household=file.household,
-        people=file.people,
+        household=_without_anew(file.household, pack.asked.household_questions),
+        people={
+            key: _without_anew(person, pack.asked.person_questions) for key, person in file.people.items()
+        },
         activities=activities,
         entries=numbered("entries", entries),
         assets={
@@ -127,11 +132,25 @@ def _activity(computation: Computation, pack: Pack, key: str) -> Activity:
     return activity.model_copy(
         update={
             "answers": _still_true(activity.answers, pack.asked.activity_questions(activity.kind)),
+            "choices": {
+                key: answer
+                for key, answer in activity.choices.items()
+                if not any(
+                    each.key == key and each.anew for each in pack.asked.activity_choices(activity.kind)
+                )
+            },
+            "facts": {},
             "days_rented": None,
             "days_personal": None,
             "last_year": amounts,
         }
     )
+
+
+def _without_anew(record: Who, questions: Sequence[Question]) -> Who:
+    """The household or a person without what is asked anew every year."""
+    kept = {"answers": _still_true(record.answers, questions), "facts": {}}
+    return record.model_copy(update=kept)
 
 
 def _still_true(answers: Mapping[str, bool], questions: Sequence[Question]) -> dict[str, bool]:

@@ -37,12 +37,13 @@ class Question:
 
 @dataclass(frozen=True, slots=True)
 class ManyAnswers:
-    """A question about an activity with several answers, as (key, title)."""
+    """A question about an activity with several answers, as (key, title); `anew` as for a question."""
 
     key: str
     text: str
     options: tuple[tuple[str, str], ...]
     explanation: str = ""
+    anew: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -114,7 +114,8 @@ class Page:
 
     `numbers` are the year's own line numbers where they differ from the usual ones, by line key; `in_cents`
     says that the form keeps cents, `supposed` that it shows what would be under an assumption, so that
-    nothing of it is carried to next year.
+    nothing of it is carried to next year, `loose` that it is only worked out, to see whether the form belongs
+    to the return: its figures are on no line.
     """
 
     key: str
@@ -129,6 +130,7 @@ class Page:
     assets: bool = False
     in_cents: bool = False
     supposed: bool = False
+    loose: bool = False
     lines: list[Line] = field(default_factory=list)
 
     def line(
@@ -160,6 +162,8 @@ class Page:
     def _place(
         self, key: str, number: str, title: str, figure: Figure, role: Role, carries: Carries | None
     ) -> Figure:
+        if self.loose:
+            return figure.named(title)
         place = Place(self.key, key)
         placed = figure.at(place, title)
         number = self.numbers.get(key, number)
@@ -191,6 +195,6 @@ class Page:
             in_cents=self.in_cents,
         )
 
-    def like(self) -> Page:
+    def like(self, *, loose: bool = False) -> Page:
         """An empty page with the same head."""
-        return replace(self, section="", notes=[], lines=[])
+        return replace(self, section="", notes=[], lines=[], loose=loose)

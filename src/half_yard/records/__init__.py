@@ -21,7 +21,13 @@ from half_yard.records.edits import (
     with_changes,
 )
 from half_yard.records.exchanges import Exchange
-from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
+from half_yard.records.forms import (
+    CapitalSale,
+    DividendStatement,
+    InterestStatement,
+    ReceivedForm,
+    WageStatement,
+)
 from half_yard.records.identifiers import next_id
 from half_yard.records.record import Address, Record
 from half_yard.records.statements import AccountAnswer, AsidePart, SortingRule, Statement, StatementRow
@@ -33,6 +39,7 @@ __all__ = [
     "Address",
     "AsidePart",
     "Asset",
+    "CapitalSale",
     "Carryover",
     "Change",
     "ClientFile",

@@ -15,24 +15,32 @@ from pydantic import Field
 from half_yard.figures.rounding import to_cents
 from half_yard.records.amounts import HUNDRED, Amount, Percent
 from half_yard.records.exchanges import Exchange
-from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
+from half_yard.records.forms import (
+    CapitalSale,
+    DividendStatement,
+    InterestStatement,
+    ReceivedForm,
+    WageStatement,
+)
 from half_yard.records.record import Address, Date, Days, Key, Record, Text, Year
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 from half_yard.records.things import Stay, Thing, Trip, Use
 
-FORMAT_VERSION: Final = 5
+FORMAT_VERSION: Final = 6
 """Of the client file as it is written; `storage/upgrading.py` brings older ones up."""
 
 
 class Person(Record):
-    """A person of the household. `identity_number` is kept as typed; the country's pack checks it. `answers`
-    and `choices` are the pack's questions about a person, by key."""
+    """A person of the household. `identity_number` is kept as typed; the country's pack checks it. `facts`,
+    `answers` and `choices` are the pack's questions about a person, by key; facts are dollars, or what the
+    question says."""
 
     first_name: Text = ""
     last_name: Text = ""
     birth_date: Date = None
     identity_number: Text = ""
     blind: bool = False
+    facts: Mapping[Key, Amount] = {}
     answers: Mapping[Key, bool] = {}
     choices: Mapping[Key, Text] = {}
 
@@ -43,11 +51,12 @@ class Person(Record):
 
 
 class Household(Record):
-    """What holds for the whole file. `filing_status` is a key of the country's pack, `answers` and `choices`
-    are its questions about the household, by key."""
+    """What holds for the whole file. `filing_status` is a key of the country's pack; `facts`, `answers` and
+    `choices` are its questions about the household, as for a person."""
 
     filing_status: Text = ""
     address: Address = Address()
+    facts: Mapping[Key, Amount] = {}
     answers: Mapping[Key, bool] = {}
     choices: Mapping[Key, Text] = {}
 
@@ -57,9 +66,10 @@ class Activity(Record):
 
     `owners` are shares in percent by person; they must add up to 100. `answers` are the pack's yes/no
     questions about the activity; one that is missing takes the pack's default. `choices` are its questions
-    with more answers, by key. `last_year` is what last year's return had by statement line, `notes` the
-    preparer's notes by statement line, `own_lines` the names of lines that the preparer has added to the
-    schedule's other expenses. An archived activity is kept and is not on the return.
+    with more answers, `facts` those with a number, by key. `last_year` is what last year's return had by
+    statement line, `notes` the preparer's notes by statement line, `own_lines` the names of lines that the
+    preparer has added to the schedule's other expenses. An archived activity is kept and is not
+    on the return.
     """
 
     kind: Text
@@ -74,6 +84,7 @@ class Activity(Record):
     started: Date = None
     ended: Date = None
     owners: Mapping[Key, Percent] = {}
+    facts: Mapping[Key, Amount] = {}
     answers: Mapping[Key, bool] = {}
     choices: Mapping[Key, Text] = {}
     last_year: Mapping[Key, Amount] = {}
@@ -191,7 +202,7 @@ class ClientFile(Record):
     """
 
     format: Literal["half-yard client file"]
-    format_version: Literal[5]
+    format_version: Literal[6]
     country: Text
     tax_year: Annotated[int, Field(ge=1900, le=2200)]
     household: Household = Household()
@@ -203,6 +214,7 @@ class ClientFile(Record):
     wages: Mapping[Key, WageStatement] = {}
     interest: Mapping[Key, InterestStatement] = {}
     dividends: Mapping[Key, DividendStatement] = {}
+    sales: Mapping[Key, CapitalSale] = {}
     estimated_payments: Mapping[Key, EstimatedPayment] = {}
     statements: Mapping[Key, Statement] = {}
     account_answers: Mapping[Key, AccountAnswer] = {}

@@ -16,7 +16,13 @@ from half_yard.records.client_file import (
     Person,
 )
 from half_yard.records.exchanges import Exchange
-from half_yard.records.forms import DividendStatement, InterestStatement, ReceivedForm, WageStatement
+from half_yard.records.forms import (
+    CapitalSale,
+    DividendStatement,
+    InterestStatement,
+    ReceivedForm,
+    WageStatement,
+)
 from half_yard.records.record import Record
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 from half_yard.records.things import Stay, Thing, Trip, Use
@@ -55,6 +61,7 @@ COLLECTIONS: Mapping[str, Collection] = {
     "wages": Collection(WageStatement, "Wages", Work.HOUSEHOLD, "w"),
     "interest": Collection(InterestStatement, "Interest", Work.HOUSEHOLD, "i"),
     "dividends": Collection(DividendStatement, "Dividends", Work.HOUSEHOLD, "d"),
+    "sales": Collection(CapitalSale, "Sale", Work.HOUSEHOLD, "g"),
     "estimated_payments": Collection(EstimatedPayment, "Payment", Work.HOUSEHOLD, "p"),
     "carryovers": Collection(Carryover, "Carried in", Work.HOUSEHOLD, "c"),
     "exchanges": Collection(Exchange, "Exchange", Work.ASSETS, "x", in_rows=False),

@@ -1,11 +1,11 @@
-"""The forms that payers send: wages, interest, dividends, and information forms about an activity."""
+"""The forms that payers send: wages, interest, dividends, sales, and information forms about an activity."""
 
 from __future__ import annotations
 
 from collections.abc import Mapping
 
 from half_yard.records.amounts import Amount
-from half_yard.records.record import Address, Key, Record, Text
+from half_yard.records.record import Address, Date, Key, Record, Text
 
 
 class StateBoxes(Record):
@@ -59,6 +59,23 @@ class DividendStatement(PersonsForm):
     payer: Text = ""
     ordinary: Amount
     qualified: Amount | None = None
+
+
+class CapitalSale(PersonsForm):
+    """What a person sold of what they held (shares, a fund, a collectible, a digital asset), in dollars.
+
+    `held` is a key of the pack and says how long, where the days do not; `reported` what the broker's form
+    says of it and `kind` what it was, both keys of the pack. A basis that is not entered is not zero.
+    """
+
+    name: Text = ""
+    acquired: Date = None
+    sold: Date = None
+    proceeds: Amount
+    basis: Amount | None = None
+    held: Text = ""
+    reported: Text = ""
+    kind: Text = ""
 
 
 class ReceivedForm(PayersForm):

@@ -9,7 +9,7 @@ from half_yard.records.record import Record
 NAMES = ("name", "payee", "employer", "payer", "memo", "words", "purpose", "goal", "guest")
 NOT_COMPARED = re.compile(r"[^\w ]|_")
 COMPANY = {"inc", "llc", "co", "corp", "ltd", "the"}
-AMOUNTS = ("amount", "cost", "wages", "interest", "ordinary")
+AMOUNTS = ("amount", "cost", "wages", "interest", "ordinary", "proceeds")
 
 
 def name_of(record: Record) -> str:

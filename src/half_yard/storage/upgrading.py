@@ -64,8 +64,15 @@ def _exchanges(document: Document) -> Document:
     return document
 
 
+def _sales_of_holdings(document: Document) -> Document:
+    """From version 6 on a file keeps the sales of what a person held. There were none of these before, and
+    nothing else is otherwise."""
+    return document
+
+
 STEPS: dict[int, Callable[[Document], Document]] = {
     1: _accounts_and_parts, 2: _carryovers, 3: _shared_things, 4: _exchanges,
+    5: _sales_of_holdings,
 }  # fmt: skip
 """The step that brings a version up to the next, by version."""
 

@@ -10,11 +10,24 @@ from half_yard.countries.asked import Asked
 from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.business_or_rental import advise
+from half_yard.countries.us.capital_sales import HELD, KINDS_SOLD, REPORTED
 from half_yard.countries.us.carried_in import KINDS, OF_ASSETS, OF_THINGS
 from half_yard.countries.us.elsewhere import ELSEWHERE
 from half_yard.countries.us.form_boxes import PERSONS_BOXES
 from half_yard.countries.us.frame import FILING_STATUSES
 from half_yard.countries.us.identity import masked_payer
+from half_yard.countries.us.losses.asked import (
+    ALL_RENTALS_ONE,
+    AT_RISK,
+    AT_RISK_ADDED,
+    AT_RISK_TAKEN,
+    DEATH,
+    ENDED,
+    LIVED_APART,
+    PROFESSIONAL,
+    STEP_UP,
+)
+from half_yard.countries.us.qualified.asked import HOURS, TRADE, WAGES
 from half_yard.countries.us.questions import ACTIVITY, CHOICES, DE_MINIMIS, ITEMIZES, SPOUSES
 from half_yard.countries.us.shared.kinds import VEHICLE, WITH_INTEREST
 from half_yard.records import Activity, ClientFile, Thing
@@ -34,6 +47,8 @@ class UnitedStatesAsked(Asked):
     """Filing status, Forms W-2, 1099-INT and 1099-DIV, estimated payments, Schedules C and E."""
 
     carryovers: Mapping[str, str] = KINDS
+    household_questions: Sequence[Question] = (ITEMIZES, LIVED_APART, ALL_RENTALS_ONE, DE_MINIMIS)
+    person_questions: Sequence[Question] = (PROFESSIONAL,)
     elsewhere: Sequence[Elsewhere] = ELSEWHERE
     regional_boxes = True
 
@@ -42,15 +57,21 @@ class UnitedStatesAsked(Asked):
         are itemized."""
         options = tuple(FILING_STATUSES.items())
         fields = [Field("/household/filing_status", "Filing status", FieldKind.CHOICE, options)]
-        asks = any(thing.kind in WITH_INTEREST for thing in file.things.values())
-        for question in (ITEMIZES, DE_MINIMIS) if asks else (DE_MINIMIS,):
-            fields.append(question.field("/household"))
-        return fields
+        asked = {
+            ITEMIZES: any(thing.kind in WITH_INTEREST for thing in file.things.values()),
+            LIVED_APART: file.household.filing_status == "separate",
+            ALL_RENTALS_ONE: any(PROFESSIONAL.of(person.answers) for person in file.people.values()),
+        }
+        questions = (question for question in self.household_questions if asked.get(question, True))
+        return [*fields, *(question.field("/household") for question in questions)]
 
     def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:
-        """Blindness, for the additional standard deduction."""
-        del file
-        return [Field(f"/people/{person}/blind", "Blind", FieldKind.ANSWER, default=False)]
+        """Blindness, for the standard deduction; where there are rentals, the work in real estate."""
+        path = f"/people/{person}"
+        fields = [Field(f"{path}/blind", "Blind", FieldKind.ANSWER, default=False)]
+        if any(activity.kind == "rental" for activity in file.activities.values()):
+            fields += [question.field(path) for question in self.person_questions]
+        return fields
 
     def sections(self, now: Now) -> Sequence[Section]:
         """Wages, interest, dividends and estimated payments."""
@@ -129,6 +150,30 @@ class UnitedStatesAsked(Asked):
                 boxes=True,
             ),
             Section(
+                collection="sales",
+                heading="Sales of what was held",
+                explanation="Form 1099-B, or without one",
+                noun="sale",
+                new_hint="what was sold",
+                needed=("proceeds",),
+                columns=(
+                    Column("Sold", Kind.TEXT, "name", stretch=True),
+                    person,
+                    Column("Acquired", Kind.DATE, "acquired", hint="left empty where it is on several days"),
+                    Column("Sold on", Kind.DATE, "sold"),
+                    Column("Proceeds", Kind.AMOUNT, "proceeds", hint="box 1d"),
+                    Column(
+                        "Basis", Kind.AMOUNT, "basis", optional=True, hint="box 1e; 0 where there is none"
+                    ),
+                    _choice("Held", "held", HELD, "only where the days don't say it"),
+                    _choice("On", "reported", REPORTED, "whether a form shows the basis to the IRS"),
+                    _choice("Kind", "kind", KINDS_SOLD, "collectibles have a rate of their own"),
+                    withheld,
+                ),
+                start=owner,
+                boxes=True,
+            ),
+            Section(
                 collection="estimated_payments",
                 heading="Estimated tax payments",
                 explanation="for this tax year, also those paid in January after it",
@@ -157,7 +202,7 @@ class UnitedStatesAsked(Asked):
                 return ()
             case "vehicle":
                 records = {key: thing for key, thing in file.things.items() if thing.kind == VEHICLE}
-            case "activity":
+            case "activity" | "losses":
                 records = file.activities
             case "home":
                 records = {key: each for key, each in file.activities.items() if each.kind == "business"}
@@ -182,6 +227,19 @@ class UnitedStatesAsked(Asked):
             Field(f"{path}/days_personal", "Days of personal use", FieldKind.DAYS),
         ]
 
+    def activity_facts(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """Wages and hours for the business-income deduction; what changed at risk, where not all is; the
+        step-up of basis where the owner died."""
+        activity, path = file.activities[key], f"/activities/{key}/facts"
+        asked = [(WAGES, "W-2 wages paid, where the books don't say it")]
+        if activity.kind == "rental" and TRADE.of(activity.answers):
+            asked.append((HOURS, "Hours of rental services"))
+        if not AT_RISK.of(activity.answers):
+            asked += [(AT_RISK_ADDED, "Put in at risk this year"), (AT_RISK_TAKEN, "Taken out this year")]
+        if activity.choices.get(ENDED.key) == DEATH:
+            asked.append((STEP_UP, "Basis stepped up at death"))
+        return [Field(f"{path}/{fact}", words, FieldKind.AMOUNT, optional=True) for fact, words in asked]
+
     def activity_questions(self, kind: str) -> Sequence[Question]:
         """The questions whose answers shape the schedule."""
         return ACTIVITY.get(kind, ())
@@ -197,6 +255,11 @@ class UnitedStatesAsked(Asked):
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Business or rental."""
         return advise(activity)
+
+
+def _choice(title: str, field: str, options: Sequence[Option], hint: str) -> Column:
+    """A column with the same choices for every record."""
+    return Column(title, Kind.CHOICE, field, options=lambda _record: options, hint=hint)
 
 
 def _found_codes(typed: str) -> Sequence[Option]:

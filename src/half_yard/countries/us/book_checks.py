@@ -346,6 +346,13 @@ def _mortgage(frame: OnReturn, books: Books, key: str) -> Iterator[Finding]:
             )  # fmt: skip
 
 
+def _most_withheld(frame: OnReturn) -> Decimal:
+    """The most social security tax that one employer withholds in a year."""
+    return frame.rules.amount("social_security_wage_base") * frame.rules.amount(
+        "employee_social_security_rate"
+    )
+
+
 def _wages(frame: OnReturn) -> Iterator[Finding]:
     """Whether the taxes on a wage statement are what its wages make them (26 U.S.C. 3101)."""
     for key, item in frame.file.wages.items():
@@ -356,6 +363,13 @@ def _wages(frame: OnReturn) -> Iterator[Finding]:
         ):
             held = item.boxes.get(box)
             expected = base * frame.rules.amount(rate)
+            if box == "social_security_tax" and held is not None and held > _most_withheld(frame) + 1:
+                yield Finding(
+                    Level.WARNING, f"{item.employer}: social security tax of {held:,.2f} is more than the "
+                    f"year's most of {_most_withheld(frame):,.2f} for one employer.", f"/wages/{key}",
+                    "The employer gives back what is too much; it is no credit (26 CFR 31.6413(a)-1).",
+                )  # fmt: skip
+                continue
             if held is not None and abs(held - expected) > 1:
                 yield Finding(
                     Level.WARNING, f"{item.employer}: {box.replace('_', ' ')} is {held:,.2f}, by its "

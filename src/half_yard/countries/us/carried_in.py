@@ -13,6 +13,10 @@ HOME_OPERATING, HOME_DEPRECIATION = "home_operating", "home_depreciation"
 DWELLING_OPERATING, DWELLING_DEPRECIATION = "dwelling_operating", "dwelling_depreciation"
 MILEAGE_PART = "mileage_depreciation"
 SECTION_481 = "section_481_income"
+PASSIVE_LOSS, AT_RISK_LOSS = "passive_loss", "at_risk_loss"
+AT_RISK_AMOUNT, AT_RISK_DEDUCTED = "at_risk_amount", "at_risk_deducted"
+NET_OPERATING_LOSS, MINIMUM_TAX_CREDIT = "net_operating_loss", "minimum_tax_credit"
+SHORT_LOSS, LONG_LOSS = "short_capital_loss", "long_capital_loss"
 KINDS = {
     SECTION_179: "Section 179 deduction that was not allowed",
     SECTION_1231: "Section 1231 losses of the last five years, not yet recaptured",
@@ -23,6 +27,14 @@ KINDS = {
     DWELLING_DEPRECIATION: "Dwelling: depreciation not allowed (Pub. 527, worksheet 5-1, line 7b)",
     MILEAGE_PART: "Vehicle: depreciation parts of the standard rate up to now",
     SECTION_481: "Change of method: income of years to come (section 481(a)), with its first year",
+    PASSIVE_LOSS: "Passive loss that was not allowed (Form 8582, part VII)",
+    AT_RISK_LOSS: "Loss that was not at risk (Form 6198)",
+    AT_RISK_AMOUNT: "At risk at the end of last year (Form 6198)",
+    AT_RISK_DEDUCTED: "Losses deducted up to now of what is at risk in part (Form 6198)",
+    NET_OPERATING_LOSS: "Net operating loss, with its year",
+    MINIMUM_TAX_CREDIT: "Credit for prior year minimum tax (Form 8801)",
+    SHORT_LOSS: "Short-term capital loss (Schedule D, line 6)",
+    LONG_LOSS: "Long-term capital loss (Schedule D, line 14)",
 }
 """What may be carried in, by kind."""
 OF_THINGS = {
@@ -32,11 +44,16 @@ OF_THINGS = {
     DWELLING_DEPRECIATION: "dwelling",
     MILEAGE_PART: "vehicle",
     SECTION_481: "activity",
+    PASSIVE_LOSS: "losses",
+    AT_RISK_LOSS: "losses",
+    AT_RISK_AMOUNT: "losses",
+    AT_RISK_DEDUCTED: "losses",
 }
-"""Kinds that belong to an activity, that of a home or a dwelling, or to a vehicle."""
+"""Kinds that belong to an activity, for its income or its losses, to that of a home or a dwelling, or to a
+vehicle."""
 OF_ASSETS = {SECTION_179}
 """Kinds that belong to an asset, where it is known to which."""
-LOSSES = {SECTION_1231, QUALIFIED_LOSS}
+LOSSES = {SECTION_1231, QUALIFIED_LOSS, SHORT_LOSS, LONG_LOSS, PASSIVE_LOSS, AT_RISK_LOSS, NET_OPERATING_LOSS}
 """Kinds that are losses: typed below zero they count by their size."""
 BELOW_ZERO = "What is carried in of this kind is not below zero. Type it as last year's form prints it."
 TOO_OLD = "Losses of more than five years ago are not recaptured any more (26 U.S.C. 1231(c)(2)). Remove it."
@@ -79,6 +96,22 @@ def each_with_whose(ask: Ask, kind: str) -> tuple[tuple[str, int | None, Figure]
         for key, item in ask.of(_of_kind, kind)
         if f"/carryovers/{key}" not in stopped
     )
+
+
+def each_with_book(ask: Ask, kind: str) -> tuple[tuple[str, int | None, str, Figure], ...]:
+    """The same, each with its book besides."""
+    books = dict(ask.of(_books_of_kind, kind))
+    each = zip(ask(each_with_whose, kind), (books[key] for key in _counted(ask, kind)), strict=True)
+    return tuple((of, year, book, leaf) for (of, year, leaf), book in each)
+
+
+def _counted(ask: Ask, kind: str) -> list[str]:
+    stopped = ask(carryover_stops)
+    return [key for key, _ in ask.of(_of_kind, kind) if f"/carryovers/{key}" not in stopped]
+
+
+def _books_of_kind(file: ClientFile, kind: str) -> tuple[tuple[str, str], ...]:
+    return tuple((key, item.book) for key, item in file.carryovers.items() if item.kind == kind)
 
 
 def carryover_stops(ask: Ask) -> dict[str, str]:

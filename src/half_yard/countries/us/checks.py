@@ -19,6 +19,7 @@ from half_yard.countries.us.assets.made_up import WHAT_IS_FILED, make_up
 from half_yard.countries.us.assets.mid_quarter import HALF_YEAR, MID_QUARTER
 from half_yard.countries.us.assets.stops import RECEIVED_LATER
 from half_yard.countries.us.book_checks import book_findings
+from half_yard.countries.us.carried_in import PASSIVE_LOSS
 from half_yard.countries.us.country import ROLES
 from half_yard.countries.us.exchanges.checks import exchange_findings
 from half_yard.countries.us.forms.form_4797 import freed, left_service, unnamed_proceeds
@@ -26,6 +27,8 @@ from half_yard.countries.us.forms.home_sale import is_main_home
 from half_yard.countries.us.frame import FILING_STATUSES, OnReturn
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
+from half_yard.countries.us.losses.asked import ENDED
+from half_yard.countries.us.qualified.asked import GROUP, HOURS, SERVICE, TRADE
 from half_yard.countries.us.questions import is_made_up
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.countries.us.shared_checks import served_by, shared_findings
@@ -43,9 +46,9 @@ MEND_PRIOR = (
     "(Rev. Proc. 2015-13)."
 )
 NOT_COVERED = (
-    "This program computes businesses, rentals, wages, interest, dividends and payments with the standard "
-    "deduction. "
-    "Other income, itemized deductions, credits and state returns are not part of the result."
+    "This program computes businesses, rentals, wages, interest, dividends, sales and payments with the "
+    "standard deduction, the limits on losses, and all taxes on them. Other income, itemized deductions, "
+    "credits of the household and state returns are not part of the result."
 )
 
 
@@ -71,6 +74,7 @@ def findings_of(
         *_expensing(sheets),
         *_small_taxpayers(sheets),
         *_sales(frame, stories),
+        *_trades(frame),
         *_instalments(frame, sheets),
         *exchange_findings(frame.file, stories),
         *book_findings(frame, books, unusual),
@@ -234,11 +238,31 @@ def _sales(frame: OnReturn, stories: Mapping[str, AssetStory]) -> Iterator[Findi
             )  # fmt: skip
     for key in freed(left_service(counted, frame.file.tax_year), counted):
         activity = frame.file.activities.get(key)
-        if activity is not None and activity.kind == "rental":
+        known = any(item.kind == PASSIVE_LOSS and item.of == key for item in file.carryovers.values())
+        if activity is not None and activity.kind == "rental" and not known:
             yield Finding(
-                Level.WARNING, f"{activity.name}: its property is sold. Suspended losses of earlier years "
-                "are freed (26 U.S.C. 469(g)) and are not computed.",
-                f"/activities/{key}/answers/suspended_losses",
+                Level.WARNING, f"{activity.name}: its property is sold, which frees suspended losses "
+                "of earlier years (26 U.S.C. 469(g)). None is entered.",
+                f"/activities/{key}/choices/{ENDED.key}",
+                "Type them among what is carried in, or say how the rental ended.",
+            )  # fmt: skip
+
+
+def _trades(frame: OnReturn) -> Iterator[Finding]:
+    """What is said of a trade for the business-income deduction and does not go together."""
+    least = frame.rules.amount("qbi_rental_safe_harbor_hours")
+    for key, activity in frame.file.activities.items():
+        hours = activity.facts.get(HOURS)
+        if activity.kind == "rental" and TRADE.of(activity.answers) and hours is not None and hours < least:
+            yield Finding(
+                Level.WARNING, f"{activity.name}: {hours:,} hours are less than the {least} of the safe "
+                "harbor (Rev. Proc. 2019-38).", f"/activities/{key}/facts/{HOURS}",
+                "It may be a trade or business all the same; judge by what is done.",
+            )  # fmt: skip
+        if SERVICE.of(activity.answers) and activity.choices.get(GROUP.key):
+            yield Finding(
+                Level.ERROR, f"{activity.name}: a specified service is never aggregated "
+                "(26 CFR 1.199A-4(b)(1)(iv)).", f"/activities/{key}/choices/{GROUP.key}", "Choose none.",
             )  # fmt: skip
 
 

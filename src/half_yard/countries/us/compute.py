@@ -11,27 +11,43 @@ from half_yard.countries.left_out import stopped_with
 from half_yard.countries.results import AssetStory, CarryPoint, Computation, Return
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.book_checks import unusual_sizes
+from half_yard.countries.us.capital_sales import sales_made
 from half_yard.countries.us.carried_in import carryover_stops
 from half_yard.countries.us.checks import findings_of
 from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.forms import (
     dwelling,
+    form_461,
     form_1040,
     form_4562,
     form_4797,
     form_4797_part_iv,
+    form_6198,
+    form_6251,
     form_6252,
+    form_8582,
+    form_8801,
     form_8824,
     form_8829,
+    form_8949,
+    form_8959,
+    form_8960,
     form_8995,
+    form_8995_a,
+    gains_tax,
     home_office,
     home_sale,
     mid_quarter_worksheet,
+    net_operating_loss,
+    passive_income,
     safe_harbors,
     schedule_1,
     schedule_2,
+    schedule_3,
     schedule_a,
     schedule_c,
+    schedule_d,
+    schedule_d_worksheets,
     schedule_e,
     schedule_se,
     section_179,
@@ -45,6 +61,7 @@ from half_yard.countries.us.forms import (
 )
 from half_yard.countries.us.frame import BOOKS, OnReturn, left_out, people, rules
 from half_yard.countries.us.own_income import own_stops
+from half_yard.countries.us.qualified import trades
 from half_yard.countries.us.shared import up_to_now
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.countries.us.shared.divided import things
@@ -119,19 +136,42 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
         yield ask(form_4797_part_iv.part_iv.sheet, key)
     for key in ask(section_481.with_income):
         yield ask(section_481.section_481.sheet, key)
-    yield from _statements(ask)
     yield from _of_sales(ask)
+    yield from _statements(ask)
     for person in ask(schedule_se.persons_with_business):
         yield ask(schedule_se.schedule_se.sheet, person)
+    yield from _of_person(ask)
+
+
+def _of_person(ask: Ask) -> Iterator[Sheet]:
+    """The return itself, with what its lines rest on."""
+    if ask(form_461.may_apply):
+        yield ask(form_461.form_461.sheet)
+    if ask(net_operating_loss.is_there):
+        yield ask(net_operating_loss.net_operating_loss.sheet)
     yield ask(schedule_1.schedule_1.sheet)
     if ask(form_8995.applies):
-        yield ask(form_8995.form_8995.sheet)
+        is_long = ask(form_8995.is_above) and ask(trades.qualified_businesses)
+        yield ask((form_8995_a.form_8995_a if is_long else form_8995.form_8995).sheet)
     if ask(safe_harbors.elects_de_minimis):
         yield ask(safe_harbors.de_minimis.sheet)
     for key in ask(safe_harbors.small_taxpayers):
         yield ask(safe_harbors.small_taxpayer.sheet, key)
     yield ask(tax_computation.tax_worksheet.sheet)
+    if ask(gains_tax.applies):
+        form = gains_tax.long_worksheet if ask(gains_tax.is_long) else gains_tax.short_worksheet
+        yield ask(form.sheet)
+    if ask(form_6251.applies):
+        yield ask(form_6251.form_6251.sheet)
+    if ask(form_8801.applies):
+        yield ask(form_8801.form_8801.sheet)
+    if ask(form_8959.applies):
+        yield ask(form_8959.form_8959.sheet)
+    if all(ask(form_8960.is_due)):
+        yield ask(form_8960.form_8960.sheet)
     yield ask(schedule_2.schedule_2.sheet)
+    if ask(schedule_3.applies):
+        yield ask(schedule_3.schedule_3.sheet)
     yield ask(form_1040.form_1040.sheet)
 
 
@@ -142,6 +182,12 @@ def _statements(ask: Ask) -> Iterator[Sheet]:
         yield ask(simplified_home_office.simplified.sheet, *office)
     for business in ask(schedule_c.businesses):
         yield ask(schedule_c.schedule_c.sheet, *business)
+    for key in ask(form_6198.limited):
+        yield ask(form_6198.form_6198.sheet, key)
+    if ask(form_8582.applies):
+        if "allowance" in ask(form_8582.part_ii):
+            yield ask(passive_income.passive_income.sheet)
+        yield ask(form_8582.form_8582.sheet)
     for place in ask(dwelling.dwellings):
         yield ask(dwelling.worksheet.sheet, *place)
     for key in ask(schedule_e.properties):
@@ -180,6 +226,19 @@ def _of_sales(ask: Ask) -> Iterator[Sheet]:
         yield ask(form_4797.form_4797.sheet)
     if ask(section_1231_losses.applies):
         yield ask(section_1231_losses.section_1231_losses.sheet)
+    yield from _of_gains(ask)
+
+
+def _of_gains(ask: Ask) -> Iterator[Sheet]:
+    """Schedule D with what it rests on."""
+    if ask(sales_made):
+        yield ask(form_8949.form_8949.sheet)
+    if ask(schedule_d.applies):
+        yield ask(schedule_d.schedule_d.sheet)
+        if "rate_28" in ask(schedule_d.summary):
+            yield ask(schedule_d_worksheets.collectibles_worksheet.sheet)
+        if "unrecaptured" in ask(schedule_d.summary):
+            yield ask(schedule_d_worksheets.unrecaptured_worksheet.sheet)
 
 
 def _of_things(ask: Ask) -> Iterator[Sheet]:

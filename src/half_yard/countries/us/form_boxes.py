@@ -41,10 +41,18 @@ PERSONS_BOXES = {
         Box("penalty", "Box 2: early withdrawal penalty", "Schedule 1, line 18"),
         Box("treasury", "Box 3: Treasury interest", "taxable, not part of box 1"),
         Box("exempt", "Box 8: tax-exempt interest", "Form 1040, line 2a"),
+        Box("private_activity", "Box 9: of it private activity bonds", "Form 6251, line 2g"),
     ),
     "dividends": (
-        Box("capital_gain", "Box 2a: capital gain distributions", "Form 1040, line 7"),
+        Box("capital_gain", "Box 2a: capital gain distributions", "Schedule D, line 13"),
+        Box("unrecaptured", "Box 2b: of it unrecaptured section 1250 gain", "Schedule D, line 19"),
+        Box("collectibles", "Box 2d: of it collectibles gain", "Schedule D, line 18"),
         Box("exempt", "Box 12: exempt-interest dividends", "Form 1040, line 2a"),
+        Box("private_activity", "Box 13: of it private activity bonds", "Form 6251, line 2g"),
         Box("section_199a", "Box 5: section 199A dividends", "Form 8995, line 6"),
+    ),
+    "sales": (
+        Box("wash_sale", "Box 1g: wash sale loss disallowed", "added back to a loss (26 U.S.C. 1091)"),
+        Box("market_discount", "Box 1f: accrued market discount", "interest, as far as there is a gain"),
     ),
 }

@@ -12,29 +12,13 @@ NO_STATUS = gap(
     "Choose it.",
     "/household/filing_status",
 )
-QBI_ABOVE_THRESHOLD = gap(
-    "Taxable income is above the threshold of the simplified business-income deduction: "
-    "Form 8995-A is not computed."
-)
-QBI_MINIMUM = gap("The minimum business-income deduction of 26 U.S.C. 199A(i) is not computed.")
-NET_INVESTMENT = gap(
-    "Income is above the threshold of the net investment income tax: Form 8960 is not computed."
-)
-ADDITIONAL_MEDICARE = gap(
-    "Earnings are above the threshold of the Additional Medicare Tax: Form 8959 is not computed."
-)
 SEPARATE_EXPENSING = gap(
     "Filing separately: the limit of section 179 is divided between the spouses, and that is not asked."
 )
-LOWER_RATES = gap(
-    "The lower tax on qualified dividends and capital gain distributions is not computed: the tax shown is "
-    "too high."
+PASSIVE_FOR_MINIMUM_TAX = gap(
+    "Minimum tax is due, and a rental's limited loss has other depreciation for it: how much of that counts "
+    "(Form 6251, line 2m) is not computed."
 )
-MINIMUM_TAX = gap("The alternative minimum tax may apply: Form 6251 is not computed.")
-EXCESS_BUSINESS_LOSS = gap(
-    "Business losses are above the limit of 26 U.S.C. 461(l): Form 461 is not computed."
-)
-NET_OPERATING_LOSS = gap("Income is below zero: a net operating loss is not computed.")
 SENIOR_DEDUCTION = gap("The additional deduction for persons of 65 or over (Schedule 1-A) is not computed.")
 HEAD_OF_HOUSEHOLD = gap(
     "Head of household needs a qualifying person: dependants and their credits are not computed."
@@ -50,27 +34,12 @@ ITEMIZED = gap(
 )
 
 
-def rental_loss_limited(path: str) -> Mark:
-    """A rental loss that the passive-loss rules may limit."""
-    return gap("A rental loss may be limited: Form 8582 is not computed.", path=path)
-
-
 def personal_use(path: str) -> Mark:
     """A dwelling used personally and let."""
     return gap(
         "Days of personal use: the split of costs and the loss limit of 26 U.S.C. 280A are not computed.",
         path=f"{path}/days_personal",
     )
-
-
-def passive_business(path: str) -> Mark:
-    """A business in which the owner does not materially participate."""
-    return gap("A business without material participation is passive: Form 8582 is not computed.", path=path)
-
-
-def at_risk(path: str) -> Mark:
-    """A business loss with investment not at risk."""
-    return gap("A loss with some investment not at risk: Form 6198 is not computed.", path=path)
 
 
 def special_allowance(path: str) -> Mark:
@@ -132,6 +101,65 @@ def listed_replacement(path: str) -> Mark:
     return gap("Depreciation of listed property that replaces other is not computed.", path=path)
 
 
+def loss_on_two_forms(path: str) -> Mark:
+    """A limited loss of which a part is a loss of Form 4797."""
+    return gap(
+        "A loss that is limited has a part on Form 4797: how it is divided between the forms (Form 8582, "
+        "part IX) is not computed.",
+        path=path,
+    )
+
+
+def service_not_said(path: str) -> Mark:
+    """A business of which it must be known now whether it is a specified service."""
+    return gap(
+        "Income is above the threshold, and it is not said whether a business is a specified service.",
+        "Answer it among what is set up for the business.",
+        path,
+    )
+
+
+def exchanged_property(path: str) -> Mark:
+    """Property received in an exchange, whose unadjusted basis has a rule of its own."""
+    return gap(
+        "The unadjusted basis of exchanged property (26 CFR 1.199A-2(c)(3)) is not computed.", path=path
+    )
+
+
+def suspended_not_entered(path: str) -> Mark:
+    """Losses that are said to be suspended, and no amount."""
+    return gap(
+        "Losses of earlier years are said to be suspended, and none is entered.",
+        "Type them among what is carried in, as passive losses of this rental.",
+        path,
+    )
+
+
+def medicare_tax_not_said(path: str) -> Mark:
+    """Wages so large that their employer withheld Additional Medicare Tax, and it is not entered how much."""
+    return gap(
+        "Wages above 200,000 without box 6: how much Additional Medicare Tax was withheld is not known.",
+        "Type box 6 of the Form W-2.",
+        path,
+    )
+
+
+def social_security_tax_not_said(path: str) -> Mark:
+    """One of several employers, whose social security tax together is more than the most."""
+    return gap(
+        "Several employers, and box 4 is empty: how much social security tax comes back is not known.",
+        "Type box 4 of the Form W-2.",
+        path,
+    )
+
+
+def no_basis(path: str) -> Mark:
+    """A sale without its basis."""
+    return gap(
+        "A sale has no basis: all of its price would be gain.", "Type its cost, also if it is 0.", path
+    )
+
+
 def other_property(path: str) -> Mark:
     """Something that is no asset here was given in an exchange."""
     return gap(
@@ -153,9 +181,6 @@ def home_loss(path: str) -> Mark:
     return gap(
         "A home sold with a loss: the part of the business in it (Form 4797) is not computed.", path=path
     )
-
-
-QBI_SALES = gap("Ordinary gain of a sale belongs to the business-income deduction, and is not in it.")
 
 
 def old_property(path: str) -> Mark:

@@ -7,14 +7,14 @@ from dataclasses import dataclass
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.us.capital_sales import NOT_HERE, sale_stops, sales_made
 from half_yard.countries.us.frame import BOOKS, people
-from half_yard.figures import Choice, Figure, entered
+from half_yard.figures import Figure, entered
 from half_yard.records import ClientFile, EstimatedPayment
-from half_yard.records.forms import PayersForm, PersonsForm, WageStatement
+from half_yard.records.forms import PayersForm, PersonsForm
 from half_yard.records.naming import name_of
 
 COLLECTIONS = ("wages", "interest", "dividends")
-NOT_HERE = "The person is not on this return. Choose another, or change the filing status."
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,7 +27,10 @@ class OwnIncome:
     dividends: Sequence[Figure]
     qualified_dividends: Sequence[Figure]
     capital_gain: Sequence[Figure]
+    unrecaptured_distributions: Sequence[Figure]
+    collectible_distributions: Sequence[Figure]
     section_199a: Sequence[Figure]
+    private_activity: Sequence[Figure]
     early_withdrawal: Sequence[Figure]
     withheld_on_wages: Sequence[Figure]
     withheld_elsewhere: Sequence[Figure]
@@ -35,8 +38,8 @@ class OwnIncome:
 
     @property
     def investment(self) -> list[Figure]:
-        """What its capital brings: interest, dividends and capital gain distributions."""
-        return [*self.interest, *self.dividends, *self.capital_gain]
+        """What its capital brings without being sold: interest and dividends."""
+        return [*self.interest, *self.dividends]
 
 
 def own_income(ask: Ask) -> OwnIncome:
@@ -49,21 +52,35 @@ def own_income(ask: Ask) -> OwnIncome:
     forms = ask(forms_on_return)
     return OwnIncome(
         wages=_fields(wages, "wages"),
-        interest=_fields(interest, "interest") + _boxes(interest, "treasury"),
+        interest=[
+            *_fields(interest, "interest"),
+            *_boxes(interest, "treasury"),
+            *(sold.interest for sold in ask(sales_made) if sold.interest.parts and sold.interest.amount),
+        ],
         exempt_interest=_boxes([*interest, *dividends], "exempt"),
         dividends=_fields(dividends, "ordinary"),
         qualified_dividends=_fields(dividends, "qualified"),
         capital_gain=_boxes(dividends, "capital_gain"),
+        unrecaptured_distributions=_boxes(dividends, "unrecaptured"),
+        collectible_distributions=_boxes(dividends, "collectibles"),
+        private_activity=_boxes([*interest, *dividends], "private_activity"),
         section_199a=_boxes(dividends, "section_199a"),
         early_withdrawal=_boxes(interest, "penalty"),
         withheld_on_wages=_fields(wages, "withheld"),
-        withheld_elsewhere=_fields([*interest, *dividends, *forms], "withheld"),
+        withheld_elsewhere=_fields([*interest, *dividends, *ask(sold_on_return), *forms], "withheld"),
         estimated_payments=[
             entered(payment.amount, "Estimated payment", f"{path}/amount", payment.reckoning)
             for path, payment in ask.of(_payments)
             if path not in ask(payment_stops)
         ],
     )
+
+
+def sold_on_return(ask: Ask) -> tuple[tuple[str, PersonsForm], ...]:
+    """The sales of the people on the return, by record path; also one that can't be counted yet has its tax
+    withheld."""
+    on_return = ask(people)
+    return tuple((path, item) for path, item in ask(items_of, "sales") if item.person in on_return)
 
 
 def items_of(ask: Ask, collection: str) -> tuple[tuple[str, PersonsForm], ...]:
@@ -90,7 +107,7 @@ def own_stops(ask: Ask) -> dict[str, str]:
         for path, item in ask(items_of, collection)
         if item.person not in on_return
     }
-    return stops | ask(payment_stops)
+    return stops | ask(sale_stops) | ask(payment_stops)
 
 
 def payment_stops(ask: Ask) -> dict[str, str]:
@@ -141,20 +158,6 @@ def _boxes(items: Iterable[tuple[str, PayersForm]], box: str) -> list[Figure]:
         for path, item in items
         if box in item.boxes
     ]
-
-
-def social_security_wages(ask: Ask, person: str) -> list[Figure]:
-    """A person's wages under social security, which fill the wage base before self-employment does."""
-    figures = []
-    for path, item in ask(items_of, "wages"):
-        if not isinstance(item, WageStatement) or item.person != person:
-            continue
-        if item.social_security_wages is None:
-            same = Choice("Social security wages left empty: taken to be the same as wages", path)
-            figures.append(_leaf(item.wages, item.employer, f"{path}/wages").because(same))
-        else:
-            figures.append(_leaf(item.social_security_wages, item.employer, f"{path}/social_security_wages"))
-    return figures
 
 
 def _leaf(amount: Decimal | None, label: str, path: str) -> Figure:

@@ -3,6 +3,16 @@
 from collections.abc import Mapping
 
 from half_yard.countries.offered import ManyAnswers, Question
+from half_yard.countries.us.losses.asked import (
+    ACTIVE,
+    AT_RISK,
+    ENDED,
+    MATERIAL,
+    MATERIAL_IN_RENTAL,
+    SHORT_STAYS,
+    SUSPENDED,
+)
+from half_yard.countries.us.qualified.asked import GROUP, SERVICE, TRADE
 from half_yard.records import Asset, ClientFile
 
 ALLOWANCE = Question(
@@ -26,7 +36,6 @@ LESSOR = Question(
     "26 U.S.C. 179(d)(5)(B): for less than half its class life, and costs of the first 12 months above the "
     "part of its rent that the law names",
 )  # fmt: skip
-TRADE = "trade_or_business"
 RELATED = Question(
     "related", "Sold to a related person or an own company", False,
     "A gain is ordinary, a loss not deducted (26 U.S.C. 267, 1239).",
@@ -98,22 +107,21 @@ VEHICLES = Question(
 WHICH = "Business or rental?"
 ACTIVITY = {
     "business": (
-        Question("material_participation", "The owner takes part materially", True, "Schedule C, line G"),
-        Question("at_risk", "All investment is at risk", True, "Schedule C, line 32"),
+        MATERIAL,
+        AT_RISK,
         PAID,
         FILED,
+        SERVICE,
         Question("has_employees", "It has employees", False, "Wages need an employer number"),
         VEHICLES,
     ),
     "rental": (
-        Question("active_participation", "The owner takes part actively", True, "26 U.S.C. 469(i)(6)"),
-        Question(
-            TRADE,
-            "The rental is a trade or business (business-income deduction)",
-            False,
-            "26 U.S.C. 199A; Rev. Proc. 2019-38",
-        ),
-        Question("suspended_losses", "Losses of earlier years are suspended", False, "Form 8582, line 1c"),
+        ACTIVE,
+        AT_RISK,
+        SHORT_STAYS,
+        MATERIAL_IN_RENTAL,
+        TRADE,
+        SUSPENDED,
         SMALL_TAXPAYER,
         PAID,
         FILED,
@@ -152,9 +160,11 @@ CHOICES = {
             (("cost", "Cost"), ("market", "Lower of cost or market"), ("other", "Other")),
             "Schedule C, line 33",
         ),
+        ENDED,
+        GROUP,
         SPOUSES,
     ),
-    "rental": (SPOUSES,),
+    "rental": (ENDED, GROUP, SPOUSES),
 }  # fmt: skip
 COMMUNITY_STATES = frozenset(("AZ", "CA", "ID", "LA", "NV", "NM", "TX", "WA", "WI"))
 """States with community property by law (IRS Pub. 555)."""

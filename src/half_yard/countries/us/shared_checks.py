@@ -86,7 +86,7 @@ def served_by(file: ClientFile, kind: str) -> set[str]:
 
 
 def _carried_for_nothing(file: ClientFile) -> Iterator[Finding]:
-    """What is carried in for a home, a dwelling or a vehicle that isn't there."""
+    """What is carried in for an activity, a home, a dwelling or a vehicle that isn't there."""
     for key, item in file.carryovers.items():
         if item.kind in OF_THINGS and item.of not in file.places:
             yield Finding(

@@ -101,6 +101,10 @@ class ParticularsView(QScrollArea):
                 yield heading(path, group)
                 yield from (question.field(path) for question in together)
 
+        if facts := asked.activity_facts(file, self._key):
+            yield heading(f"{path}/facts", "Of this year, in numbers")
+            yield from facts
+
     def _owners(self, path: str) -> Iterator[Field]:
         file, pack = self._workspace.file, self._workspace.pack
         yield heading(path, "Whose it is")

@@ -9,7 +9,8 @@ from half_yard.countries.offered import Question
 from half_yard.countries.us.assets.classes import CLASSES, OUTPUT, TERM, YEARS, AssetClass
 from half_yard.countries.us.assets.rates import METHODS
 from half_yard.countries.us.exchanges.asked import FIXED, USED_FIRST
-from half_yard.countries.us.questions import AT_ONCE, LESSOR, MADE_UP, TRADE
+from half_yard.countries.us.qualified.asked import TRADE
+from half_yard.countries.us.questions import AT_ONCE, LESSOR, MADE_UP
 from half_yard.records import Asset, ClientFile
 
 
@@ -52,7 +53,7 @@ def asset_fields(file: ClientFile, key: str, questions: Sequence[Question]) -> I
     if asset.prior_depreciation is not None and kind.recovery is not None:
         made_up = (MADE_UP, AT_ONCE) if MADE_UP.of(asset.answers) else (MADE_UP,)
     activity = file.activities.get(asset.activity)
-    lets = activity is not None and activity.kind == "rental" and bool(activity.answers.get(TRADE))
+    lets = activity is not None and activity.kind == "rental" and TRADE.of(activity.answers)
     lessor = (LESSOR,) if lets and kind.may_be_expensed else ()
     for question in (*questions, *lessor, *made_up, *_of_exchange(asset, kind)):
         yield question.field(path)

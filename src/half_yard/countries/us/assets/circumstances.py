@@ -8,7 +8,7 @@ from typing import NamedTuple
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.special_allowance import election_key
 from half_yard.countries.us.carried_in import MILEAGE_PART
-from half_yard.countries.us.questions import TRADE
+from half_yard.countries.us.qualified.asked import TRADE
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.countries.us.shared.measured import measured
 from half_yard.records import ClientFile
@@ -34,7 +34,7 @@ class Circumstances(NamedTuple):
 
 def circumstances(file: ClientFile) -> dict[str, Circumstances]:
     """Those of every asset of a file, by id in order."""
-    trades = {key for key, activity in file.activities.items() if activity.answers.get(TRADE)}
+    trades = {key for key, activity in file.activities.items() if TRADE.of(activity.answers)}
     kinds = {key: activity.kind for key, activity in file.activities.items()}
     for key, thing in file.things.items():
         kinds[key] = BY_THE_MILE if goes_by_the_mile(thing) else _kind_of_uses(file, key)

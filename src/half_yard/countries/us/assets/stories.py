@@ -42,7 +42,7 @@ from half_yard.countries.us.left_out import left_out_activities
 from half_yard.countries.us.questions import is_made_up
 from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.depreciation import Convention, Start
-from half_yard.figures import Asking, Figure, stated, total
+from half_yard.figures import Asking, Figure, stated
 from half_yard.figures.remembered import Memory
 from half_yard.records import Asset, ClientFile
 
@@ -277,17 +277,6 @@ def stories(ask: Ask) -> dict[str, AssetStory]:
     """The story of every asset that nothing stops."""
     each = [ask(stories_of, activity) for activity in ask(counted_by_activity)]
     return dict(sorted(item for kept in each for item in kept.items()))
-
-
-def personal_property(ask: Ask) -> Figure:
-    """This year's depreciation of all but buildings."""
-    every = ask(stories)
-    taken = [every[key].this_year for key in ask.of(_personal, ask(counted))]
-    return total(taken, "this year's depreciation of personal property")
-
-
-def _personal(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
-    return tuple(key for key in keys if CLASSES[file.assets[key].asset_class].personal_property)
 
 
 def expensing_of_year(ask: Ask) -> tuple[str, ...]:

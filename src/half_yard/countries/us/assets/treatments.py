@@ -1,10 +1,5 @@
-"""The same assets under other books: for the minimum tax, and for a state.
-
-Minimum tax (26 U.S.C. 56(a)(1)): property on the 200% method goes by 150%, unless it is eligible for the
-special allowance, from 2016 on also where that was elected out of (168(k)(2)(G)); property of 1987 to 1998
-goes by the alternative system; all else as for the regular tax. A state's book is data
-(`rules/state_books.toml`).
-"""
+"""The same assets under other books: for the minimum tax (`minimum.py`), and for a state, whose book is data
+(`rules/state_books.toml`)."""
 
 from __future__ import annotations
 
@@ -17,20 +12,14 @@ from importlib import resources
 
 from half_yard.countries.results import Treatment
 from half_yard.countries.us.assets.auto_limits import auto_limits
-from half_yard.countries.us.assets.classes import DOUBLE
 from half_yard.countries.us.assets.course import Course, may_fall
 from half_yard.countries.us.assets.life import Life
-from half_yard.countries.us.assets.rates import ALTERNATIVE, SLOWER
+from half_yard.countries.us.assets.minimum import minimum
 from half_yard.countries.us.assets.received import amounts_of, courses_of
 from half_yard.countries.us.assets.special_allowance import Allowance
 from half_yard.countries.us.assets.stories import lives
 from half_yard.depreciation.many import ManyYears
 from half_yard.records import ClientFile
-
-SAME_REAL_FROM = 1999
-ELIGIBLE_FROM = 2016
-"""From this year in service on, property that is elected out of the allowance has no adjustment (P.L.
-114-113, section 143(b))."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,18 +81,6 @@ def years_of_lives(each: Sequence[Life]) -> ManyYears:
     }
     falling |= {number: amounts_of(courses_of(life)) for number, life in enumerate(each) if life.carried}
     return ManyYears.of([life.first for life in each], [life.terms for life in each], falling)
-
-
-def minimum(life: Life) -> Life:
-    """The asset's life for the minimum tax."""
-    way = life.way
-    if life.first < SAME_REAL_FROM:
-        return life.by(way.by(ALTERNATIVE))
-    double = way.recovery.declining == DOUBLE
-    eligible = life.allowance.rate is not None or (life.allowance.elected_out and life.first >= ELIGIBLE_FROM)
-    if double and not eligible:
-        return life.by(way.by(SLOWER))
-    return life
 
 
 def _under(book: StateBook, regular: Mapping[str, Life]) -> dict[str, Life]:

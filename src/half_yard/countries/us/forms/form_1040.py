@@ -6,27 +6,24 @@ Other forms need its lines before it is finished, and it needs theirs: each part
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us import gaps
 from half_yard.countries.us.forms import (
+    form_8959,
     form_8995,
+    gains_tax,
     schedule_1,
     schedule_2,
-    schedule_c,
-    schedule_e,
-    tax_computation,
+    schedule_3,
+    schedule_d,
 )
-from half_yard.countries.us.forms.gains_of_sales import gains_of_sales
-from half_yard.countries.us.frame import facts, rules, status
+from half_yard.countries.us.frame import facts, rules
 from half_yard.countries.us.own_income import own_income
 from half_yard.countries.us.standard_deduction import standard_deduction
 from half_yard.figures import (
-    NOTHING,
     Figure,
     Form,
     Page,
     Role,
-    above,
-    below,
+    carried,
     difference,
     not_below_zero,
     total,
@@ -41,25 +38,30 @@ def form_1040(ask: Ask) -> Page:
 
 @form_1040.part
 def income(page: Page, ask: Ask) -> None:
-    """Lines 1 to 10."""
+    """Lines 1 to 7."""
     page.section = "Income"
     own = ask(own_income)
-    wages = page.line("wages", "1z", "Wages (Form W-2, box 1)", total(own.wages))
+    page.line("wages", "1z", "Wages (Form W-2, box 1)", total(own.wages))
     page.line("exempt_interest", "2a", "Tax-exempt interest", total(own.exempt_interest))
-    interest = page.line("taxable_interest", "2b", "Taxable interest", total(own.interest))
+    page.line("taxable_interest", "2b", "Taxable interest", total(own.interest))
     page.line("qualified_dividends", "3a", "Qualified dividends", total(own.qualified_dividends))
-    dividends = page.line(
-        "ordinary_dividends", "3b", "Ordinary dividends (Form 1099-DIV, box 1a)", total(own.dividends)
-    )
-    gain = page.line(
-        "capital_gain", "7", "Capital gain (distributions; sales)",
-        total([*own.capital_gain, *ask(gains_of_sales)]),
-    )  # fmt: skip
+    page.line("ordinary_dividends", "3b", "Ordinary dividends (Form 1099-DIV, box 1a)", total(own.dividends))
+    page.line("capital_gain", "7", "Capital gain or loss (Schedule D)", ask(schedule_d.to_return))
+
+
+OWN = ("wages", "taxable_interest", "ordinary_dividends", "capital_gain")
+"""The lines of part of the income that are added up with Schedule 1."""
+
+
+@form_1040.part
+def all_income(page: Page, ask: Ask) -> None:
+    """Lines 8 to 10."""
+    page.section = "Income"
     additional = page.line(
         "additional_income", "8", "Additional income (Schedule 1, line 10)",
         ask(schedule_1.additional_income)["additional_income"],
     )  # fmt: skip
-    parts = (wages, interest, dividends, gain, additional)
+    parts = [*(ask(income)[line] for line in OWN), additional]
     page.line("total_income", "9", "Total income", total(parts), Role.TOTAL)
     page.line(
         "adjustments", "10", "Adjustments to income (Schedule 1, line 26)",
@@ -67,43 +69,24 @@ def income(page: Page, ask: Ask) -> None:
     )  # fmt: skip
 
 
+def without_losses(ask: Ask) -> Figure:
+    """Taxable income before the deductions for net operating losses and business income (172(d)(1), (8))."""
+    parts = [*(ask(income)[line] for line in OWN), ask(schedule_1.before_losses)]
+    less = (ask(schedule_1.adjustments)["adjustments"], ask(standard)["standard_deduction"])
+    return difference(total(parts, "total income before net operating losses"), *less)
+
+
 def net_capital_gain(ask: Ask) -> Figure:
     """Qualified dividends and capital gain, which lower rates are for."""
-    return ask(income)["qualified_dividends"] + ask(income)["capital_gain"]
+    return ask(income)["qualified_dividends"] + ask(schedule_d.net_long_gain)
 
 
 @form_1040.part
 def adjusted(page: Page, ask: Ask) -> None:
     """Line 11, adjusted gross income."""
     page.section = "Income"
-    made = ask(income)["total_income"] - ask(income)["adjustments"]
-    losses = ask(business_losses)
-    tests = [above(losses, NOTHING)]
-    if all(tests):
-        tests.append(above(losses, _excess_threshold(ask)))
-    excess = len(tests) > 1 and all(tests)
-    negative = below(made, NOTHING)
-    marks = [
-        *([gaps.EXCESS_BUSINESS_LOSS] if excess else []),
-        *([gaps.NET_OPERATING_LOSS] if negative else []),
-    ]
-    made = made.marked(*marks).where(*tests)
+    made = ask(all_income)["total_income"] - ask(all_income)["adjustments"]
     page.line("adjusted_gross_income", "11", "Adjusted gross income", made, Role.TOTAL)
-
-
-def business_losses(ask: Ask) -> Figure:
-    """What all businesses and rentals together lost."""
-    results = [ask(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
-    return difference(
-        NOTHING,
-        total([*results, *ask(schedule_e.rental_results)]),
-        label="loss of all businesses and rentals",
-    )
-
-
-def _excess_threshold(ask: Ask) -> Figure:
-    label = "limit on business losses (26 U.S.C. 461(l))"
-    return ask(rules).figure("excess_business_loss_threshold", ask(status), label)
 
 
 @form_1040.part
@@ -127,31 +110,37 @@ def taxable_income(page: Page, ask: Ask) -> None:
     page.section = "Deductions"
     business = total(())
     if ask(form_8995.applies):
-        business = ask(form_8995.deduction)["deduction"]
+        business = ask(form_8995.deduction)
     deduction = page.line("business_income_deduction", "13", "Qualified business income deduction", business)
     deductions = page.line(
         "deductions", "14", "Total deductions", ask(standard)["standard_deduction"] + deduction
     )
-    income_left = ask(adjusted)["adjusted_gross_income"] - deductions
-    page.line("taxable_income", "15", "Taxable income", not_below_zero(income_left), Role.TOTAL)
+    left = ask(adjusted)["adjusted_gross_income"] - deductions
+    page.line("taxable_income", "15", "Taxable income", not_below_zero(left), Role.TOTAL)
+
+
+def income_left(ask: Ask) -> Figure:
+    """Taxable income as it would be below zero too, which some worksheets build on."""
+    deductions = ask(taxable_income)["deductions"]
+    return difference(ask(adjusted)["adjusted_gross_income"], deductions, label="income less deductions")
 
 
 @form_1040.part
 def tax(page: Page, ask: Ask) -> None:
     """Lines 16 to 24: total tax."""
     page.section = "Tax"
-    worked_out = ask(tax_computation.tax)["tax"]
-    gains = above(ask(net_capital_gain), NOTHING)
-    regular = page.line(
-        "tax", "16", "Tax", worked_out.marked(*([gaps.LOWER_RATES] if gains else [])).where(gains),
-        Role.SUBTOTAL,
-    )  # fmt: skip
+    regular = page.line("tax", "16", "Tax", ask(gains_tax.regular_tax), Role.SUBTOTAL)
     additional = page.line(
         "additional_tax", "17", "Additional tax (Schedule 2, line 3)",
         ask(schedule_2.additional_tax)["additional_tax"],
     )  # fmt: skip
-    before_credits = page.line("tax_before_credits", "18", "Tax before credits", regular + additional)
-    after_credits = page.line("tax_after_credits", "22", "Tax after credits", before_credits)
+    before = page.line("tax_before_credits", "18", "Tax before credits", regular + additional)
+    after_credits = carried(before)
+    if ask(schedule_3.has_credits):
+        title = "Other credits (Schedule 3, line 8)"
+        credit = page.line("other_credits", "20", title, ask(schedule_3.part_i)["credits"])
+        after_credits = not_below_zero(before - credit)
+    after_credits = page.line("tax_after_credits", "22", "Tax after credits", after_credits)
     other = page.line(
         "other_taxes", "23", "Other taxes (Schedule 2, line 21)",
         ask(schedule_2.other_taxes)["other_taxes"],
@@ -168,9 +157,17 @@ def payments(page: Page, ask: Ask) -> None:
     elsewhere = page.line(
         "withheld_elsewhere", "25b", "Withheld on Forms 1099", total(own.withheld_elsewhere)
     )
-    withheld = page.line("withheld", "25d", "Total withheld", on_wages + elsewhere)
+    held = [on_wages, elsewhere]
+    if ask(form_8959.applies):
+        title = "Additional Medicare Tax withheld (Form 8959)"
+        held.append(page.line("withheld_medicare", "25c", title, ask(form_8959.withheld)["additional"]))
+    withheld = page.line("withheld", "25d", "Total withheld", total(held))
     estimated = page.line("estimated_payments", "26", "Estimated tax payments", total(own.estimated_payments))
-    page.line("payments", "33", "Total payments", withheld + estimated, Role.TOTAL)
+    paid = [withheld, estimated]
+    if ask(schedule_3.has_payments):
+        title = "Other payments (Schedule 3, line 15)"
+        paid.append(page.line("other_payments", "31", title, ask(schedule_3.payments)["other_payments"]))
+    page.line("payments", "33", "Total payments", total(paid), Role.TOTAL)
 
 
 @form_1040.part

@@ -163,14 +163,11 @@ def part_ii(page: Page, ask: Ask) -> None:
 def unrecaptured(page: Page, ask: Ask) -> None:
     """What goes to Schedule D and its worksheet."""
     page.section = "To Schedule D"
-    private = [item.private for item in ask(items)]
-    page.line("private", "", "Gains of private parts (Form 8949)", total(private))
     of_exchanges = ask(form_8824.gains, "unrecaptured")
     of_contracts = ask(form_6252.unrecaptured_gains)
     sold = (item.unrecaptured for item in ask(items) if item.long_held and not item.instalments)
     every = total((*sold, *of_exchanges, *of_contracts))
-    most = not_below_zero(ask(part_i)["capital_gain"], "not more than line 9")
-    page.line("unrecaptured", "", "Unrecaptured section 1250 gain, to Schedule D", smaller_of(every, most))
+    page.line("unrecaptured", "", "Unrecaptured section 1250 gain, to its worksheet", every)
 
 
 def ordinary_gain(ask: Ask) -> Figure | None:
@@ -201,9 +198,15 @@ def _of_businesses(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
     return tuple(key for key in keys if file.assets[key].activity in businesses)
 
 
-def private_gain(ask: Ask) -> Figure | None:
-    """The gains of the private parts, where something left service."""
-    return ask(unrecaptured)["private"] if ask(applies) else None
+def private_gains(ask: Ask, held_long: bool) -> tuple[Figure, ...]:
+    """The gains of the private parts of what was held for more than a year, or for less."""
+    sold = [item for item in ask(items) if item.long_held is held_long]
+    return tuple(item.private for item in sold if item.private.amount)
+
+
+def unrecaptured_gain(ask: Ask) -> Figure | None:
+    """Unrecaptured section 1250 gain before any limit, where something left service."""
+    return ask(unrecaptured)["unrecaptured"] if ask(applies) else None
 
 
 def _gains(sold: Iterable[Sold]) -> Figure:

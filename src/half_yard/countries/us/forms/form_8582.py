@@ -1,66 +1,197 @@
-"""Whether a loss from rentals is deductible in full, or may be limited (26 U.S.C. 469).
+"""Form 8582, Passive Activity Loss Limitations (26 U.S.C. 469), with its parts as they are since 2020.
 
-Form 8582 need not be filed, and losses are allowed in full, where the rentals together have no loss, or
-where the small loss and income of an active owner stay within the special allowance (Form 8582
-instructions, "Exception"). Everything else waits for the computation of Form 8582 and is marked.
+What each activity is and how it ended is in the room `losses`; what the schedules then deduct is
+`allowed_of`.
 """
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.us import gaps
-from half_yard.countries.us.forms import schedule_c, schedule_e
-from half_yard.countries.us.frame import rules, status
-from half_yard.countries.us.own_income import own_income
-from half_yard.figures import NOTHING, Choice, Figure, Mark, Test, above, at_least, difference, total
+from half_yard.countries.us.carried_in import PASSIVE_LOSS
+from half_yard.countries.us.forms import passive_income
+from half_yard.countries.us.frame import household, rules, status, status_choice
+from half_yard.countries.us.losses import asked, ended, passive, results, rows
+from half_yard.countries.us.losses.asked import Standing
+from half_yard.figures import (
+    NOTHING,
+    Carries,
+    Choice,
+    Figure,
+    Form,
+    Page,
+    Role,
+    below,
+    carried,
+    difference,
+    not_below_zero,
+    smaller_of,
+    total,
+)
+from half_yard.sharing import in_proportion
+
+EARLIER = "losses of earlier years"
 
 
-@dataclass(frozen=True, eq=False)
-class LossTreatment:
-    """What the loss rules make of rental losses: the choices that allow them in full, or the marks of what is
-    not computed; and the tests that decided it."""
-
-    choices: tuple[Choice, ...] = ()
-    marks: tuple[Mark, ...] = ()
-    tests: tuple[Test, ...] = ()
-
-    def applied(self, loss: Figure) -> Figure:
-        """A property's loss under it."""
-        return loss.because(*self.choices).marked(*self.marks).where(*self.tests)
+def applies(ask: Ask) -> bool:
+    """Whether some passive activity has a loss, of this year or of an earlier one."""
+    return any(row.losses.amount or row.freed.amount for row in ask(rows.every_row))
 
 
-def loss_treatment(ask: Ask) -> LossTreatment:
-    """What the loss rules make of the rental losses of the return."""
-    activities = {key: ask.of(activity_of, key) for key in ask(schedule_e.properties)}
-    suspended = [key for key, activity in activities.items() if activity.answers.get("suspended_losses")]
-    if suspended:
-        marks = tuple(gaps.rental_loss_limited(f"/activities/{key}/answers") for key in suspended)
-        return LossTreatment(marks=marks)
-    net = total((ask(schedule_e.result, key)["income_or_loss"] for key in activities), "net of all rentals")
-    if no_loss := at_least(net, NOTHING):
-        words = Choice("Losses are allowed in full against the income of the other rentals")
-        return LossTreatment((words,), tests=(no_loss,))
-    allowance = ask(rules).figure("rental_loss_allowance", label="special allowance for rental losses")
-    start = ask(rules).figure("rental_loss_allowance_magi_start", label="income at which it phases out")
-    tests = (
-        above(difference(NOTHING, net, label="loss of all rentals"), allowance),
-        above(ask(modified_income), start),
+@Form
+def form_8582(ask: Ask) -> Page:
+    """One for the return."""
+    return Page("form_8582", "Form 8582", "", ask(rules).numbers("form_8582"))
+
+
+@form_8582.part
+def activities(page: Page, ask: Ask) -> None:
+    """Parts IV and V: what each activity brings."""
+    for active, section in ((True, "Part IV · Rentals, active participation"), (False, "Part V · Others")):
+        page.section = section
+        for row in ask(rows.every_row):
+            if row.active is not active or not (row.income.amount or row.losses.amount):
+                continue
+            name = ask.of(activity_of, row.key).name
+            columns = (("a", "income", row.income), ("b", "loss", row.loss), ("c", EARLIER, row.prior))
+            for column, title, figure in columns:
+                if figure.amount:
+                    chosen = figure.because(ask(passive.why, row.key))
+                    page.line(f"{row.key}.{column}", column, f"{name}: {title}", chosen)
+
+
+def _sum(page: Page, ask: Ask, number: str, *, active: bool) -> tuple[Figure, Figure]:
+    """Lines a to d of a group: its income and all of it together."""
+    own = [row for row in ask(rows.every_row) if row.active is active]
+    made = ask(activities)
+
+    def column(letter: str, title: str) -> Figure:
+        parts = (made[key] for row in own if (key := f"{row.key}.{letter}") in made)
+        return page.line(f"{number}{letter}", f"{number}{letter}", title, total(parts))
+
+    income, loss = column("a", "Activities with income"), column("b", "Activities with a loss")
+    prior = column("c", "Losses of earlier years")
+    together = page.line(f"{number}d", f"{number}d", "Together", difference(income, loss, prior))
+    return income, together
+
+
+@form_8582.part
+def part_i(page: Page, ask: Ask) -> None:
+    """Lines 1a to 3."""
+    page.section = "Part I · Passive activity loss"
+    _, active = _sum(page, ask, "1", active=True)
+    _, other = _sum(page, ask, "2", active=False)
+    page.line("all_passive", "3", "All passive activities", active + other, Role.SUBTOTAL)
+
+
+@form_8582.part
+def part_ii(page: Page, ask: Ask) -> None:
+    """Lines 4 to 9: the allowance for rentals with active participation."""
+    lines = ask(part_i)
+    loss_of_all, loss_of_active = below(lines["all_passive"], NOTHING), below(lines["1d"], NOTHING)
+    if not loss_of_all:
+        return
+    page.section = "Part II · Allowance for rentals with active participation"
+    if not loss_of_active:
+        page.line("allowance", "9", "Allowance", NOTHING.where(loss_of_active))
+        return
+    values, separate = ask(rules), ask(status) == "separate"
+    apart = asked.LIVED_APART.of(ask.of(household).answers)
+    if separate and not apart:
+        words = Choice("Lived with the spouse: no allowance", f"/household/answers/{asked.LIVED_APART.key}")
+        page.line("allowance", "9", "Allowance", total(()).because(words))
+        return
+    kind = "_separate" if separate else ""
+    largest = values.figure(f"rental_loss_allowance{kind}", label="largest allowance")
+    start = values.figure(f"rental_loss_allowance_magi_start{kind}", label="income at which it phases out")
+    rate = values.figure("rental_loss_allowance_phase_out_rate", label="part of the income that counts")
+    negative = (difference(NOTHING, lines[key]) for key in ("1d", "all_passive"))
+    loss = page.line("loss_to_allow", "4", "Loss, at the most all of it", smaller_of(*negative))
+    end = (start + largest / rate).named("income at which there is none left")
+    end = page.line("phased_out_at", "5", "Income at which there is none left", end)
+    income = not_below_zero(ask(passive_income.modified)["modified"], "not below zero")
+    income = page.line("modified_income", "6", "Modified adjusted gross income", income)
+    room = page.line("below_it", "7", "Below it by", not_below_zero(end - income))
+    half = page.line("largest_allowance", "8", "Largest allowance", smaller_of(room * rate, largest))
+    allowed = smaller_of(loss, half).because(ask(status_choice))
+    page.line("allowance", "9", "Allowance", allowed, Role.SUBTOTAL)
+
+
+@form_8582.part
+def part_iii(page: Page, ask: Ask) -> None:
+    """Lines 10 and 11, where not all is allowed."""
+    if "allowance" not in ask(part_ii):
+        return
+    page.section = "Part III · Losses allowed"
+    income = page.line(
+        "passive_income", "10", "Income of all activities", ask(part_i)["1a"] + ask(part_i)["2a"]
     )
-    active = all(activity.answers.get("active_participation", True) for activity in activities.values())
-    if ask(status) != "separate" and active and not any(tests):
-        words = Choice(
-            "Active participation, within the special allowance: allowed in full without Form 8582"
-        )
-        return LossTreatment((words,), tests=tests)
-    marks = tuple(gaps.rental_loss_limited(f"/activities/{key}") for key in sorted(activities))
-    return LossTreatment(marks=marks)
+    page.line("losses_allowed", "11", "Losses allowed", ask(part_ii)["allowance"] + income, Role.TOTAL)
 
 
-def modified_income(ask: Ask) -> Figure:
-    """Modified adjusted gross income: all other income, without passive losses and before the deduction for
-    self-employment tax (26 U.S.C. 469(i)(3)(F))."""
-    own = ask(own_income)
-    profits = [ask(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
-    return total([*own.wages, *own.investment, *profits], "modified adjusted gross income")
+@form_8582.part
+def part_vi(page: Page, ask: Ask) -> None:
+    """The allowance divided by overall losses."""
+    if "allowance" not in ask(part_ii) or not ask(part_ii)["allowance"].amount:
+        return
+    page.section = "Part VI · The allowance, by activity"
+    weights = {row.key: row.overall_loss for row in ask(rows.every_row) if row.active}
+    parts = in_proportion(ask(part_ii)["allowance"], weights, rounded=Figure.in_dollars)
+    for key, part in parts.items():
+        name = ask.of(activity_of, key).name
+        share = page.line(f"{key}.allowance", "c", f"{name}: its part of the allowance", part)
+        left = not_below_zero(difference(weights[key], share))
+        page.line(f"{key}.left", "d", f"{name}: loss that is left", left)
+
+
+@form_8582.part
+def part_vii(page: Page, ask: Ask) -> None:
+    """What is not allowed, divided by the losses that are left; it waits for next year."""
+    if "allowance" not in ask(part_ii):
+        return
+    page.section = "Part VII · Losses that are not allowed"
+    allowance, left = ask(part_ii)["allowance"], ask(part_vi)
+    every = difference(
+        difference(NOTHING, ask(part_i)["all_passive"]), allowance, label="loss that is not allowed"
+    )
+    losses = {
+        row.key: left.get(f"{row.key}.left", row.overall_loss) if row.active else row.overall_loss
+        for row in ask(rows.every_row)
+    }
+    for key, part in in_proportion(not_below_zero(every), losses, rounded=Figure.in_dollars).items():
+        name, given = ask.of(activity_of, key).name, ask(ended.ended_by, key) == asked.GIFT
+        title = f"{name}: not allowed" + (", added to the basis of what was given" if given else "")
+        marks = []
+        if part.amount and any(figure.amount < 0 for figure in ask(results.gains_of, key)):
+            marks.append(gaps.loss_on_two_forms(f"/activities/{key}"))
+        carries = None if given else Carries(PASSIVE_LOSS, of=key)
+        page.line(f"{key}.unallowed", "c", title, part.marked(*marks), carries=carries)
+
+
+@form_8582.part
+def part_viii(page: Page, ask: Ask) -> None:
+    """What is allowed, by activity: it goes to the schedules."""
+    page.section = "Part VIII · Losses that are allowed"
+    for row in ask(rows.every_row):
+        if not row.losses.amount and not row.freed.amount:
+            continue
+        name, waits = ask.of(activity_of, row.key).name, ask(part_vii)
+        made = difference(row.losses, waits.get(f"{row.key}.unallowed", NOTHING), label="allowed")
+        if row.freed.amount:
+            words = [ask(ended.how_it_ended, row.key)] if ask(ended.ended_by, row.key) else []
+            freed = row.freed.because(*words)
+            freed = page.line(f"{row.key}.freed", "", f"{name}: freed from the limit", freed)
+            made = made + freed
+        page.line(f"{row.key}.allowed", "c", f"{name}: allowed", made)
+
+
+def allowed_of(ask: Ask, key: str) -> Figure:
+    """What the schedule of an activity deducts, above zero: of a loss of the year and of earlier ones. What
+    it lost by sales of its property is on Form 4797."""
+    if ask(passive.standing, key) is Standing.NOT_PASSIVE:
+        loss = not_below_zero(difference(NOTHING, ask(rows.at_risk, key)), "loss of the year")
+        prior = ask(part_viii).get(f"{key}.allowed", NOTHING)
+        return total((loss, prior)) if prior.amount else carried(loss)
+    made = ask(part_viii).get(f"{key}.allowed", NOTHING)
+    sold = [figure for figure in ask(results.gains_of, key) if figure.amount < 0]
+    return total((made, *sold)) if sold else made

@@ -4,7 +4,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from decimal import Decimal
 from typing import NamedTuple
 
@@ -13,6 +13,7 @@ from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import CONVERTED, gain_basis_figure, origin_of
 from half_yard.countries.us.assets.classes import CLASSES, LAND
+from half_yard.countries.us.assets.holding import held_long
 from half_yard.countries.us.assets.sold import is_sold_in
 from half_yard.countries.us.frame import left_out, rules, status
 from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS
@@ -212,7 +213,7 @@ def excluded(page: Page, ask: Ask, of: str) -> None:
     open_to_it = page.line("open", "", "Gain that may be excluded", rest)
     most = page.line("most", "", "Exclusion, at the most", most_of(ask, ask(tests_of, of)))
     out = page.line("excluded", "", "Excluded", smaller_of(open_to_it, most), Role.SUBTOTAL)
-    page.line("taxed", "", "Taxed: to Form 1040, line 7", made - out, Role.RESULT)
+    page.line("taxed", "", "Taxed: to Schedule D", made - out, Role.RESULT)
 
 
 def _for_days_away(ask: Ask, of: str, gain: Figure) -> Figure | None:
@@ -248,6 +249,7 @@ def most_of(ask: Ask, tests: Tests) -> Figure:
     return ask(rules).figure("home_sale_exclusion", ask(status), label)
 
 
-def taxed(ask: Ask) -> Sequence[Figure]:
-    """What of the homes' gains is taxed."""
-    return [ask(excluded, of)["taxed"] for of in ask(homes_sold)]
+def taxed(ask: Ask, for_long: bool) -> tuple[Figure, ...]:
+    """What of the gains is taxed of homes held for more than a year, or for less."""
+    sold = [of for of in ask(homes_sold) if all(map(held_long, ask(assets_sold, of).values())) is for_long]
+    return tuple(ask(excluded, of)["taxed"] for of in sold)

@@ -5,14 +5,14 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
-from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import carried_on
 from half_yard.countries.us.forms import home_office, section_179
 from half_yard.countries.us.forms.other_expenses import other_expenses
 from half_yard.countries.us.frame import BOOKS, household, of_kind, one_line, owners_on_return, rules
+from half_yard.countries.us.losses import limits
 from half_yard.countries.us.questions import answer_title, ask_answer
 from half_yard.countries.us.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS, MEALS
-from half_yard.figures import NOTHING_ENTERED, Carries, Choice, Figure, Form, Mark, Page, Role, carried, total
+from half_yard.figures import NOTHING_ENTERED, Carries, Choice, Figure, Form, Page, Role, carried, total
 from half_yard.records import Activity
 from half_yard.records.amounts import HUNDRED
 from half_yard.review import shares_add_up
@@ -132,23 +132,30 @@ def tentative(page: Page, ask: Ask, key: str, person: str) -> None:
 
 
 @schedule_c.part
-def result(page: Page, ask: Ask, key: str, person: str) -> None:
-    """Lines 30 and 31, with what shaped the whole schedule."""
-    before = ask(tentative, key, person)["tentative_profit"]
-    profit = carried(before)
+def home(page: Page, ask: Ask, key: str, person: str) -> None:
+    """Line 30, where there is an office at home."""
     if any(office[1:] == (key, person) for office in ask(home_office.offices)):
-        home = page.line(
-            "home_office",
-            "30",
-            "Business use of the home",
-            ask(home_office.home_office, key, person),
-            Role.COST,
-        )
-        profit = before - home
-    activity = ask.of(activity_of, key)
-    profit = profit.because(*_share_choice(ask, key, person)).marked(*_marks(key, activity))
-    if profit.amount < 0 and not ask_answer("business", "at_risk", activity.answers):
-        profit = profit.marked(gaps.at_risk(f"/activities/{key}/answers"))
+        deducted = ask(home_office.home_office, key, person)
+        page.line("home_office", "30", "Business use of the home", deducted, Role.COST)
+
+
+def before_limits(ask: Ask, key: str, person: str) -> Figure:
+    """Line 31 before the rules that limit a loss, with what shaped the whole schedule."""
+    before, office = ask(tentative, key, person)["tentative_profit"], ask(home, key, person)
+    profit = before - office["home_office"] if "home_office" in office else carried(before)
+    marks = [] if shares_add_up(ask.of(activity_of, key)) else [shares_gap(key)]
+    return profit.because(*_share_choice(ask, key, person)).marked(*marks)
+
+
+@schedule_c.part
+def result(page: Page, ask: Ask, key: str, person: str) -> None:
+    """Line 31, as far as the law lets a loss count."""
+    profit = ask(before_limits, key, person)
+    if not ask.assumes(section_179.WITHOUT_EXPENSING):
+        limited = ask(limits.on_schedule_c, key, person)
+        if limited is not None:
+            page.line("before_limits", "", "Profit or loss before the loss rules", profit)
+            profit = limited
     page.line("net_profit", "31", "Net profit or loss", profit, Role.RESULT)
 
 
@@ -158,16 +165,6 @@ def _share_choice(ask: Ask, key: str, person: str) -> list[Choice]:
         return []
     words = f"Shared business: {ask(BOOKS.name, person)} reports {share.normalize():f}% of every line"
     return [Choice(words, f"/activities/{key}/owners")]
-
-
-def _marks(key: str, activity: Activity) -> list[Mark]:
-    """What the schedule would need and the program does not compute."""
-    marks = []
-    if not shares_add_up(activity):
-        marks.append(shares_gap(key))
-    if not ask_answer("business", "material_participation", activity.answers):
-        marks.append(gaps.passive_business(f"/activities/{key}/answers"))
-    return marks
 
 
 @schedule_c.part

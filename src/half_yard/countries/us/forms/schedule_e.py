@@ -7,12 +7,27 @@ from half_yard.countries.gaps import shares_gap
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import carried_on
 from half_yard.countries.us.assets.of_assets import OfAssets
+from half_yard.countries.us.carried_in import PASSIVE_LOSS, carried_of
 from half_yard.countries.us.forms import dwelling, form_8582, section_179
 from half_yard.countries.us.forms.other_expenses import other_expenses
 from half_yard.countries.us.frame import BOOKS, of_kind, one_line, owners_on_return, rules, wholly_on_return
+from half_yard.countries.us.losses import passive, rows
+from half_yard.countries.us.losses.asked import SUSPENDED
 from half_yard.countries.us.questions import ask_answer
 from half_yard.countries.us.statement_lines import RENTAL_EXPENSES
-from half_yard.figures import NOTHING_ENTERED, Figure, Form, Mark, Page, Role, carried, total
+from half_yard.figures import (
+    NOTHING,
+    NOTHING_ENTERED,
+    Figure,
+    Form,
+    Mark,
+    Page,
+    Role,
+    carried,
+    difference,
+    not_below_zero,
+    total,
+)
 from half_yard.records import Activity
 from half_yard.review import shares_add_up
 
@@ -118,16 +133,28 @@ def _marks(ask: Ask, key: str, activity: Activity) -> list[Mark]:
         marks.append(gaps.personal_use(f"/activities/{key}"))
     if not shares_add_up(activity):
         marks.append(shares_gap(key))
+    if SUSPENDED.of(activity.answers) and not ask(carried_of, PASSIVE_LOSS, key).amount:
+        marks.append(gaps.suspended_not_entered(f"/activities/{key}/answers/{SUSPENDED.key}"))
     return marks
 
 
 @property_lines.part
 def allowed_loss(page: Page, ask: Ask, key: str) -> None:
-    """Line 22, where there is a loss, under the loss rules."""
-    loss = ask(result, key)["income_or_loss"]
-    if loss.amount < 0 and not ask.assumes(section_179.WITHOUT_EXPENSING):
-        allowed = ask(form_8582.loss_treatment).applied(carried(loss))
-        page.line("allowed_loss", "22", "Deductible rental loss after limitation", allowed, Role.LIMITED)
+    """Line 22, where there is a loss of this year or of an earlier one, under the loss rules."""
+    if ask.assumes(section_179.WITHOUT_EXPENSING):
+        return
+    allowed = ask(form_8582.allowed_of, key)
+    if ask(result, key)["income_or_loss"].amount < 0 or allowed.amount:
+        deducted = difference(NOTHING, allowed, label="loss that is allowed")
+        page.line("allowed_loss", "22", "Deductible rental loss after limitation", deducted, Role.LIMITED)
+
+
+def counted(ask: Ask, key: str) -> Figure:
+    """What of a property's result counts: its income, or what is at risk of it, less losses that are
+    allowed."""
+    income = not_below_zero(ask(rows.at_risk, key), "income")
+    lost = ask(allowed_loss, key)
+    return total((income, lost["allowed_loss"])) if "allowed_loss" in lost else carried(income)
 
 
 @Form
@@ -155,21 +182,22 @@ def totals(page: Page, ask: Ask) -> None:
     page.line(
         "all_expenses", "23e", "Expenses of all properties", total(one["total_expenses"] for one in each)
     )
-    results = [one["income_or_loss"] for one in each]
+    results = [ask(rows.at_risk, key) for key in ask(properties)]
     income = page.line(
         "income", "24", "Income of the properties that have some",
         total(figure for figure in results if figure.amount >= 0),
     )  # fmt: skip
-    losses = [
-        ask(allowed_loss, key)["allowed_loss"]
-        for key, figure in zip(ask(properties), results, strict=True)
-        if figure.amount < 0
-    ]
+    lost = [ask(allowed_loss, key) for key in ask(properties)]
+    losses = [lines["allowed_loss"] for lines in lost if "allowed_loss" in lines]
     loss = page.line("losses", "25", "Losses that are allowed (line 22)", total(losses))
-    whole = (income + loss).marked(*ask(form_8582.loss_treatment).marks)
-    page.line("total", "26", "Total rental real estate income or loss", whole, Role.TOTAL)
+    page.line("total", "26", "Total rental real estate income or loss", income + loss, Role.TOTAL)
 
 
 def rental_results(ask: Ask) -> tuple[Figure, ...]:
     """Line 26, where there is a property."""
     return (ask(totals)["total"],) if ask(properties) else ()
+
+
+def active_trades(ask: Ask) -> tuple[Figure, ...]:
+    """What counts of rentals that are the owner's own trade, which is no investment income."""
+    return tuple(ask(counted, key) for key in ask(properties) if ask(passive.is_own_trade, key))

@@ -7,7 +7,7 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask
 from half_yard.countries.us.forms import schedule_c
 from half_yard.countries.us.frame import BOOKS, people, rules
-from half_yard.countries.us.own_income import social_security_wages
+from half_yard.countries.us.wage_taxes import social_security_wages
 from half_yard.figures import (
     NOTHING,
     Figure,

@@ -60,11 +60,31 @@ def tax(page: Page, ask: Ask) -> None:
 def fill_in(page: Page, taxable_income: Figure, values: YearRules, filing_status: str) -> Figure:
     """Fill in the brackets of a taxable income; returns the tax before it is rounded."""
     income = page.exact_line("taxable_income", "1", "Taxable income", carried(taxable_income))
+    in_row = _in_its_row(income, values)
+    if in_row is not income:
+        in_row = page.exact_line("table_income", "2", "Middle of its row of the tax table", in_row)
+    taxed = [
+        page.exact_line(f"bracket_{number}", f"3.{number}", title, part)
+        for number, (title, part) in enumerate(_taxed(in_row, values, filing_status), 1)
+    ]
+    return total(taxed)
+
+
+def tax_on(income: Figure, values: YearRules, filing_status: str) -> Figure:
+    """The tax on an amount of income, in dollars before rounding: as for taxable income, on no sheet."""
+    parts = _taxed(_in_its_row(income, values), values, filing_status)
+    return total((part.named(title) for title, part in parts), "tax on that income")
+
+
+def _in_its_row(income: Figure, values: YearRules) -> Figure:
+    """The middle of the income's row of the tax table, where that is used."""
     limit = values.figure("tax_table_limit", label="income from which the rate schedule applies")
     by_table = below(income, limit)
-    if by_table and above(income, NOTHING):
-        title = "Middle of its row of the tax table"
-        income = page.exact_line("table_income", "2", title, _middle(income).where(by_table))
+    return _middle(income).where(by_table) if by_table and above(income, NOTHING) else income
+
+
+def _taxed(income: Figure, values: YearRules, filing_status: str) -> list[tuple[str, Figure]]:
+    """The tax of each bracket that the income reaches, with its words."""
     taxed = []
     for number, (floor, top, rate) in enumerate(_brackets(values, filing_status), 1):
         if number > 1 and income.amount <= floor.amount:
@@ -72,8 +92,8 @@ def fill_in(page: Page, taxable_income: Figure, values: YearRules, filing_status
         inside = income if top is None else smaller_of(income, top, label=f"income up to {top.amount:,}")
         within = difference(inside, floor, label="income in this bracket")
         title = f"Taxed at {percent_text(rate.amount)}: above {floor.amount:,}"
-        taxed.append(page.exact_line(f"bracket_{number}", f"3.{number}", title, within * rate))
-    return total(taxed)
+        taxed.append((title, within * rate))
+    return taxed
 
 
 def _middle(income: Figure) -> Figure:

@@ -1,11 +1,12 @@
-"""What earlier years carried in for a home, a dwelling or a vehicle that has no place on this return: it
-waits, and goes on to next year as it is."""
+"""What earlier years carried in for an activity, a home, a dwelling or a vehicle that has no place on this
+return: it waits, and goes on to next year as it is."""
 
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.us.carried_in import KINDS, OF_THINGS, each_carried_of
 from half_yard.countries.us.forms import dwelling, home_office, section_481, vehicle
+from half_yard.countries.us.losses import passive
 from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.figures import Carries, Figure, Form, Page, together
@@ -22,6 +23,7 @@ def _untaken(ask: Ask) -> list[tuple[str, str]]:
         "home": {office.activity for office in ask(home_office.offices)},
         "dwelling": {rental for _, rental in ask(dwelling.dwellings)},
         "activity": set(ask(section_481.with_income)),
+        "losses": set(ask(passive.every)),
         "vehicle": {key for key in ask(vehicle.vehicles) if goes_by_the_mile(ask.of(thing_of, key))},
     }
     return [(kind, of) for kind, of in ask.of(_carried) if of not in taken[OF_THINGS[kind]]]

@@ -1,0 +1,60 @@
+"""Modified adjusted gross income for the allowance of Form 8582, line 6 (26 U.S.C. 469(i)(3)(F))."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.us.forms import form_4797, schedule_d, schedule_e
+from half_yard.countries.us.losses import passive, results, rows
+from half_yard.countries.us.losses.asked import Standing
+from half_yard.countries.us.own_income import own_income
+from half_yard.figures import Figure, Form, Page, Role, difference, not_below_zero, total
+
+
+@Form
+def passive_income(ask: Ask) -> Page:
+    """One for the return."""
+    del ask
+    page = Page("passive_income", "Modified adjusted gross income", "for Form 8582, line 6")
+    page.notes.append(
+        "Without passive income and losses, taxable social security, half of self-employment tax, deductions "
+        "for an IRA and for student loan interest (Form 8582 instructions, line 6)."
+    )
+    return page
+
+
+@passive_income.part
+def modified(page: Page, ask: Ask) -> None:
+    """Income of all kinds but what is passive, less what adjustments the rule leaves in."""
+    own = ask(own_income)
+    income = [
+        page.line("wage_income", "", "Wages", total(own.wages)),
+        page.line("interest_income", "", "Taxable interest", total(own.interest)),
+        page.line("dividend_income", "", "Ordinary dividends", total(own.dividends)),
+        page.line("capital_gain", "", "Capital gain or loss", ask(schedule_d.to_return)),
+    ]
+    ordinary = ask(form_4797.ordinary_gain)
+    if ordinary is not None:
+        income.append(page.line("other_gains", "", "Other gains or losses (Form 4797)", ordinary))
+    kept = [key for key in ask(passive.every) if ask(passive.standing, key) is Standing.NOT_PASSIVE]
+    parts = [part for key in kept for part in _not_passive(ask, key)]
+    parts += [row.outside for row in ask(rows.every_row) if row.key not in kept]
+    income.append(page.line("not_passive", "", "Businesses and rentals that are not passive", total(parts)))
+    sold = [figure for key in ask(passive.every) for figure in ask(results.gains_of, key)]
+    if sold:
+        title = "Less gains of the activities' property, counted with them"
+        income.append(page.line("counted_gains", "", title, difference(total(()), *sold)))
+    penalty = page.line(
+        "early_withdrawal", "", "Less the penalty on early withdrawal", total(own.early_withdrawal)
+    )
+    made = difference(total(income), penalty)
+    page.line("modified", "6", "Modified adjusted gross income", made, Role.TOTAL)
+
+
+def _not_passive(ask: Ask, key: str) -> list[Figure]:
+    """The result of an activity that is not passive, with gains of its property; a loss of a rental of a real
+    estate professional is left out."""
+    made = total([ask(rows.at_risk, key), *ask(results.gains_of, key)], "result of the year")
+    is_rental = key in ask(schedule_e.properties)
+    own = [not_below_zero(made) if is_rental else made]
+    row = next((each for each in ask(rows.every_row) if each.key == key), None)
+    return own if row is None else [*own, difference(total(()), row.freed)]

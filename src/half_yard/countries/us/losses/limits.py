@@ -1,0 +1,37 @@
+"""What the loss rules leave of an activity's result on its schedule: first what is at risk, then what is
+passive."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.us.carried_in import PASSIVE_LOSS, carried_of
+from half_yard.countries.us.forms import form_6198, form_8582, schedule_c
+from half_yard.countries.us.frame import BOOKS, owners_on_return
+from half_yard.countries.us.losses import passive, rows
+from half_yard.countries.us.losses.asked import Standing
+from half_yard.figures import Figure, difference, not_below_zero, total
+from half_yard.sharing import in_proportion
+
+
+def are_limits(ask: Ask, key: str) -> bool:
+    """Whether a result of an activity may be other than its books have it."""
+    if key in ask(form_6198.limited) or ask(carried_of, PASSIVE_LOSS, key).amount:
+        return True
+    return ask(passive.standing, key) is not Standing.NOT_PASSIVE
+
+
+def on_schedule_c(ask: Ask, key: str, person: str) -> Figure | None:
+    """Line 31 of a business for one owner, where the loss rules have a say in it: the profit less losses of
+    earlier years that are allowed now, or the loss that is allowed."""
+    if not ask(are_limits, key):
+        return None
+    owners = ask(owners_on_return, key)
+    profit = not_below_zero(ask(rows.at_risk, key), "profit")
+    made = difference(profit, ask(form_8582.allowed_of, key), label="profit or loss that counts")
+    if len(owners) == 1:
+        return made
+    own = {each: ask(schedule_c.before_limits, key, each) for each in owners}
+    if profit.amount == made.amount and not ask(form_6198.limited):
+        return None
+    shares = {each: ask(BOOKS.shares, key)[each] for each in own}
+    return in_proportion(total((made,)), shares, rounded=Figure.in_dollars)[person]

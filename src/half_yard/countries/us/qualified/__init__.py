@@ -1,0 +1,1 @@
+"""Qualified business income: which trades there are, what each earns, pays as wages and owns."""

@@ -1,0 +1,140 @@
+"""The trades of the return, each with its qualified income (26 U.S.C. 199A(c); 26 CFR 1.199A-3)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.us.forms import form_4797, schedule_c, schedule_e, schedule_se
+from half_yard.countries.us.frame import BOOKS
+from half_yard.countries.us.losses import passive, results
+from half_yard.countries.us.losses.asked import Standing
+from half_yard.countries.us.qualified import property_held
+from half_yard.countries.us.qualified.asked import GROUP, SERVICE, TRADE, WAGES
+from half_yard.figures import Choice, Figure, carried, difference, entered, times, total
+from half_yard.records import Activity
+from half_yard.sharing import in_proportion
+
+
+@dataclass(frozen=True, slots=True)
+class QualifiedBusiness:
+    """A trade with its qualified income, in dollars. `activity` and `person` say whose it is (no person where
+    all on the return have it together), `service` whether it is a specified service and `said` whether that
+    was answered, `group` what it is aggregated with, `active` whether the owner takes part materially."""
+
+    key: str
+    name: str
+    income: Figure
+    activity: str = ""
+    person: str = ""
+    service: bool = False
+    said: bool = True
+    group: str = ""
+    active: bool = True
+
+
+def qualified_businesses(ask: Ask) -> tuple[QualifiedBusiness, ...]:
+    """Businesses, and the rentals that are said to be a trade or business.
+
+    Income is the profit, with ordinary gains of sales, less its part of the deduction for self-employment
+    tax, which is spread over the person's businesses with a profit in proportion to it (Treas. Reg.
+    1.199A-3(b)(1)(vi)).
+    """
+    return (*_businesses(ask), *_rentals(ask))
+
+
+def _businesses(ask: Ask) -> list[QualifiedBusiness]:
+    found = []
+    for person in ask(schedule_se.persons_with_business):
+        own = [key for key, owner in ask(schedule_c.businesses) if owner == person]
+        profits = {key: ask(schedule_c.result, key, person)["net_profit"] for key in own}
+        half = ask(schedule_se.tax, person)["deductible_part"]
+        deductions = in_proportion(half, profits, rounded=Figure.in_dollars) if half.amount else {}
+        for key, profit in profits.items():
+            parts = [profit, *(times(gain, _share(ask, key, person)) for gain in ask(ordinary_gains, key))]
+            income = carried(profit) if len(parts) == 1 else total(parts, "profit and ordinary gains")
+            if key in deductions:
+                label = "profit less its part of the deduction for self-employment tax"
+                income = difference(total(parts) if len(parts) > 1 else profit, deductions[key], label=label)
+            name = ask(schedule_c.schedule_c.head, key, person).subject
+            found.append(_made(ask, f"{key}.{person}", name, income.in_dollars(), person))
+    return found
+
+
+def _rentals(ask: Ask) -> list[QualifiedBusiness]:
+    found = []
+    for key in ask(schedule_e.properties):
+        activity = ask.of(activity_of, key)
+        if TRADE.of(activity.answers):
+            gains = ask(ordinary_gains, key)
+            rent = ask(schedule_e.counted, key)
+            income = total((rent, *gains), "rent and ordinary gains") if gains else carried(rent)
+            found.append(_made(ask, key, activity.name, income.in_dollars(), ""))
+    return found
+
+
+def _made(ask: Ask, key: str, name: str, income: Figure, person: str) -> QualifiedBusiness:
+    activity_key = key.removesuffix(f".{person}") if person else key
+    activity: Activity = ask.of(activity_of, activity_key)
+    return QualifiedBusiness(
+        key, name, income, activity_key, person,
+        service=SERVICE.of(activity.answers),
+        said=activity.kind != "business" or SERVICE.key in activity.answers,
+        group=activity.choices.get(GROUP.key, ""),
+        active=ask(passive.standing, activity_key) is Standing.NOT_PASSIVE,
+    )  # fmt: skip
+
+
+def ordinary_gains(ask: Ask, key: str) -> tuple[Figure, ...]:
+    """What of the sales of a trade's property is ordinary: gains that are recaptured, what was held for a
+    year or less, and losses where all sales of the year together have a loss (26 CFR 1.199A-3(b)(2)(ii))."""
+    if not ask(form_4797.applies):
+        return ()
+    net_loss = ask(form_4797.part_i)["net_1231"].amount < 0
+    found = []
+    for sold in ask(results.sold_of, key):
+        found.append(sold.recapture)
+        rest = difference(sold.gain, sold.recapture, label="gain or loss that is not recaptured")
+        if not sold.instalments and (not sold.long_held or net_loss):
+            found.append(rest)
+    return tuple(figure for figure in found if figure.amount)
+
+
+def _share(ask: Ask, key: str, person: str) -> Figure | None:
+    share = ask(BOOKS.shares, key)[person]
+    return None if share.amount == 1 else share
+
+
+def wages_of(ask: Ask, activity: str, person: str) -> Figure:
+    """W-2 wages of a trade: as entered, or what its books have as wages; one owner's part, or all of it."""
+    facts, path = ask.of(activity_of, activity).facts, f"/activities/{activity}/facts/{WAGES}"
+    if WAGES in facts:
+        whole = entered(facts[WAGES], "W-2 wages", path)
+    else:
+        booked = ask(BOOKS.totals, activity).get("wages")
+        whole = total(() if booked is None else (booked,), "W-2 wages")
+        if whole.amount:
+            whole = whole.because(Choice("W-2 wages left empty: taken to be the wages in the books", path))
+    return times(whole, _share(ask, activity, person)) if person else whole
+
+
+def property_of(ask: Ask, activity: str, person: str) -> Figure:
+    """The unadjusted basis of a trade's property; one owner's part, or all that is on the return."""
+    whole = ask(property_held.unadjusted_basis, activity)
+    on_return = [each for key, each in ask(schedule_c.businesses) if key == activity]
+    if not person or len(on_return) == 1:
+        return whole
+    shares = {each: ask(BOOKS.shares, activity)[each] for each in on_return}
+    return in_proportion(whole, shares)[person]
+
+
+def rental_choices(ask: Ask) -> tuple[Choice, ...]:
+    """What was chosen for each rental: whether it counts as a trade or business."""
+    choices = []
+    for key in ask(schedule_e.properties):
+        activity = ask.of(activity_of, key)
+        words = (
+            f"{activity.name} is {'' if TRADE.of(activity.answers) else 'not '}treated as a trade or business"
+        )
+        choices.append(Choice(words, f"/activities/{key}/answers/{TRADE.key}"))
+    return tuple(choices)

@@ -1,0 +1,236 @@
+"""Passive losses and losses at risk: the examples of the reference file by name, and what they rest on."""
+
+from __future__ import annotations
+
+import datetime
+import unittest
+from decimal import Decimal
+from typing import Any
+
+from half_yard.countries import compute, pack_for
+from half_yard.countries.next_year import next_year
+from half_yard.figures import Sheet
+from half_yard.records import Activity, Asset, Carryover, ClientFile, Household, Person
+from half_yard.records.identifiers import numbered
+from tests.files import BUSINESS, amount, business, client, entries, gaps, rental, wages
+
+A, B, C = "a00011", "a00012", "a00013"
+
+
+def rentals(
+    results: dict[str, str],
+    income: str,
+    status: str = "single",
+    prior: dict[str, str] | None = None,
+    fields: dict[str, dict[str, Any]] | None = None,
+    **parts: Any,
+) -> ClientFile:
+    """Rentals with these results, and wages that make the modified income."""
+    own = fields or {}
+    activities: dict[str, Activity] = {key: rental(name=key, **own.get(key, {})) for key in results}
+    records = [
+        entry
+        for key, result in results.items()
+        for entry in entries(key, **({"repairs": result[1:]} if result[0] == "-" else {"rents": result}))
+    ]
+    carried = numbered("carryovers", [
+        Carryover(kind="passive_loss", of=key, amount=Decimal(loss)) for key, loss in (prior or {}).items()
+    ])  # fmt: skip
+    household = Household(filing_status=status, answers=parts.pop("answers", {}))
+    usual = {"activities": activities, "entries": numbered("entries", records), "wages": wages(income)}
+    return client(2025, status, **{**usual, "carryovers": carried, "household": household, **parts})
+
+
+def form(file: ClientFile) -> Sheet:
+    return compute(file).sheet("form_8582")
+
+
+def said(sheet: Sheet, *lines: str) -> list[int]:
+    return [int(sheet[line].amount) for line in lines]
+
+
+class PublishedAndWorkedExamples(unittest.TestCase):
+    """Rows of us_return_examples.md, “Rental and passive losses”, named as there."""
+
+    def test_phase_out(self) -> None:
+        """IRS Pub. 925, recalled; the second computed from the law, for a couple."""
+        for status, income, loss, allowed in (
+            ("single", "120000", "-31000", 15000), ("joint", "112400", "-22000", 18800),
+        ):  # fmt: skip
+            with self.subTest(status=status):
+                file = rentals({A: loss}, income, status)
+                self.assertEqual(amount(file, f"schedule_e.{A}/allowed_loss"), -allowed)
+                self.assertEqual(said(form(file), f"{A}.unallowed"), [-int(loss) - allowed])
+                self.assertEqual(gaps(file), "")
+
+    def test_phase_out_over(self) -> None:
+        file = rentals({A: "-9000", B: "4000"}, "150000")
+        self.assertEqual(said(form(file), "allowance", "losses_allowed", f"{A}.unallowed"), [0, 4000, 5000])
+
+    def test_separate_filer(self) -> None:
+        apart = rentals({A: "-14000"}, "61000", "separate", answers={"lived_apart": True})
+        self.assertEqual(said(form(apart), "allowance", f"{A}.unallowed"), [7000, 7000])
+        together = rentals({A: "-14000"}, "61000", "separate")
+        self.assertEqual(said(form(together), "allowance", f"{A}.unallowed"), [0, 14000])
+
+    def test_several_rentals_active(self) -> None:
+        file = rentals({A: "-10000", B: "-8000", C: "6000"}, "125000", prior={A: "2000"})
+        sheet = form(file)
+        lines = (
+            "1a",
+            "1b",
+            "1c",
+            "1d",
+            "all_passive",
+            "largest_allowance",
+            "allowance",
+            "passive_income",
+            "losses_allowed",
+        )
+        self.assertEqual(said(sheet, *lines),
+                         [6000, 18000, 2000, -14000, -14000, 12500, 12500, 6000, 18500])  # fmt: skip
+        parts = [f"{key}.{part}" for part in ("allowance", "left", "unallowed", "allowed") for key in (A, B)]
+        self.assertEqual(said(sheet, *parts), [7500, 5000, 4500, 3000, 900, 600, 11100, 7400])
+        self.assertEqual(amount(file, "schedule_e/total"), 6000 - 11100 - 7400)
+
+    def test_with_other_passive_income(self) -> None:
+        file = rentals(
+            {A: "-10000", B: "6000", C: "-4000"}, "90000",
+            fields={key: {"answers": {"active_participation": False}} for key in (B, C)},
+        )  # fmt: skip
+        lines = ("1d", "2d", "all_passive", "allowance", "passive_income", "losses_allowed")
+        self.assertEqual(said(form(file), *lines), [-10000, 2000, -8000, 8000, 6000, 14000])
+
+    def test_with_other_passive_loss(self) -> None:
+        other = {"answers": {"active_participation": False}}
+        file = rentals(
+            {A: "1000", B: "-9000", C: "-5000", "a00014": "2000"}, "140000",
+            fields={C: other, "a00014": other},
+        )  # fmt: skip
+        sheet = form(file)
+        lines = (
+            "1d",
+            "2d",
+            "all_passive",
+            "loss_to_allow",
+            "largest_allowance",
+            "allowance",
+            "passive_income",
+            "losses_allowed",
+            f"{B}.left",
+        )
+        self.assertEqual(said(sheet, *lines), [-8000, -3000, -11000, 8000, 5000, 5000, 3000, 8000, 4000])
+        self.assertEqual(said(sheet, f"{B}.unallowed", f"{C}.unallowed"), [2667, 3333])
+
+    def test_loss_smaller_than_other_income(self) -> None:
+        file = rentals({A: "-4000", B: "9000"}, "400000")
+        self.assertNotIn("allowance", [line.place.line for line in form(file).lines])
+        self.assertEqual(amount(file, "schedule_e/total"), 5000)
+
+    def sold(self, gain: str, how: dict[str, Any] | None = None, **more: Any) -> ClientFile:
+        """A house of 100,000, all of it land for the arithmetic's sake, sold with a gain."""
+        house = Asset(
+            activity=A, name="House", asset_class="land", in_service=datetime.date(2010, 1, 1),
+            cost=Decimal(100000), disposed=datetime.date(2025, 6, 30), disposal="sale",
+            proceeds=Decimal(100000) + Decimal(gain), **(how or {}),
+        )  # fmt: skip
+        usual: dict[str, Any] = {
+            "results": {A: "-1000"}, "income": "160000", "prior": {A: "9000"}, "assets": {"s00001": house},
+        }  # fmt: skip
+        return rentals(**{**usual, **more})
+
+    def test_whole_sale_to_a_stranger(self) -> None:
+        file = self.sold("3000")
+        self.assertEqual(amount(file, f"schedule_e.{A}/allowed_loss"), -10000)
+        self.assertEqual(amount(file, "form_1040/capital_gain"), 3000)
+        self.assertEqual(said(form(file), f"{A}.freed"), [10000])
+
+    def test_whole_sale_with_overall_gain(self) -> None:
+        file = self.sold("15000", results={A: "-1000", B: "-8000"})
+        self.assertEqual(said(form(file), "1a", "1b", "1c", f"{B}.unallowed"), [15000, 9000, 9000, 3000])
+
+    def test_sale_to_a_related_person(self) -> None:
+        file = self.sold("0", {"answers": {"related": True}}, results={A: "-0"})
+        self.assertEqual(said(form(file), f"{A}.unallowed"), [9000])
+
+    def test_gift_and_death(self) -> None:
+        """26 U.S.C. 469(g)(2), (j)(6)."""
+        for how, allowed in (("gift", 0), ("death", 8000)):
+            own = {A: {"choices": {"ended_by": how}, "facts": {"step_up": Decimal(12000)}}}
+            file = rentals({A: "0.49"}, "160000", prior={A: "20000"}, fields=own)
+            with self.subTest(how=how):
+                self.assertEqual(amount(file, "schedule_e/total"), -allowed)
+                carried = [line.carries for line in form(file).lines if line.carries]
+                self.assertEqual(carried, [], "never deducted")
+
+    def test_let_to_the_own_business(self) -> None:
+        """26 CFR 1.469-2(f)(6)."""
+        file = rentals({A: "9000", B: "-9000"}, "161000", fields={A: {"property_type": "7 Self-rental"}})
+        self.assertEqual(said(form(file), "1a", "1b", f"{B}.unallowed"), [0, 9000, 9000])
+        self.assertEqual(amount(file, "schedule_e/total"), 9000)
+
+    def test_real_estate_professional(self) -> None:
+        """26 U.S.C. 469(c)(7)."""
+        owner = Person(first_name="Olive", answers={"real_estate_professional": True})
+        both = {A: "-60000", B: "5000"}
+        part = {A: {"answers": {"material_participation": True}}}
+        alone = rentals(both, "300000", people={"owner": owner}, fields=part)
+        self.assertEqual(amount(alone, "schedule_e/total"), -55000)
+        self.assertNotIn("form_8582", [sheet.key for sheet in compute(alone).sheets])
+        without = rentals(both, "300000", fields=part)
+        self.assertEqual(amount(without, "schedule_e/total"), 0)
+        one = {"rentals_as_one": True}
+        elected = rentals(
+            {A: "5000", B: "-60000"}, "300000", people={"owner": owner}, fields=part, answers=one
+        )
+        self.assertEqual(amount(elected, "schedule_e/total"), -55000)
+
+    def test_modified_income(self) -> None:
+        """Form 8582 instructions, line 6: half of self-employment tax is not taken off."""
+        file = rentals(
+            {A: "-30000"}, "90000", activities={A: rental(), BUSINESS: business()},
+            entries=numbered("entries", [*entries(BUSINESS, gross_receipts="30000"),
+                                         *entries(A, repairs="30000")]),
+        )  # fmt: skip
+        self.assertEqual(amount(file, "passive_income/modified"), 120000)
+        self.assertEqual(said(form(file), "largest_allowance"), [15000])
+
+
+class AtRisk(unittest.TestCase):
+    """Rows of us_return_examples.md, “At risk (Form 6198)”."""
+
+    def lossy(self, loss: str, carried: dict[str, str] | None = None, **facts: str) -> ClientFile:
+        at_risk = {key: Decimal(text) for key, text in facts.items()}
+        return client(
+            activities={BUSINESS: business(answers={"at_risk": False}, facts=at_risk)},
+            entries=numbered("entries", entries(BUSINESS, gross_receipts="0.01", supplies=loss)),
+            wages=wages("90000"),
+            carryovers=numbered("carryovers", [
+                Carryover(kind=f"at_risk_{kind}", of=BUSINESS, amount=Decimal(text))
+                for kind, text in (carried or {}).items()
+            ]),
+        )  # fmt: skip
+
+    def test_limit(self) -> None:
+        sheet = compute(file := self.lossy("16000", at_risk_added="10000")).sheet(f"form_6198.{BUSINESS}")
+        self.assertEqual(said(sheet, "at_risk", "deductible", "carried_out"), [10000, 10000, 6000])
+        self.assertEqual(amount(file, f"schedule_c.{BUSINESS}.owner/net_profit"), -10000)
+        self.assertEqual(gaps(file), "")
+
+    def test_recapture(self) -> None:
+        """26 U.S.C. 465(e): what lies below zero is income, and a loss of next year."""
+        file = self.lossy("0.01", at_risk_taken="12000", carried={"amount": "10000", "deducted": "8000"})
+        sheet = compute(file).sheet(f"form_6198.{BUSINESS}")
+        self.assertEqual(said(sheet, "recaptured", "carried_out"), [2000, 2000])
+        self.assertEqual(amount(file, f"schedule_c.{BUSINESS}.owner/net_profit"), 2000)
+
+    def test_at_risk_comes_before_passive(self) -> None:
+        own = {A: {"answers": {"at_risk": False}, "facts": {"at_risk_added": Decimal(10000)}}}
+        file = rentals({A: "-30000"}, "135000", fields=own)
+        self.assertEqual(said(form(file), "1b", "allowance", f"{A}.unallowed"), [10000, 7500, 2500])
+        carried = {item.kind: int(item.amount) for item in next_year_of(file).carryovers.values()}
+        self.assertEqual(carried, {"at_risk_loss": 20000, "passive_loss": 2500, "at_risk_deducted": 10000})
+
+
+def next_year_of(file: ClientFile) -> ClientFile:
+    return next_year(compute(file), pack_for(file.country))
