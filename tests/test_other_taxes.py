@@ -147,16 +147,20 @@ class MinimumTax(unittest.TestCase):
 
     def test_depreciation_adjustment(self) -> None:
         for year, adjusted in ((2024, 5000), (2025, 6500)):
-            file = sole_proprietor("150000", year, assets=self.equipment())
+            file = self.with_credit(year, self.equipment())
             with self.subTest(year=year):
                 self.assertEqual(amount(file, "form_6251/depreciation"), adjusted)
-        eligible = self.equipment(answers={})
-        self.assertFalse(compute(sole_proprietor("150000", assets=eligible)).has_sheet("form_6251"))
+        eligible = compute(self.with_credit(2025, self.equipment(answers={}))).sheet("form_6251")
+        self.assertFalse(eligible.has("depreciation"))
+
+    def with_credit(self, year: int, assets: dict[str, Asset]) -> ClientFile:
+        """A credit of an earlier year makes the form part of the return, whether the tax is due or not."""
+        carried = carried_in(minimum_tax_credit="1")
+        return sole_proprietor("150000", year, assets=assets, carryovers=carried)
 
     def test_gain_is_different_too(self) -> None:
         sold = self.equipment(disposed=datetime.date(2025, 6, 1), disposal="sale", proceeds=Decimal(90_000))
-        file = sole_proprietor("150000", assets=sold)
-        self.assertEqual(amount(file, "form_6251/gains"), -8250)
+        self.assertEqual(amount(self.with_credit(2025, sold), "form_6251/gains"), -8250)
 
     def test_credit_of_an_earlier_year_comes_back_and_goes_on(self) -> None:
         """26 U.S.C. 53(c): up to the regular tax above the tentative minimum tax."""

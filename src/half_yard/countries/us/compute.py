@@ -234,11 +234,11 @@ def _of_gains(ask: Ask) -> Iterator[Sheet]:
     if ask(sales_made):
         yield ask(form_8949.form_8949.sheet)
     if ask(schedule_d.applies):
-        yield ask(schedule_d.schedule_d.sheet)
         if "rate_28" in ask(schedule_d.summary):
             yield ask(schedule_d_worksheets.collectibles_worksheet.sheet)
         if "unrecaptured" in ask(schedule_d.summary):
             yield ask(schedule_d_worksheets.unrecaptured_worksheet.sheet)
+        yield ask(schedule_d.schedule_d.sheet)
 
 
 def _of_things(ask: Ask) -> Iterator[Sheet]:

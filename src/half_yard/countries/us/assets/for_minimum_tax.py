@@ -3,16 +3,30 @@ U.S.C. 56(a)(1), (6))."""
 
 from __future__ import annotations
 
+from decimal import Decimal
+
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us.assets import stories
-from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.minimum import minimum
+from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.forms import form_4797
 from half_yard.countries.us.shared.divided import things
 from half_yard.countries.us.shared.owned import part_on_return
-from half_yard.figures import Figure, difference, times, total
+from half_yard.figures import Figure, difference, stated, times, total
+
+
+def at_most(ask: Ask) -> Figure:
+    """What the minimum tax adds back of the year's depreciation at the most, in plain numbers: without what
+    it takes more than the regular tax, and of all owners."""
+    year, added = ask.of(tax_year), Decimal(0)
+    for key in ask(depreciated_otherwise):
+        regular, other = stories.story_of(ask, key), ask(life_for_it, key)
+        index = year - regular.first_year
+        if other is not None and 0 <= index < len(other.amounts):
+            added += max(regular.this_year.amount - other.amounts[index], Decimal(0))
+    return stated(added, "depreciation added back, at the most")
 
 
 def depreciated_otherwise(ask: Ask) -> tuple[str, ...]:
@@ -26,39 +40,51 @@ def depreciated_otherwise(ask: Ask) -> tuple[str, ...]:
 
 
 def life_for_it(ask: Ask, key: str) -> Life | None:
-    """An asset's life for the minimum tax, by its table; None where it is that of the regular tax. What was
-    received in an exchange goes on as it does there."""
-    asset = ask.of(stories.asset_of, key)
-    known = CLASSES[asset.asset_class]
-    if known.recovery is None or known.section or asset.got_in:
+    """An asset's life for the minimum tax; None where it is that of the regular tax. What was received in an
+    exchange goes on as it does there."""
+    years = stories.story_of(ask, key).years
+    if not isinstance(years, YearsOfCourse):
         return None
-    own = stories.life_as(ask, key, asset.model_copy(update={"prior_depreciation": None}))
+    own = years.course.life
     other = minimum(own)
     return None if other is own else other
 
 
-def difference_of_year(ask: Ask, key: str) -> Figure:
-    """Regular depreciation of the year less that of the minimum tax, of the people on the return."""
+def of_year(ask: Ask) -> Figure | None:
+    """Regular depreciation of the year less that of the minimum tax; None where it is the same."""
+    each = [_of_year(ask, key) for key in ask(depreciated_otherwise)]
+    return total(each, "difference of depreciation") if each else None
+
+
+def of_gains(ask: Ask) -> Figure | None:
+    """Gains for the minimum tax less the regular ones, of what left service in the year; None where they are
+    the same."""
+    each = [_of_gain(ask, key) for key in ask(depreciated_otherwise) if key in ask(form_4797.gone)]
+    return total(each, "difference of gains") if each else None
+
+
+def _of_year(ask: Ask, key: str) -> Figure:
+    """The same of one asset, of the people on the return. Raises KeyError for one that is the same."""
     life, asset = ask(life_for_it, key), ask.of(stories.asset_of, key)
     regular = stories.story_of(ask, key).this_year
     if life is None:
-        return difference(regular, regular)
-    other = Course.of(life).capped(ask.of(tax_year) - life.first)
-    made = difference(
-        regular, other, label=f"{asset.name}: regular depreciation less that of the minimum tax"
-    )
+        raise KeyError(key)
+    index = ask.of(tax_year) - life.first
+    other = Course.of(life).at(index).year(index)
+    made = difference(regular, other, label=f"{asset.name}: regular less minimum tax depreciation")
     return times(made, part_on_return(ask, asset))
 
 
-def difference_of_gain(ask: Ask, key: str) -> Figure | None:
-    """Gain for the minimum tax less the regular gain of what left service in the year: the difference of all
-    depreciation up to now; None where there is none."""
+def _of_gain(ask: Ask, key: str) -> Figure:
+    """Gain for the minimum tax less the regular gain: the difference of all depreciation up to now."""
     life, asset = ask(life_for_it, key), ask.of(stories.asset_of, key)
-    if life is None or key not in ask(form_4797.gone):
-        return None
+    if life is None:
+        raise KeyError(key)
     index = ask.of(tax_year) - life.first
     course = Course.of(life)
-    other = total((course.capped(each) for each in range(index + 1)), "depreciation of the minimum tax")
+    other = total(
+        (course.at(each).year(each) for each in range(index + 1)), "depreciation of the minimum tax"
+    )
     regular = stories.story_of(ask, key).taken
     made = difference(other, regular, label=f"{asset.name}: gain by the minimum tax less regular gain")
     return times(made, part_on_return(ask, asset))

@@ -41,24 +41,40 @@ OTHER = "minimum_tax_other"
 
 
 def is_due(ask: Ask) -> Test:
-    """Whether the tentative minimum tax is above the regular tax."""
+    """Whether the tentative minimum tax is above the regular tax. Where it can't be at the most, that is
+    enough: what each asset does to it is worked out only where it could be."""
+    at_most = above(ask(most), ask(gains_tax.regular_tax))
+    if not at_most:
+        return at_most
     page = form_6251.head(ask).like(loose=True)
     return above(_tax(page, ask, _income(page, ask)), ask(gains_tax.regular_tax))
 
 
+def most(ask: Ask) -> Figure:
+    """The tentative minimum tax at the most: with as much depreciation added back as there can be."""
+    added = [ask(form_1040.standard)["standard_deduction"], ask(for_minimum_tax.at_most)]
+    added += ask(own_income).private_activity
+    if ask(net_operating_loss.applies):
+        added.append(ask(net_operating_loss.used)["deduction"])
+    facts = ask.of(household).facts
+    if facts.get(OTHER, 0) > 0:
+        added.append(entered(facts[OTHER], "other adjustments", f"/household/facts/{OTHER}"))
+    income = total((ask(form_1040.income_left), *added), "income for the minimum tax, at the most")
+    if ask(status) == "separate":
+        income = total((income, _added(ask, income)), income.label)
+    base = not_below_zero(difference(income, _exemption(ask, income)), "above the exemption")
+    made = _tax_on(form_6251.head(ask).like(loose=True), ask, base.in_dollars())
+    return made.named("minimum tax at the most")
+
+
 def applies(ask: Ask) -> bool:
-    """Whether the form belongs to the return: the tax is due, something is adjusted, or there is a credit of
-    earlier years, which it limits."""
-    if ask(is_due) or ask(carried_in, MINIMUM_TAX_CREDIT).amount:
-        return True
-    made = ask(income)
-    return any(made[line].amount for line in ADJUSTMENTS if line in made)
+    """Whether the form belongs to the return: the tax is due, or there is a credit of earlier years, which it
+    limits."""
+    return bool(ask(is_due)) or bool(ask(carried_in, MINIMUM_TAX_CREDIT).amount)
 
 
-ADJUSTMENTS = ("private_activity", "gains", "depreciation", "other")
-"""Lines 2g to 3: what makes the form part of a return where no tax is due."""
 TIMING = ("gains", "depreciation", "other")
-"""Of them those that come back in other years, for which there is a credit (53(d)(1)(B))."""
+"""The adjustments that come back in other years, for which there is a credit (53(d)(1)(B))."""
 
 
 @Form
@@ -88,13 +104,11 @@ def _income(page: Page, ask: Ask) -> Figure:
     if own_items:
         title = "Interest of private activity bonds"
         parts.append(page.line("private_activity", "2g", title, total(own_items)))
-    keys = ask(for_minimum_tax.depreciated_otherwise)
-    gains = [figure for key in keys if (figure := ask(for_minimum_tax.difference_of_gain, key)) is not None]
-    if gains:
-        parts.append(page.line("gains", "2k", "Disposition of property", total(gains)))
-    if keys:
-        each = total(ask(for_minimum_tax.difference_of_year, key) for key in keys)
-        parts.append(page.line("depreciation", "2l", "Depreciation", each))
+    gains, depreciation = ask(for_minimum_tax.of_gains), ask(for_minimum_tax.of_year)
+    if gains is not None:
+        parts.append(page.line("gains", "2k", "Disposition of property", carried(gains)))
+    if depreciation is not None:
+        parts.append(page.line("depreciation", "2l", "Depreciation", carried(depreciation)))
     facts = ask.of(household).facts
     if OTHER in facts:
         other = entered(facts[OTHER], "other adjustments", f"/household/facts/{OTHER}")
@@ -229,9 +243,9 @@ def _part_iii(page: Page, ask: Ask, base: Figure) -> Figure:
 def timing_part(ask: Ask) -> Figure:
     """What of the year's minimum tax comes from items that come back in other years: the tax less what it
     would be with the others alone (Form 8801, part I). It is the credit of years to come."""
-    whole = ask(due)["tax"]
-    if not whole.amount:
+    if not ask(is_due):
         return NOTHING
+    whole = ask(due)["tax"]
     made = ask(income)
     timing = [made[line] for line in TIMING if line in made]
     rest = difference(made["income"], *timing, label="income without items of timing")
