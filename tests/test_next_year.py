@@ -32,7 +32,7 @@ CARRYING = {
     ("us/forms/form_6198.py", "carried_out"),
     ("us/forms/form_6198.py", "at_year_end"),
     ("us/forms/form_6198.py", "deducted_up_to_now"),
-    ("us/forms/form_8582.py", "unallowed"),
+    ("us/forms/form_8582.py", "waits"),
     ("us/forms/form_8801.py", "credit_out"),
     ("us/forms/net_operating_loss.py", "left"),
     ("us/forms/net_operating_loss.py", "carried_out"),

@@ -9,7 +9,7 @@ from typing import Any
 
 from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import next_year
-from half_yard.records import Asset, Carryover, ClientFile, WageStatement
+from half_yard.records import Asset, Carryover, ClientFile, Person, WageStatement
 from half_yard.records.identifiers import numbered
 from tests.files import (
     BUSINESS,
@@ -237,3 +237,45 @@ class BusinessLosses(unittest.TestCase):
             self.assertEqual(amount(with_loss, place), amount(sole_proprietor("50000"), place))
         # 80% of 50,000 less half of self-employment tax, 3,532, and the standard deduction of 15,750.
         self.assertEqual(amount(with_loss, "schedule_1/net_operating_loss"), -24_574)
+
+
+class SelfEmployment(unittest.TestCase):
+    def person(self, **answers: bool) -> dict[str, Person]:
+        return {"owner": Person(first_name="Olive", birth_date=datetime.date(1980, 1, 1), answers=answers)}
+
+    def books(self, receipts: str, costs: str) -> dict[str, Any]:
+        each = entries(BUSINESS, gross_receipts=receipts, supplies=costs)
+        return {"activities": {BUSINESS: business()}, "entries": numbered("entries", each)}
+
+    def test_the_nonfarm_optional_method(self) -> None:
+        """Schedule SE, part II: two thirds of gross income, at most 7,240 in 2025; not with more profit."""
+        elected = self.person(optional_method=True)
+        for receipts, costs, earnings in (("9000", "8500", 6000), ("30000", "29000", 7240)):
+            file = client(people=elected, **self.books(receipts, costs))
+            self.assertEqual(amount(file, "schedule_se.owner/net_earnings"), earnings)
+        high = client(people=elected, **self.books("30000", "20000"))
+        self.assertEqual(amount(high, "schedule_se.owner/net_earnings"), 9235)
+        self.assertTrue(any("too high" in note for note in compute(high).sheet("schedule_se.owner").notes))
+
+    def test_two_businesses_of_one_person_and_two_spouses(self) -> None:
+        """“two businesses of one person”: netted for one, never between spouses."""
+        second = "a00005"
+        each = [*entries(BUSINESS, gross_receipts="50000"), *entries(second, supplies="12000")]
+        for owner, net in (("owner", 38000), ("spouse", 50000)):
+            other = business(owners={owner: Decimal(100)})
+            file = client(2025, "joint", activities={BUSINESS: business(), second: other},
+                          entries=numbered("entries", each))  # fmt: skip
+            self.assertEqual(amount(file, "schedule_se.owner/combined"), net)
+
+    def test_a_dependant(self) -> None:
+        """“dependant”: earned 3,000 and 400 in 2025; with a business its profit less half of the tax."""
+        for earned, deduction in (("3000", 3450), ("400", 1350), ("90000", 15750)):
+            file = client(people=self.person(claimed=True), wages=wages(earned))
+            self.assertEqual(amount(file, "form_1040/standard_deduction"), deduction)
+        file = client(people=self.person(claimed=True), **self.books("3000", "0"))
+        self.assertEqual(amount(file, "form_1040/standard_deduction"), 3000 - 212 + 450)
+
+    def test_box_5_has_all_of_box_3(self) -> None:
+        file = client(wages=wage_forms(w2("50000", medicare_wages="40000")))
+        said = [finding.message for finding in compute(file).findings]
+        self.assertTrue(any("box 5" in message for message in said))

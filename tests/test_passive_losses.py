@@ -7,12 +7,15 @@ import unittest
 from decimal import Decimal
 from typing import Any
 
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
 from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import next_year
 from half_yard.figures import Sheet
-from half_yard.records import Activity, Asset, Carryover, ClientFile, Household, Person
+from half_yard.records import Activity, Asset, Carryover, ClientFile, Exchange, Household, Person
 from half_yard.records.identifiers import numbered
-from tests.files import BUSINESS, amount, business, client, entries, gaps, rental, wages
+from tests.files import BUSINESS, amount, asset, business, client, entries, gaps, rental, wages
 
 A, B, C = "a00011", "a00012", "a00013"
 
@@ -194,6 +197,87 @@ class PublishedAndWorkedExamples(unittest.TestCase):
         )  # fmt: skip
         self.assertEqual(amount(file, "passive_income/modified"), 120000)
         self.assertEqual(said(form(file), "largest_allowance"), [15000])
+
+
+class Carried(unittest.TestCase):
+    def test_the_earliest_losses_are_used_first(self) -> None:
+        """26 CFR 1.199A-3(b)(1)(iv): what is left is of the latest years."""
+        carried = numbered("carryovers", [
+            Carryover(kind="passive_loss", of=A, year=year, amount=Decimal(loss))
+            for year, loss in (("2017", "5000"), ("2021", "3000"))
+        ])  # fmt: skip
+        file = rentals({A: "-4000", B: "6000"}, "150000", carryovers=carried)
+        left = {item.year: int(item.amount) for item in next_year_of(file).carryovers.values()}
+        self.assertEqual(left, {"2025": 4000, "2021": 2000})
+
+    def test_a_suspended_rental_loss_of_before_2018_is_no_qualified_income(self) -> None:
+        """“Qualified business income deduction”, suspended rental loss."""
+        trade = {A: {"answers": {"trade_or_business": True}}}
+        for year, income in (("2017", 9000), ("2018", 5000)):
+            loss = Carryover(kind="passive_loss", of=A, year=year, amount=Decimal(4000))
+            file = rentals({A: "9000"}, "50000", fields=trade, carryovers={"c00001": loss})
+            with self.subTest(year=year):
+                self.assertEqual(amount(file, "form_8995/business_income"), income)
+                self.assertEqual(amount(file, "schedule_e/total"), 5000)
+
+    def test_an_exchange_frees_nothing_but_its_gain_takes_losses(self) -> None:
+        """“like-kind exchange of a rental”: 26 U.S.C. 469(g)(1)(A); boot of 4,000."""
+        given = asset("land", "2010-01-01", "50000", A, disposed=datetime.date(2025, 3, 1),
+                      disposal="exchange", proceeds=Decimal(94_000), given_in="x00001")  # fmt: skip
+        got = asset("land", "2025-03-01", "90000", B, got_in="x00001", origin="exchanged")
+        deal = Exchange(name="Swap", facts={"cash": Decimal(4000)})
+        file = rentals(
+            {A: "0.49", B: "0.49"}, "160000", prior={A: "9000"}, assets={"s00001": given, "s00002": got},
+            exchanges={"x00001": deal},
+        )  # fmt: skip
+        self.assertEqual(amount(file, "form_1040/capital_gain"), 4000)
+        self.assertEqual(said(form(file), f"{A}.unallowed", f"{A}.allowed"), [5000, 4000])
+
+    def test_an_instalment_sale_frees_its_part(self) -> None:
+        """“instalment sale”: 12,000 x 10,000 / 40,000 (26 U.S.C. 469(g)(3))."""
+        land = asset("land", "2010-01-01", "60000", A, disposed=datetime.date(2025, 3, 1),
+                     disposal="instalment_sale", proceeds=Decimal(100_000),
+                     instalments={"2025": Decimal(25_000)})  # fmt: skip
+        file = rentals({A: "0.49"}, "160000", prior={A: "12000"}, assets={"s00001": land})
+        self.assertEqual(said(form(file), f"{A}.freed"), [3000])
+        # The rest of the gain of 10,000 takes 7,000 more of the losses as passive income.
+        self.assertEqual(said(form(file), f"{A}.unallowed"), [2000])
+
+    def test_part_of_a_property_frees_nothing(self) -> None:
+        """“part of a property sold”: 26 CFR 1.469-4(g)."""
+        kept = asset("land", "2010-01-01", "60000", A)
+        part = asset("land", "2010-01-01", "10000", A, disposed=datetime.date(2025, 3, 1), disposal="sale",
+                     proceeds=Decimal(10_000))  # fmt: skip
+        file = rentals({A: "0.49"}, "160000", prior={A: "9000"}, assets={"s00001": kept, "s00002": part})
+        self.assertEqual(said(form(file), f"{A}.unallowed"), [9000])
+
+    @settings(max_examples=60, deadline=None)
+    @given(
+        st.lists(st.integers(-40_000, 40_000), min_size=1, max_size=4),
+        st.lists(st.integers(0, 20_000), min_size=4, max_size=4),
+        st.integers(0, 200_000),
+        st.booleans(),
+    )
+    def test_losses_used_and_carried_add_up(
+        self, results: list[int], earlier: list[int], income: int, active: bool
+    ) -> None:
+        keys = (A, B, C, "a00014")[: len(results)]
+        file = rentals(
+            {key: str(result) for key, result in zip(keys, results, strict=True)}, str(income),
+            prior={key: str(loss) for key, loss in zip(keys, earlier, strict=False) if loss},
+            fields={key: {"answers": {"active_participation": active}} for key in keys},
+        )  # fmt: skip
+        computation = compute(file)
+        lost = sum(-result for result in results if result < 0) + sum(earlier[: len(keys)])
+        counted = computation.sheet("schedule_e")["total"].amount
+        gained = sum(result for result in results if result > 0)
+        waits = sum(
+            item.amount for item in next_year_of(file).carryovers.values() if item.kind == "passive_loss"
+        )
+        self.assertEqual(gained - counted + waits, lost)
+        for key in keys:
+            sheet = computation.sheet(f"schedule_e.{key}")
+            self.assertLessEqual(sheet["allowed_loss"].amount if sheet.has("allowed_loss") else 0, 0)
 
 
 class AtRisk(unittest.TestCase):

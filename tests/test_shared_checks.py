@@ -9,7 +9,7 @@ from decimal import Decimal
 from half_yard.countries import compute, pack_for
 from half_yard.countries.methods_beside import methods_beside
 from half_yard.countries.next_year import next_year
-from half_yard.interop.shared_list import STAYS, TRIPS, guess_columns, list_edit, listed_rows
+from half_yard.interop.record_list import STAYS, TRIPS, guess_columns, list_edit, listed_rows
 from half_yard.records import (
     Activity,
     Asset,

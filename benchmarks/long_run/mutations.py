@@ -13,7 +13,7 @@ from typing import Any
 from benchmarks.long_run.outcome import Outcome
 from half_yard.countries import PACKS, compute
 from half_yard.demo import client_files
-from half_yard.interop import assets_text, books_text, schedule_page, shared_list
+from half_yard.interop import assets_text, books_text, record_list, schedule_page
 from half_yard.interop.asset_list import (
     UnreadableListError,
     guess_columns,
@@ -208,10 +208,10 @@ def _take_cells(name: str, data: bytes, file: ClientFile) -> None:
     except UnreadableListError:
         return
     settle_prior(file, list_rows(file, cells[:40], guess_columns(cells[0]), "a00001"))
-    for collection in (shared_list.TRIPS, shared_list.STAYS):
-        columns = shared_list.guess_columns(collection, cells[0])
-        rows = shared_list.listed_rows(file, collection, "h00001", cells[:40], columns)
-        apply(file, shared_list.list_edit(file, collection, rows))
+    for collection in (record_list.TRIPS, record_list.STAYS):
+        columns = record_list.guess_columns(collection, cells[0])
+        rows = record_list.listed_rows(file, collection, "h00001", cells[:40], columns)
+        apply(file, record_list.list_edit(file, collection, rows))
 
 
 def workbook() -> bytes:

@@ -29,7 +29,8 @@ def people_of(now: Now) -> Callable[[Record | None], Sequence[Option]]:
 class Section:
     """One collection of records under a heading: what one of them is called, which fields it can't do
     without, what a new one begins with, and its columns. `payer` is the field with the name of a form's
-    payer, which a known number fills in; `boxes` say that its records have further boxes."""
+    payer, which a known number fills in; `boxes` say that its records have further boxes, `listed` that a
+    list of them can be taken in."""
 
     collection: str
     heading: str
@@ -42,3 +43,4 @@ class Section:
     hint_column: int = 0
     payer: str = ""
     boxes: bool = False
+    listed: bool = False

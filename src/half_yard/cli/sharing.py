@@ -15,11 +15,11 @@ from half_yard.countries.methods_beside import MethodBeside, carried_lines, meth
 from half_yard.figures import Line
 from half_yard.figures.explain import exact_text, money_text
 from half_yard.interop.asset_list import UnreadableListError, read_cells
-from half_yard.interop.shared_list import STAYS, TRIPS, guess_columns, list_edit, listed_rows
-from half_yard.storage import read_bytes
+from half_yard.interop.record_list import SALES, STAYS, TRIPS, guess_columns, list_edit, listed_rows
+from half_yard.storage import OpenFile, read_bytes
 from half_yard.texts import to_the_end
 
-COMMANDS = ("shared", "log")
+COMMANDS = ("shared", "log", "sales")
 TITLE_WIDTH, WIDTH = 58, 16
 
 
@@ -32,9 +32,12 @@ def add_commands(commands: Any) -> None:
     shared.add_argument("--with-unsaved", action="store_true", help="with the edits of its journal")
     log = add_command(commands, "log", "take a list of trips or stays in: CSV or XLSX", _log)
     log.add_argument("thing", metavar="THING", help="its id, as “shared” prints it")
-    log.add_argument("list", type=Path, metavar="LIST")
-    log.add_argument("--dry-run", action="store_true", help="only say what would come of it")
-    log.add_argument("--json", action="store_true", help="print JSON")
+    sales = add_command(commands, "sales", "take a list of sales in: CSV or XLSX", _sales)
+    sales.add_argument("--person", default="owner", help="whose they are (default: owner)")
+    for command in (log, sales):
+        command.add_argument("list", type=Path, metavar="LIST")
+        command.add_argument("--dry-run", action="store_true", help="only say what would come of it")
+        command.add_argument("--json", action="store_true", help="print JSON")
 
 
 def _log(options: argparse.Namespace) -> int:
@@ -48,17 +51,34 @@ def _log(options: argparse.Namespace) -> int:
         if kind is None or not (kind.log or kind.calendar):
             raise CommandError(f"{options.thing} has neither a log nor a calendar.")
         collection = TRIPS if kind.log else STAYS
-        try:
-            cells = to_the_end(read_cells(options.list.name, read_bytes(options.list)))
-        except UnreadableListError as error:
-            raise CommandError(f"{options.list.name}: {error}") from error
-        rows = listed_rows(file, collection, options.thing, cells, guess_columns(collection, cells[0]))
-        edit = list_edit(file, collection, rows)
-        if edit.changes and not options.dry_run:
-            opened.edit(edit)
-            opened.save()
+        return _take_in(opened, collection, options.thing, options)
     finally:
         opened.close()
+
+
+def _sales(options: argparse.Namespace) -> int:
+    """Take a list of sales in, as one edit that is saved."""
+    opened = open_for_work(options.file, keys_for(options.file, options))
+    try:
+        if options.person not in opened.file.people:
+            known = ", ".join(opened.file.people)
+            raise CommandError(f"There is no person {options.person}; there is {known}.")
+        return _take_in(opened, SALES, options.person, options)
+    finally:
+        opened.close()
+
+
+def _take_in(opened: OpenFile, collection: str, of: str, options: argparse.Namespace) -> int:
+    """Read the list, take in what its rows make, and say what was refused."""
+    try:
+        cells = to_the_end(read_cells(options.list.name, read_bytes(options.list)))
+    except UnreadableListError as error:
+        raise CommandError(f"{options.list.name}: {error}") from error
+    rows = listed_rows(opened.file, collection, of, cells, guess_columns(collection, cells[0]))
+    edit = list_edit(opened.file, collection, rows)
+    if edit.changes and not options.dry_run:
+        opened.edit(edit)
+        opened.save()
     refused = [{"line": row.line, "problem": row.problem} for row in rows if row.record is None]
     if options.json:
         done = {"taken": len(edit.changes), "refused": refused, "saved": not options.dry_run}

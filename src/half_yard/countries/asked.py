@@ -15,6 +15,8 @@ class Asked:
 
     carryovers: Mapping[str, str] = {}
     """The titles of what earlier years may carry in, by kind."""
+    books: Sequence[tuple[str, str]] = ()
+    """Under which books something is carried in, as (key, title), where there are several."""
     elsewhere: Sequence[Elsewhere] = ()
     """What people look for that has another name or place here, or none."""
     household_questions: Sequence[Question] = ()

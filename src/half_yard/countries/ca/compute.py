@@ -7,11 +7,13 @@ from dataclasses import replace
 
 from half_yard.books import Books
 from half_yard.countries.asking import Ask
+from half_yard.countries.ca.asked import CanadaAsked
 from half_yard.countries.ca.checks import findings_of
 from half_yard.countries.ca.classes import stop
 from half_yard.countries.ca.forms import cca, form_428, schedule_8, t1, t776, t2125
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
 from half_yard.countries.ca.slips import slip_stops
+from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
 from half_yard.countries.left_out import ARCHIVED, stopped_with
 from half_yard.countries.results import CarryPoint, Computation, Return
 from half_yard.figures import Asking, MarkKind, Place, Sheet
@@ -51,7 +53,9 @@ def _return(file: ClientFile, person: str) -> Return:
 
 def everything(ask: Ask) -> tuple[tuple[Sheet, ...], dict[str, str], Books]:
     """The sheets, what is stopped, the books."""
-    return tuple(map(_with_notes, _sheets(ask))), ask(all_stops), ask(BOOKS.books)
+    made = tuple(map(_with_notes, _sheets(ask)))
+    carried = carryover_sheet(ask.of(carryovers_of), ask.of(names_of), made, CanadaAsked.carryovers)
+    return made if carried is None else (*made, carried), ask(all_stops), ask(BOOKS.books)
 
 
 def _sheets(ask: Ask) -> Iterator[Sheet]:

@@ -28,7 +28,15 @@ from half_yard.countries.us.losses.asked import (
     STEP_UP,
 )
 from half_yard.countries.us.qualified.asked import HOURS, TRADE, WAGES
-from half_yard.countries.us.questions import ACTIVITY, CHOICES, DE_MINIMIS, ITEMIZES, SPOUSES
+from half_yard.countries.us.questions import (
+    ACTIVITY,
+    CHOICES,
+    CLAIMED,
+    DE_MINIMIS,
+    ITEMIZES,
+    OPTIONAL,
+    SPOUSES,
+)
 from half_yard.countries.us.shared.kinds import VEHICLE, WITH_INTEREST
 from half_yard.records import Activity, ClientFile, Thing
 from half_yard.records.choices import Option
@@ -47,8 +55,9 @@ class UnitedStatesAsked(Asked):
     """Filing status, Forms W-2, 1099-INT and 1099-DIV, estimated payments, Schedules C and E."""
 
     carryovers: Mapping[str, str] = KINDS
+    books: Sequence[Option] = (("", "Regular"), ("amt", "Minimum tax"))
     household_questions: Sequence[Question] = (ITEMIZES, LIVED_APART, ALL_RENTALS_ONE, DE_MINIMIS)
-    person_questions: Sequence[Question] = (PROFESSIONAL,)
+    person_questions: Sequence[Question] = (CLAIMED, OPTIONAL, PROFESSIONAL)
     elsewhere: Sequence[Elsewhere] = ELSEWHERE
     regional_boxes = True
 
@@ -66,12 +75,14 @@ class UnitedStatesAsked(Asked):
         return [*fields, *(question.field("/household") for question in questions)]
 
     def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:
-        """Blindness, for the standard deduction; where there are rentals, the work in real estate."""
+        """Blindness and being claimed, for the standard deduction; where there are businesses, the optional
+        method; where there are rentals, the work in real estate."""
         path = f"/people/{person}"
-        fields = [Field(f"{path}/blind", "Blind", FieldKind.ANSWER, default=False)]
-        if any(activity.kind == "rental" for activity in file.activities.values()):
-            fields += [question.field(path) for question in self.person_questions]
-        return fields
+        kinds = {activity.kind for activity in file.activities.values()}
+        asked = {OPTIONAL: "business" in kinds, PROFESSIONAL: "rental" in kinds}
+        questions = (question for question in self.person_questions if asked.get(question, True))
+        blind = Field(f"{path}/blind", "Blind", FieldKind.ANSWER, default=False)
+        return [blind, *(question.field(path) for question in questions)]
 
     def sections(self, now: Now) -> Sequence[Section]:
         """Wages, interest, dividends and estimated payments."""
@@ -172,6 +183,7 @@ class UnitedStatesAsked(Asked):
                 ),
                 start=owner,
                 boxes=True,
+                listed=True,
             ),
             Section(
                 collection="estimated_payments",

@@ -362,6 +362,11 @@ def _wages(frame: OnReturn) -> Iterator[Finding]:
             ("medicare_tax", item.boxes.get("medicare_wages", wages), "employee_medicare_rate"),
         ):
             held = item.boxes.get(box)
+            if box == "medicare_tax" and base < min(wages, frame.rules.amount("social_security_wage_base")):
+                yield Finding(
+                    Level.WARNING, f"{item.employer}: Medicare wages (box 5) are less than social security "
+                    "wages (box 3).", f"/wages/{key}", "Box 5 has all of box 3: compare with the form.",
+                )  # fmt: skip
             expected = base * frame.rules.amount(rate)
             if box == "social_security_tax" and held is not None and held > _most_withheld(frame) + 1:
                 yield Finding(

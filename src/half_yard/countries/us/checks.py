@@ -48,7 +48,8 @@ MEND_PRIOR = (
 NOT_COVERED = (
     "This program computes businesses, rentals, wages, interest, dividends, sales and payments with the "
     "standard deduction, the limits on losses, and all taxes on them. Other income, itemized deductions, "
-    "credits of the household and state returns are not part of the result."
+    "credits of the household and state returns are not part of the result, nor are farms, ministers, church "
+    "employees and statutory employees."
 )
 
 

@@ -7,12 +7,13 @@ from dataclasses import replace
 
 from half_yard.books import Books
 from half_yard.countries.asking import Ask
+from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
 from half_yard.countries.left_out import stopped_with
 from half_yard.countries.results import AssetStory, CarryPoint, Computation, Return
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.capital_sales import sales_made
-from half_yard.countries.us.carried_in import carryover_stops
+from half_yard.countries.us.carried_in import KINDS, carryover_stops
 from half_yard.countries.us.checks import findings_of
 from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.forms import (
@@ -121,7 +122,9 @@ def _things_assets(file: ClientFile) -> tuple[str, ...]:
 def sheets_of(ask: Ask) -> tuple[Sheet, ...]:
     """Every sheet, what feeds others before what it feeds."""
     provisional = ask(rules).forms_provisional
-    return tuple(_with_year_note(sheet, provisional) for sheet in _sheets(ask))
+    made = tuple(_with_year_note(sheet, provisional) for sheet in _sheets(ask))
+    carried = carryover_sheet(ask.of(carryovers_of), ask.of(names_of), made, KINDS)
+    return made if carried is None else (*made, carried)
 
 
 def _sheets(ask: Ask) -> Iterator[Sheet]:

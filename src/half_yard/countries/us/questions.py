@@ -56,6 +56,15 @@ AT_ONCE = Question(
     "income_at_once", "Where that is income: all of it this year (election)", False,
     "Only of less than 50,000 (Rev. Proc. 2015-13, section 7.03(3)(c)); else over four years.", anew=True,
 )  # fmt: skip
+OPTIONAL = Question(
+    "optional_method", "Elects the nonfarm optional method of self-employment tax", False,
+    "Schedule SE, part II: with 400 of net earnings in two of the three years before, at most five times",
+    anew=True,
+)  # fmt: skip
+CLAIMED = Question(
+    "claimed", "Someone else can claim this person as a dependant", False,
+    "Then the standard deduction is smaller (26 U.S.C. 63(c)(5))", anew=True,
+)  # fmt: skip
 ITEMIZES = Question(
     "itemizes", "Deductions are itemized (Schedule A)", False,
     "Then interest and taxes of a home come before its other costs (Form 8829, lines 10 and 11)",

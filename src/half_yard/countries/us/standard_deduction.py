@@ -7,10 +7,22 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.us import gaps
+from half_yard.countries.us.forms import schedule_c, schedule_se
 from half_yard.countries.us.frame import persons, rules, status, status_choice, status_marks
-from half_yard.countries.us.questions import itemizes
+from half_yard.countries.us.own_income import own_income
+from half_yard.countries.us.questions import CLAIMED, itemizes
 from half_yard.countries.us.year_rules import YearRules
-from half_yard.figures import Figure, Mark, stated, total
+from half_yard.figures import (
+    Choice,
+    Figure,
+    Mark,
+    difference,
+    larger_of,
+    not_below_zero,
+    smaller_of,
+    stated,
+    total,
+)
 from half_yard.records import Person
 
 ONE = Decimal(1)
@@ -24,10 +36,35 @@ def is_aged(person: Person, values: YearRules) -> bool:
     return person.birth_date < datetime.date(values.year - age + 1, 1, 2)
 
 
+def _basic(ask: Ask) -> Figure:
+    """The basic deduction; of someone whom another can claim, up to earned income and an amount (26 U.S.C.
+    63(c)(5)). Of a couple either may be meant."""
+    values = ask(rules)
+    basic = values.figure("standard_deduction", ask(status), "Standard deduction")
+    claimed = [key for key, person in ask(persons) if CLAIMED.of(person.answers)]
+    if not claimed:
+        return basic
+    earned = not_below_zero(ask(earned_income), "earned income")
+    added = values.figure("standard_deduction_dependent_earned_income_addition", label="amount added to it")
+    least = values.figure("standard_deduction_dependent_minimum", label="least deduction")
+    within = larger_of(earned + added, least, label="earned income with the amount, or the least")
+    words = Choice("Someone else can claim this person", f"/people/{claimed[0]}/answers/{CLAIMED.key}")
+    return smaller_of(within, basic, label="Standard deduction of a dependant").because(words)
+
+
+def earned_income(ask: Ask) -> Figure:
+    """Wages, and profits of businesses less half of self-employment tax (32(c)(2))."""
+    profits = [ask(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
+    people = ask(schedule_se.persons_with_business)
+    halves = [ask(schedule_se.tax, person)["deductible_part"] for person in people]
+    worked = total((*ask(own_income).wages, *profits), "wages and profits")
+    return difference(worked, *halves, label="earned income") if halves else worked
+
+
 def standard_deduction(ask: Ask) -> Figure:
     """The deduction in dollars for the people on the return, with what is not known of it."""
     values, filing = ask(rules), ask(status)
-    parts = [values.figure("standard_deduction", filing, "Standard deduction")]
+    parts = [_basic(ask)]
     additional = values.figure("additional_standard_deduction_aged_or_blind", filing, "additional amount")
     for key, person in ask(persons):
         name = person.name or key

@@ -7,12 +7,13 @@ from collections.abc import Callable, Iterable, Mapping, Sequence
 from pathlib import Path
 
 from pydantic import JsonValue
-from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QStackedLayout, QVBoxLayout, QWidget
 
 from half_yard.asked import Column, Kind, Section
 from half_yard.desktop.pages.boxes_pane import BoxesPane
-from half_yard.desktop.parts import TableBlock, title
+from half_yard.desktop.parts import TableBlock, button, title
 from half_yard.desktop.payers import known_of_payer
+from half_yard.desktop.record_list_view import RecordListView
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import RecordModel, Source
 from half_yard.desktop.workspace import Workspace
@@ -44,11 +45,14 @@ class HouseholdView(QWidget):
         right.setContentsMargins(0, 0, 0, 0)
         right.addWidget(title("Boxes of the form", 12))
         right.addWidget(self.boxes, 1)
-        row = QHBoxLayout(self)
+        tables = QWidget()
+        row = QHBoxLayout(tables)
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(14)
         row.addLayout(self._left, 1)
         row.addWidget(self._boxes_part)
+        self._stack = QStackedLayout(self)
+        self._stack.addWidget(tables)
 
     def _lay_out(self) -> None:
         """Make the tables that the open file's country asks for."""
@@ -95,9 +99,18 @@ class HouseholdView(QWidget):
                     optional=True,
                     hint="that it comes from, where that matters",
                 ),
+                *self._book(),
                 Column("Amount", Kind.AMOUNT, "amount"),
             ),
         )
+
+    def _book(self) -> Sequence[Column]:
+        """Under which book it was worked out, where the country has several."""
+        books = self._workspace.pack.asked.books
+        if not books:
+            return ()
+        hint = "where it is another than the regular tax"
+        return (Column("Book", Kind.CHOICE, "book", options=lambda _record: books, hint=hint),)
 
     def _carried_of(self, record: Record | None) -> Sequence[Option]:
         """What a carryover may belong to."""
@@ -120,8 +133,32 @@ class HouseholdView(QWidget):
         )  # fmt: skip
         model = RecordModel(self._workspace, source, section.columns, self)
         block = TableBlock(section.heading, model, section.explanation)
+        if section.listed:
+            from_list = button("From a list…", "Take a list in: CSV, text or a workbook")
+            from_list.clicked.connect(lambda: self.ask_for_list(section))
+            block.head.addWidget(from_list)
         block.table.record_current.connect(self._look(section, block))
         return block
+
+    def ask_for_list(self, section: Section) -> None:
+        """Ask for a list of a section's records, and show what it makes; they are of whom a new one is."""
+        view = self.list_view(section.collection)
+        if view.ask_for_file(str(section.start.get("person", ""))):
+            self._stack.setCurrentWidget(view)
+        else:
+            self._drop(view)
+
+    def list_view(self, collection: str) -> RecordListView:
+        """A list on its way in, in the place of the tables: it is there only as long as it is needed."""
+        view = RecordListView(self._workspace, collection)
+        view.left.connect(lambda: self._drop(view))
+        self._stack.addWidget(view)
+        return view
+
+    def _drop(self, view: RecordListView) -> None:
+        self._stack.removeWidget(view)
+        view.deleteLater()
+        self.refresh()
 
     def _fill_in(self, section: Section, typed: Mapping[str, JsonValue]) -> Mapping[str, JsonValue]:
         """Who the payer is, where the number is known."""

@@ -17,8 +17,8 @@ from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.parts import Page, TableBlock, button, soft
 from half_yard.desktop.plain_words import plain_tip
+from half_yard.desktop.record_list_view import RecordListView
 from half_yard.desktop.shared.cloth import Cloth
-from half_yard.desktop.shared.list_view import SharedListView
 from half_yard.desktop.shared.methods_view import MethodsView
 from half_yard.desktop.shared.shown import pieces_of, rows_of
 from half_yard.desktop.shared.tables import ThingTables
@@ -86,7 +86,7 @@ class SharedPage(Page):
         self.sheets = LineView("Sheets of the thing")
         self.sheets.line_current.connect(self._look)
         self._stack = QStackedWidget()
-        self._list: SharedListView | None = None
+        self._list: RecordListView | None = None
         self._lay_out()
         workspace.opened.connect(self._opened)
 
@@ -282,10 +282,10 @@ class SharedPage(Page):
         """Of which part a list can be taken in; None where the thing has neither log nor calendar."""
         return next((part for part in (Part.LOG, Part.CALENDAR) if self.offers(part)), None)
 
-    def list_view(self, part: Part) -> SharedListView:
+    def list_view(self, part: Part) -> RecordListView:
         """A list on its way in, for the place of the table that it goes to. It is there only as long as it is
         needed, because it is higher than the others."""
-        view = SharedListView(self._workspace, COLLECTION[part])
+        view = RecordListView(self._workspace, COLLECTION[part])
         view.left.connect(partial(self.go_to_part, part))
         return view
 
@@ -304,7 +304,7 @@ class SharedPage(Page):
         if view.ask_for_file(self._chosen):
             self.show_list(part, view)
 
-    def show_list(self, part: Part, view: SharedListView) -> None:
+    def show_list(self, part: Part, view: RecordListView) -> None:
         """Show a list on its way in."""
         self._drop_list()
         self._list = view

@@ -6,9 +6,9 @@ What each activity is and how it ended is in the room `losses`; what the schedul
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.us import gaps
-from half_yard.countries.us.carried_in import PASSIVE_LOSS
+from half_yard.countries.us.carried_in import PASSIVE_LOSS, each_carried_of
 from half_yard.countries.us.forms import passive_income
 from half_yard.countries.us.frame import household, rules, status, status_choice
 from half_yard.countries.us.losses import asked, ended, passive, results, rows
@@ -164,8 +164,24 @@ def part_vii(page: Page, ask: Ask) -> None:
         marks = []
         if part.amount and any(figure.amount < 0 for figure in ask(results.gains_of, key)):
             marks.append(gaps.loss_on_two_forms(f"/activities/{key}"))
-        carries = None if given else Carries(PASSIVE_LOSS, of=key)
-        page.line(f"{key}.unallowed", "c", title, part.marked(*marks), carries=carries)
+        waits = page.line(f"{key}.unallowed", "c", title, part.marked(*marks))
+        if not given:
+            _by_year(page, ask, key, waits)
+
+
+def _by_year(page: Page, ask: Ask, key: str, waits: Figure) -> None:
+    """Of which years the losses are that wait: those of the earliest are used first (26 CFR
+    1.199A-3(b)(1)(iv)), so the latest are left."""
+    year, name = ask.of(tax_year), ask.of(activity_of, key).name
+    row = ask(rows.row, key)
+    earlier = sorted(ask(each_carried_of, PASSIVE_LOSS, key), key=lambda item: -(item[0] or 0))
+    left = waits
+    for number, (of, loss) in enumerate([(year, row.loss), *earlier], 1):
+        rest = smaller_of(loss.in_dollars(), left)
+        left = difference(left, rest)
+        if rest.amount:
+            title = f"{name}: of it of {of or 'an earlier year'}"
+            page.line(f"{key}.waits.{number}", "", title, rest, carries=Carries(PASSIVE_LOSS, of, of=key))
 
 
 @form_8582.part
@@ -195,3 +211,14 @@ def allowed_of(ask: Ask, key: str) -> Figure:
     made = ask(part_viii).get(f"{key}.allowed", NOTHING)
     sold = [figure for figure in ask(results.gains_of, key) if figure.amount < 0]
     return total((made, *sold)) if sold else made
+
+
+def allowed_from_before(ask: Ask, key: str, last: int) -> Figure:
+    """What is allowed this year of losses up to a year, the earliest used first: such losses of years before
+    2018 are no qualified income. Nothing where none is carried in."""
+    old = [loss for of, loss in ask(each_carried_of, PASSIVE_LOSS, key) if of is not None and of <= last]
+    if not old:
+        return NOTHING
+    return smaller_of(
+        total(old, f"losses up to {last}"), ask(allowed_of, key), label=f"allowed of losses up to {last}"
+    )

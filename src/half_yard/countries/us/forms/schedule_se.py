@@ -7,6 +7,7 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask
 from half_yard.countries.us.forms import schedule_c
 from half_yard.countries.us.frame import BOOKS, people, rules
+from half_yard.countries.us.questions import OPTIONAL
 from half_yard.countries.us.wage_taxes import social_security_wages
 from half_yard.figures import (
     NOTHING,
@@ -24,6 +25,7 @@ from half_yard.figures import (
     total,
 )
 from half_yard.figures.explain import percent_text
+from half_yard.records import ClientFile, Person
 
 
 def persons_with_business(ask: Ask) -> tuple[str, ...]:
@@ -49,8 +51,33 @@ def profits(page: Page, ask: Ask, person: str) -> None:
     page.line("combined", "3", "Net profit or loss in all", profit)
 
 
+def optional(ask: Ask, person: str) -> Figure | None:
+    """What the nonfarm optional method has as earnings, where it is elected and may be used: two thirds of
+    the gross income up to an amount (26 U.S.C. 1402(a), following paragraph (17)); None where it may not."""
+    if not OPTIONAL.of(ask.of(_person, person).answers):
+        return None
+    values, profit = ask(rules), ask(profits, person)["combined"]
+    own = [business for business in ask(schedule_c.businesses) if business[1] == person]
+    gross = total((ask(schedule_c.income, *business)["gross_income"] for business in own), "gross income")
+    most = values.figure("se_optional_method_maximum", label="most of the optional method")
+    factor = values.figure("self_employment_net_earnings_factor", label="part of profit that counts")
+    share = values.figure("se_optional_share", label="part of gross income")
+    tests = (below(profit, most / factor), below(profit, gross * share))
+    if not all(tests):
+        return None
+    thirds = stated(Decimal(2), "two") / stated(Decimal(3), "thirds")
+    return smaller_of(not_below_zero(gross * thirds), most).where(*tests)
+
+
+def _person(file: ClientFile, person: str) -> Person:
+    return file.people[person]
+
+
 def earned(ask: Ask, person: str) -> Figure:
     """Net earnings to the cent: rounding the line must not bring a tax about."""
+    by_option = ask(optional, person)
+    if by_option is not None:
+        return by_option
     combined = ask(profits, person)["combined"]
     factor = ask(rules).figure("self_employment_net_earnings_factor", label="part of profit that counts")
     is_profit = above(combined, NOTHING)
@@ -59,8 +86,14 @@ def earned(ask: Ask, person: str) -> Figure:
 
 @schedule_se.part
 def net_earnings(page: Page, ask: Ask, person: str) -> None:
-    """Line 4."""
+    """Line 4: what counts of the profit, or the earnings of the optional method."""
     page.section = "Part I · Self-employment tax"
+    if ask(optional, person) is not None:
+        title = "Earnings by the nonfarm optional method (line 17)"
+        page.line("net_earnings", "4b", title, ask(earned, person))
+        return
+    if OPTIONAL.of(ask.of(_person, person).answers):
+        page.notes.append("The optional method is elected, but net profit is too high: it is not used.")
     factor = percent_text(ask(rules).amount("self_employment_net_earnings_factor"))
     title = f"Net earnings, {factor} of a profit, all of a loss"
     page.line("net_earnings", "4a", title, ask(earned, person))

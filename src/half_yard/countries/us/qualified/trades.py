@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.us.forms import form_4797, schedule_c, schedule_e, schedule_se
+from half_yard.countries.us.forms import form_4797, form_8582, schedule_c, schedule_e, schedule_se
 from half_yard.countries.us.frame import BOOKS
 from half_yard.countries.us.losses import passive, results
 from half_yard.countries.us.losses.asked import Standing
@@ -14,6 +14,9 @@ from half_yard.countries.us.qualified.asked import GROUP, SERVICE, TRADE, WAGES
 from half_yard.figures import Choice, Figure, carried, difference, entered, times, total
 from half_yard.records import Activity
 from half_yard.sharing import in_proportion
+
+LAST_BEFORE = 2017
+"""Losses up to this year are no qualified income when they are allowed (26 CFR 1.199A-3(b)(1)(iv))."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,7 +71,9 @@ def _rentals(ask: Ask) -> list[QualifiedBusiness]:
         if TRADE.of(activity.answers):
             gains = ask(ordinary_gains, key)
             rent = ask(schedule_e.counted, key)
-            income = total((rent, *gains), "rent and ordinary gains") if gains else carried(rent)
+            before = ask(form_8582.allowed_from_before, key, LAST_BEFORE)
+            parts = (rent, *gains, *([before] if before.amount else []))
+            income = total(parts, "what counts of the rent") if len(parts) > 1 else carried(rent)
             found.append(_made(ask, key, activity.name, income.in_dollars(), ""))
     return found
 

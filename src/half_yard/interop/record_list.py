@@ -1,28 +1,32 @@
-"""Logs of trips and calendars of stays from lists of other programs: read by their headings, a row at a time,
-nothing lost. A row that can't be taken says why at its place; the others stand."""
+"""Logs of trips, calendars of stays and sales of what was held, from lists of other programs: read by their
+headings, a row at a time, nothing lost. A row that can't be taken says why at its place; the others stand."""
 
 from __future__ import annotations
 
 import datetime
 import re
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 
 from half_yard.countries import pack_for
-from half_yard.records import Change, ClientFile, Edit, Stay, Trip
+from half_yard.records import CapitalSale, Change, ClientFile, Edit, Stay, Trip
 from half_yard.records.choices import ChoiceError, Option, read_choice
 from half_yard.records.identifiers import fresh_ids
 from half_yard.records.reckoning import ReckoningError, reckon
 from half_yard.texts import quoted
 
-TRIPS, STAYS = "trips", "stays"
+TRIPS, STAYS, SALES = "trips", "stays", "sales"
 ROLES: Mapping[str, Mapping[str, str]] = {
     TRIPS: {
         "date": "Date", "start": "From", "goal": "To", "purpose": "Purpose", "amount": "Distance",
         "begun": "Odometer before", "ended": "Odometer after", "activity": "For",
     },
     STAYS: {"begins": "First day", "ends": "Last day", "leaves": "Departure", "kind": "Was", "guest": "Who"},
+    SALES: {
+        "name": "Sold", "acquired": "Acquired", "sold": "Sold on", "proceeds": "Proceeds", "basis": "Basis",
+        "held": "Held", "wash_sale": "Wash sale loss", "withheld": "Withheld",
+    },
 }  # fmt: skip
 """What a column can be, by collection: a field of its records, with its title. An odometer before and after
 make a distance; a day of departure is not a day of the stay."""
@@ -44,6 +48,16 @@ HEADINGS: Mapping[str, Mapping[str, tuple[str, ...]]] = {
         "kind": ("was", "kind", "use", "type", "status"),
         "guest": ("guest", "who", "name", "party"),
     },
+    SALES: {
+        "wash_sale": ("wash", "1g", "disallowed"),
+        "acquired": ("acquired", "acquisition", "bought", "purchase date", "open date", "1b"),
+        "proceeds": ("proceeds", "sales price", "1d"),
+        "basis": ("basis", "cost", "1e"),
+        "sold": ("date sold", "sold on", "sold", "sale date", "disposed", "close date", "1c"),
+        "held": ("term", "holding", "held", "type of gain"),
+        "withheld": ("withheld", "tax withheld"),
+        "name": ("description", "security", "name", "symbol", "asset", "property", "1a"),
+    },
 }
 """Words of headings by role, the most telling first."""
 ONE_DAY = datetime.timedelta(days=1)
@@ -55,7 +69,7 @@ class ListedRow:
     it."""
 
     line: int
-    record: Trip | Stay | None
+    record: Trip | Stay | CapitalSale | None
     problem: str = ""
 
 
@@ -76,15 +90,15 @@ def guess_columns(collection: str, heading: Sequence[str]) -> dict[str, int]:
 
 
 def listed_rows(
-    file: ClientFile, collection: str, thing: str, cells: Sequence[Sequence[str]], columns: Mapping[str, int]
+    file: ClientFile, collection: str, of: str, cells: Sequence[Sequence[str]], columns: Mapping[str, int]
 ) -> list[ListedRow]:
-    """The rows beneath the headings as trips or stays of a thing."""
+    """The rows beneath the headings as trips or stays of a thing, or as sales of a person."""
+    make = MAKERS[collection]
     rows = []
     for line, row in enumerate(cells[1:], 2):
         given = {role: row[number].strip() if number < len(row) else "" for role, number in columns.items()}
         try:
-            record = _trip(file, thing, given) if collection == TRIPS else _stay(file, thing, given)
-            rows.append(ListedRow(line, record))
+            rows.append(ListedRow(line, make(file, of, given)))
         except ValueError as error:
             rows.append(ListedRow(line, None, str(error)))
     return rows
@@ -157,3 +171,45 @@ def _stay(file: ClientFile, thing: str, given: Mapping[str, str]) -> Stay:
     kinds = list(pack_for(file.country).shared.stay_words)
     kind = _choice(given.get("kind", ""), kinds) or kinds[0][0]
     return Stay(thing=thing, begins=begins, ends=ends, kind=kind, guest=given.get("guest", "")[:200])
+
+
+def _sale(file: ClientFile, person: str, given: Mapping[str, str]) -> CapitalSale:
+    """A sale: its day of acquisition may be several (“various”), then its term is taken from the list."""
+    proceeds = _amount(given, "proceeds", "Proceeds")
+    if proceeds is None:
+        raise ValueError("It has no proceeds.")
+    wash = _amount(given, "wash_sale", "Wash sale loss")
+    acquired = given.get("acquired", "")
+    return CapitalSale(
+        person=person,
+        name=given.get("name", "")[:200],
+        acquired=None if acquired.casefold() in SEVERAL_DAYS else _day(file, acquired),
+        sold=_day(file, given.get("sold", "")),
+        proceeds=proceeds,
+        basis=_amount(given, "basis", "Basis"),
+        held=next((term for term in TERMS if given.get("held", "").casefold().startswith(term)), ""),
+        withheld=_amount(given, "withheld", "Withheld"),
+        boxes={"wash_sale": wash} if wash else {},
+    )
+
+
+TERMS = ("short", "long")
+SEVERAL_DAYS = {"various", "var", "multiple", ""}
+
+
+def _amount(given: Mapping[str, str], role: str, title: str) -> Decimal | None:
+    """An amount in dollars, as lists print it; None where it is empty. Raises ValueError."""
+    text = given.get(role, "").replace("$", "").strip()
+    if not text:
+        return None
+    if text.startswith("(") and text.endswith(")"):
+        text = f"-{text[1:-1]}"
+    try:
+        return reckon(text)
+    except ReckoningError as error:
+        raise ValueError(f"{title}: {error}") from error
+
+
+MAKERS: Mapping[str, Callable[[ClientFile, str, Mapping[str, str]], Trip | Stay | CapitalSale]] = {
+    TRIPS: _trip, STAYS: _stay, SALES: _sale,
+}  # fmt: skip

@@ -1,4 +1,4 @@
-"""A log or a calendar on its way in: what each column is, and what each row makes."""
+"""A log, a calendar or a list of sales on its way in: what each column is, and what each row makes."""
 
 from __future__ import annotations
 
@@ -11,10 +11,11 @@ from half_yard.desktop.parts import button, in_a_row, plain_table, soft, title
 from half_yard.desktop.roles_table import RolesTable, with_role
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
-from half_yard.figures.explain import money_text
+from half_yard.figures.explain import exact_text, money_text
 from half_yard.interop.asset_list import LARGEST_BYTES, UnreadableListError, read_cells
-from half_yard.interop.shared_list import (
+from half_yard.interop.record_list import (
     ROLES,
+    SALES,
     STAYS,
     TRIPS,
     ListedRow,
@@ -22,18 +23,19 @@ from half_yard.interop.shared_list import (
     list_edit,
     listed_rows,
 )
-from half_yard.records import Stay
+from half_yard.records import CapitalSale, Stay
 from half_yard.texts import to_the_end
 
 SHOWN = 3
 COLUMNS = {
     TRIPS: ("To", "Date", "For", "Miles", "Remarks"),
     STAYS: ("Was", "First day", "Last day", "Who", "Remarks"),
+    SALES: ("Sold", "Acquired", "Sold on", "Proceeds", "Basis", "Remarks"),
 }
-NUMBERS = {3}
+NUMBERS = {TRIPS: (3,), STAYS: (), SALES: (3, 4)}
 
 
-class SharedListView(QWidget):
+class RecordListView(QWidget):
     """Nothing of the list is in the file until it is taken in. Signals `left` when it is done or called
     off."""
 
@@ -43,16 +45,14 @@ class SharedListView(QWidget):
         super().__init__()
         self._workspace = workspace
         self._collection = collection
-        self._thing = ""
+        self._of = ""
         self._cells: list[list[str]] = []
         self._columns: dict[str, int] = {}
         self.rows: list[ListedRow] = []
         self._heading = title("", 12)
         self.raw = RolesTable("The list as it stands", {"": "not taken", **ROLES[collection]})
         self.raw.role_chosen.connect(self._set_role)
-        self.table = plain_table(
-            "What its rows make", COLUMNS[collection], NUMBERS if collection == TRIPS else ()
-        )
+        self.table = plain_table("What its rows make", COLUMNS[collection], NUMBERS[collection])
         self._result = soft("")
         self.take = button("Take them in", "Add the rows of the list in one edit")
         self.take.clicked.connect(self.take_in)
@@ -67,13 +67,13 @@ class SharedListView(QWidget):
         column.addWidget(self._result)
         column.addLayout(in_a_row(self.take, leave))
 
-    def ask_for_file(self, thing: str) -> bool:
+    def ask_for_file(self, of: str) -> bool:
         """Ask which list, and show it; says whether there is one to show."""
         chosen, _ = QFileDialog.getOpenFileName(self, "A list", "", "Lists (*.csv *.txt *.tsv *.xlsx)")
-        return bool(chosen) and self.show_file(thing, Path(chosen))
+        return bool(chosen) and self.show_file(of, Path(chosen))
 
-    def show_file(self, thing: str, path: Path) -> bool:
-        """Read a list for a thing and show it; says whether that could be done."""
+    def show_file(self, of: str, path: Path) -> bool:
+        """Read a list of a thing or a person and show it; says whether that could be done."""
         try:
             if path.stat().st_size > LARGEST_BYTES:
                 raise UnreadableListError("It is too large to be a list.")
@@ -84,7 +84,7 @@ class SharedListView(QWidget):
         except UnreadableListError as error:
             self._workspace.said.emit(f"{path.name} was not taken in. {error}")
             return False
-        self._thing, self._cells = thing, cells
+        self._of, self._cells = of, cells
         self._columns = guess_columns(self._collection, cells[0])
         self._heading.setText(path.name)
         self.read()
@@ -100,12 +100,12 @@ class SharedListView(QWidget):
         roles = {column: role for role, column in self._columns.items()}
         self.raw.show_rows(self._cells[: SHOWN + 1], roles, faint=1)
         file = self._workspace.file
-        self.rows = listed_rows(file, self._collection, self._thing, self._cells, self._columns)
+        self.rows = listed_rows(file, self._collection, self._of, self._cells, self._columns)
         self.table.setRowCount(len(self.rows))
         for number, row in enumerate(self.rows):
             for column, text in enumerate(self._shown(row)):
                 item = QTableWidgetItem(text)
-                if column in NUMBERS and self._collection == TRIPS:
+                if column in NUMBERS[self._collection]:
                     item.setTextAlignment(RIGHT)
                 self.table.setItem(number, column, item)
         taken = sum(row.record is not None for row in self.rows)
@@ -116,7 +116,11 @@ class SharedListView(QWidget):
         calendar, shared = self._workspace.calendar, self._workspace.pack.shared
         record = row.record
         if record is None:
-            return (f"line {row.line}", "", "", "", row.problem)
+            return (f"line {row.line}", *([""] * (len(COLUMNS[self._collection]) - 2)), row.problem)
+        if isinstance(record, CapitalSale):
+            basis = "" if record.basis is None else exact_text(record.basis)
+            days = (calendar.text(record.acquired), calendar.text(record.sold))
+            return (record.name, *days, exact_text(record.proceeds), basis, "")
         if isinstance(record, Stay):
             was = shared.stays.get(record.kind, record.kind)
             return (was, calendar.text(record.begins), calendar.text(record.ends), record.guest, "")
