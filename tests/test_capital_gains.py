@@ -231,7 +231,7 @@ class Typed(unittest.TestCase):
 
     def test_carried_losses_come_in_and_tax_withheld_counts(self) -> None:
         file = client(
-            interest=interest("40000"), sales=sales(sale("4000", withheld=Decimal(77))),
+            interest=interest("40000"), sales=sales(sale("4000", boxes={"withheld": Decimal(77)})),
             carryovers=carried_in(long_capital_loss="1500", short_capital_loss="-500"),
         )  # fmt: skip
         self.assertEqual(amount(file, "schedule_d/net"), 2000)

@@ -66,7 +66,7 @@ class Gains(unittest.TestCase):
         self.assertEqual(amount(file, "form_4797/recapture"), 0)
         self.assertEqual(amount(file, "form_1040/capital_gain"), 30000 + 20302)
         words = " ".join(finding.message for finding in compute(file).findings)
-        self.assertIn("Suspended losses of earlier years are freed", words)
+        self.assertIn("frees suspended losses of earlier years", words)
 
     def test_a_year_or_less_is_ordinary(self) -> None:
         file = sold("land", "2024-08-03", "10000", "16000")

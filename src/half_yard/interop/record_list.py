@@ -178,7 +178,7 @@ def _sale(file: ClientFile, person: str, given: Mapping[str, str]) -> CapitalSal
     proceeds = _amount(given, "proceeds", "Proceeds")
     if proceeds is None:
         raise ValueError("It has no proceeds.")
-    wash = _amount(given, "wash_sale", "Wash sale loss")
+    boxes = {role: _amount(given, role, ROLES[SALES][role]) for role in ("wash_sale", "withheld")}
     acquired = given.get("acquired", "")
     return CapitalSale(
         person=person,
@@ -188,8 +188,7 @@ def _sale(file: ClientFile, person: str, given: Mapping[str, str]) -> CapitalSal
         proceeds=proceeds,
         basis=_amount(given, "basis", "Basis"),
         held=next((term for term in TERMS if given.get("held", "").casefold().startswith(term)), ""),
-        withheld=_amount(given, "withheld", "Withheld"),
-        boxes={"wash_sale": wash} if wash else {},
+        boxes={role: amount for role, amount in boxes.items() if amount},
     )
 
 

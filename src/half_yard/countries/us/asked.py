@@ -176,10 +176,9 @@ class UnitedStatesAsked(Asked):
                     Column(
                         "Basis", Kind.AMOUNT, "basis", optional=True, hint="box 1e; 0 where there is none"
                     ),
-                    _choice("Held", "held", HELD, "only where the days don't say it"),
-                    _choice("On", "reported", REPORTED, "whether a form shows the basis to the IRS"),
-                    _choice("Kind", "kind", KINDS_SOLD, "collectibles have a rate of their own"),
-                    withheld,
+                    _choice("Held", "held", HELD, "short or long, only where the days don't say it"),
+                    _choice("Form", "reported", REPORTED, "whether a form shows the basis to the IRS"),
+                    _choice("Kind", "kind", KINDS_SOLD, "shares and funds are plain"),
                 ),
                 start=owner,
                 boxes=True,

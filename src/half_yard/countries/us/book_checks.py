@@ -19,6 +19,7 @@ from half_yard.countries.us.statement_lines import (
     REPAIR_LINES,
     VEHICLE_LINES,
 )
+from half_yard.countries.us.wage_checks import wage_findings
 from half_yard.figures import Figure
 from half_yard.records import Activity, ClientFile, Entry, StatementRow
 from half_yard.records.naming import same_name
@@ -321,7 +322,7 @@ def _forms(frame: OnReturn, books: Books) -> Iterator[Finding]:
                 f"{form.amount:,.2f}.", path, "Compare both with the form.",
             )  # fmt: skip
         yield from _mortgage(frame, books, key)
-    yield from _wages(frame)
+    yield from wage_findings(frame)
 
 
 def _mortgage(frame: OnReturn, books: Books, key: str) -> Iterator[Finding]:
@@ -344,39 +345,3 @@ def _mortgage(frame: OnReturn, books: Books, key: str) -> Iterator[Finding]:
                 Level.WARNING, f"{form.payer}: property tax of {tax:,.2f} is on the form, in the books "
                 f"{booked.amount if booked else 0:,.2f}.", f"/forms/{key}", "Enter what is missing on taxes.",
             )  # fmt: skip
-
-
-def _most_withheld(frame: OnReturn) -> Decimal:
-    """The most social security tax that one employer withholds in a year."""
-    return frame.rules.amount("social_security_wage_base") * frame.rules.amount(
-        "employee_social_security_rate"
-    )
-
-
-def _wages(frame: OnReturn) -> Iterator[Finding]:
-    """Whether the taxes on a wage statement are what its wages make them (26 U.S.C. 3101)."""
-    for key, item in frame.file.wages.items():
-        wages = item.social_security_wages if item.social_security_wages is not None else item.wages
-        for box, base, rate in (
-            ("social_security_tax", wages, "employee_social_security_rate"),
-            ("medicare_tax", item.boxes.get("medicare_wages", wages), "employee_medicare_rate"),
-        ):
-            held = item.boxes.get(box)
-            if box == "medicare_tax" and base < min(wages, frame.rules.amount("social_security_wage_base")):
-                yield Finding(
-                    Level.WARNING, f"{item.employer}: Medicare wages (box 5) are less than social security "
-                    "wages (box 3).", f"/wages/{key}", "Box 5 has all of box 3: compare with the form.",
-                )  # fmt: skip
-            expected = base * frame.rules.amount(rate)
-            if box == "social_security_tax" and held is not None and held > _most_withheld(frame) + 1:
-                yield Finding(
-                    Level.WARNING, f"{item.employer}: social security tax of {held:,.2f} is more than the "
-                    f"year's most of {_most_withheld(frame):,.2f} for one employer.", f"/wages/{key}",
-                    "The employer gives back what is too much; it is no credit (26 CFR 31.6413(a)-1).",
-                )  # fmt: skip
-                continue
-            if held is not None and abs(held - expected) > 1:
-                yield Finding(
-                    Level.WARNING, f"{item.employer}: {box.replace('_', ' ')} is {held:,.2f}, by its "
-                    f"wages it would be {expected:,.2f}.", f"/wages/{key}", "Compare with the form.",
-                )  # fmt: skip

@@ -23,12 +23,10 @@ from half_yard.figures import (
 )
 from half_yard.records import CapitalSale, ClientFile
 
-HELD = (("", "By its days"), ("short", "A year or less"), ("long", "More than a year"))
-REPORTED = (
-    ("", "No form"), ("basis", "Form, with the basis"), ("no_basis", "Form, no basis"),
-)  # fmt: skip
+HELD = (("", "By days"), ("short", "Short"), ("long", "Long"))
+REPORTED = (("", "None"), ("basis", "Basis"), ("no_basis", "No basis"))
 COLLECTIBLE, DIGITAL = "collectible", "digital"
-KINDS_SOLD = (("", "Shares, funds, other"), (COLLECTIBLE, "Collectible"), (DIGITAL, "Digital asset"))
+KINDS_SOLD = (("", "Plain"), (COLLECTIBLE, "Collectible"), (DIGITAL, "Digital"))
 WASH, DISCOUNT = "wash_sale", "market_discount"
 NOT_HERE = "The person is not on this return. Choose another, or change the filing status."
 NO_TERM = (
@@ -112,20 +110,21 @@ def sale(ask: Ask, key: str) -> Sold:
     """One sale. A loss that a wash sale disallows is added back (26 U.S.C. 1091); market discount is interest
     up to the gain (1276)."""
     item, path = ask.of(_of, key), _path(key)
+    long = held_long(item)
     own_boxes = ask.of(tax_year) >= ask(rules).amount("digital_asset_boxes_from")
     proceeds = entered(item.proceeds, "proceeds", f"{path}/proceeds")
     basis = entered(item.basis or Decimal(0), "cost or other basis", f"{path}/basis")
     if item.basis is None:
         basis = basis.marked(gaps.no_basis(f"{path}/basis"))
     if item.held:
-        words = f"Held: {dict(HELD)[item.held].lower()}" if item.held in dict(HELD) else "Held as chosen"
+        words = "Chosen: held for more than a year" if long else "Chosen: held for a year or less"
         proceeds = proceeds.because(Choice(words, f"{path}/held"))
     plain = difference(proceeds, basis, label="proceeds less basis")
     added = smaller_of(_box(item, WASH, path), not_below_zero(difference(NOTHING, plain)))
     interest = smaller_of(_box(item, DISCOUNT, path), not_below_zero(plain))
     adjustment = difference(added, interest, label="adjustment")
     return Sold(
-        key, item.name or "Not named", held_long(item), box_of(item, own_boxes), item.kind == COLLECTIBLE,
+        key, item.name or "Not named", long, box_of(item, own_boxes), item.kind == COLLECTIBLE,
         proceeds, basis, adjustment, total((plain, adjustment), "gain or loss"), interest,
     )  # fmt: skip
 

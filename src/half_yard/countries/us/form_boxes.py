@@ -53,6 +53,7 @@ PERSONS_BOXES = {
     ),
     "sales": (
         Box("wash_sale", "Box 1g: wash sale loss disallowed", "added back to a loss (26 U.S.C. 1091)"),
+        Box("withheld", "Box 4: tax withheld", "Form 1040, line 25b"),
         Box("market_discount", "Box 1f: accrued market discount", "interest, as far as there is a gain"),
     ),
 }

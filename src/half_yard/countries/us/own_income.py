@@ -67,7 +67,10 @@ def own_income(ask: Ask) -> OwnIncome:
         section_199a=_boxes(dividends, "section_199a"),
         early_withdrawal=_boxes(interest, "penalty"),
         withheld_on_wages=_fields(wages, "withheld"),
-        withheld_elsewhere=_fields([*interest, *dividends, *ask(sold_on_return), *forms], "withheld"),
+        withheld_elsewhere=[
+            *_fields([*interest, *dividends, *forms], "withheld"),
+            *_boxes(ask(sold_on_return), "withheld"),
+        ],
         estimated_payments=[
             entered(payment.amount, "Estimated payment", f"{path}/amount", payment.reckoning)
             for path, payment in ask.of(_payments)

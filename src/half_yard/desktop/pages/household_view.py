@@ -11,7 +11,7 @@ from PySide6.QtWidgets import QHBoxLayout, QStackedLayout, QVBoxLayout, QWidget
 
 from half_yard.asked import Column, Kind, Section
 from half_yard.desktop.pages.boxes_pane import BoxesPane
-from half_yard.desktop.parts import TableBlock, button, title
+from half_yard.desktop.parts import TableBlock, button, scrolled, title
 from half_yard.desktop.payers import known_of_payer
 from half_yard.desktop.record_list_view import RecordListView
 from half_yard.desktop.subjects import collection_and_id
@@ -21,9 +21,9 @@ from half_yard.records import Carryover, Record
 from half_yard.records.choices import Option
 from half_yard.records.collections import COLLECTIONS
 
-BOXES_WIDTH = 292
-
-
+BOXES_WIDTH = 248
+MOST_ROWS = 6
+"""So many rows a table shows of itself; more are scrolled to."""
 EARLIER_YEARS = 20
 
 
@@ -52,7 +52,7 @@ class HouseholdView(QWidget):
         row.addLayout(self._left, 1)
         row.addWidget(self._boxes_part)
         self._stack = QStackedLayout(self)
-        self._stack.addWidget(tables)
+        self._stack.addWidget(scrolled(tables))
 
     def _lay_out(self) -> None:
         """Make the tables that the open file's country asks for."""
@@ -183,6 +183,7 @@ class HouseholdView(QWidget):
             self._lay_out()
         for block in self.tables.values():
             block.table.records.refresh()
+            block.table.show_at_least(min(block.table.records.rowCount(), MOST_ROWS))
 
     def show_subject(self, path: str) -> None:
         """Show the item at a path, the cursor on its box where the path names one."""

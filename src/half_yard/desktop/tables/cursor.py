@@ -34,6 +34,7 @@ MOVES = {
     Qt.Key.Key_Up, Qt.Key.Key_Down, Qt.Key.Key_Home, Qt.Key.Key_End, Qt.Key.Key_PageUp, Qt.Key.Key_PageDown,
     Qt.Key.Key_Left, Qt.Key.Key_Right,
 }  # fmt: skip
+FEWEST_ROWS = 2
 
 
 class CursorRules(View):
@@ -128,7 +129,7 @@ class TableRules(CursorRules):
     """The columns that take the width that is left; None where the columns keep the widths they have."""
     goes_first: Sequence[int] = ()
     """The columns that say what others say: where there is too little room, they go, in this order."""
-    least_rows = 2
+    least_rows: int = FEWEST_ROWS
     """How many rows are seen at least."""
     _gone: frozenset[int] = frozenset()
     _measured: Mapping[int, int] = {}
@@ -138,6 +139,12 @@ class TableRules(CursorRules):
 
     def minimumSizeHint(self) -> QSize:
         return self.sizeHint()
+
+    def show_at_least(self, rows: int) -> None:
+        """Have so many rows seen at least, and never fewer than two."""
+        if self.least_rows != max(rows, FEWEST_ROWS):
+            self.least_rows = max(rows, FEWEST_ROWS)
+            self.updateGeometry()
 
     def shown_columns(self) -> list[int]:
         """The columns that can be seen, in their order."""

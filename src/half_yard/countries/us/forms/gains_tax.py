@@ -123,7 +123,7 @@ def long_way(page: Page, ask: Ask) -> None:
     )
     net = page.line("net_gain", "9", "Net capital gain", ask(schedule_d.net_long_gain))
     gain = page.line("gain", "10", "Qualified dividends and net gain", dividends + net)
-    special = page.line("special", "11", "collectibles and unrecaptured gain", ask(special_gain))
+    special = page.line("special", "11", "Collectibles and unrecaptured gain", ask(special_gain))
     within = page.line("special_within", "12", "Of it within the net gain", smaller_of(net, special))
     lower = page.line("lower", "13", "At lower rates", gain - within)
     rest = page.line("other", "14", "All other income", not_below_zero(income - lower))
