@@ -33,6 +33,7 @@ from half_yard.figures.remembered import Memory
 from half_yard.records import (
     Activity,
     Asset,
+    CapitalSale,
     Carryover,
     ClientFile,
     DividendStatement,
@@ -78,13 +79,20 @@ BOXES = (
     "penalty",
     "capital_gain",
     "section_199a",
+    "unrecaptured",
+    "collectibles",
+    "private_activity",
+    "medicare_tax",
+    "medicare_wages",
+    "social_security_tax",
 )
 BASIS = sorted({box.key for origin in ORIGINS.values() for box in origin.boxes} | {"odd"})
 QUESTIONS = sorted({question.key for questions in ACTIVITY.values() for question in questions})
+ACTIVITY_FACTS = ("at_risk_added", "at_risk_taken", "step_up", "qbi_wages", "rental_hours")
 SPOUSES = ("", "community", "joint_venture", "partnership", "odd")
 COLLECTIONS = (
     "entries", "assets", "activities", "forms", "people", "household", "elections", "wages", "short_years",
-    "things", "uses", "trips", "stays", "exchanges",
+    "things", "uses", "trips", "stays", "exchanges", "sales", "carryovers",
 )  # fmt: skip
 KEYS = st.sampled_from(["a00001", "a00002", "a00003", "a00009", "h00001", "h00002"])
 THINGS = st.sampled_from(["h00001", "h00001", "h00001", "h00002", "h00009"])
@@ -121,7 +129,18 @@ def activities(draw: st.DrawFn) -> Activity:
         days_personal=draw(st.none() | st.integers(0, 366)),
         answers=draw(st.dictionaries(st.sampled_from(QUESTIONS), st.booleans(), max_size=3)),
         employer_number=draw(st.sampled_from(["", "12-3456789", "?", "00"])),
-        choices=draw(st.dictionaries(st.just("spouses"), st.sampled_from(SPOUSES), max_size=1)),
+        choices=draw(
+            st.fixed_dictionaries(
+                {},
+                optional={
+                    "spouses": st.sampled_from(SPOUSES),
+                    "ended_by": st.sampled_from(["kept", "sold", "related", "gift", "death", "odd"]),
+                    "qbi_group": st.sampled_from(["", "A", "odd"]),
+                },
+            )
+        ),
+        facts=draw(st.dictionaries(st.sampled_from(ACTIVITY_FACTS), AMOUNTS, max_size=2)),
+        property_type=draw(st.sampled_from(["", "5 Land", "7 Self-rental", "odd"])),
         own_lines=draw(st.dictionaries(st.just("o00001"), st.sampled_from(["", "Dues"]), max_size=1)),
         last_year=draw(st.dictionaries(st.sampled_from(KEPT_LINES), AMOUNTS, max_size=2)),
         started=draw(DATES),
@@ -205,10 +224,27 @@ def files(draw: st.DrawFn) -> ClientFile:
         disposal=st.sampled_from(["", *DISPOSALS]), proceeds=st.none() | AMOUNTS,
         selling_costs=st.none() | AMOUNTS, sale_share=st.none() | SHARES, debt_assumed=st.none() | AMOUNTS,
     )  # fmt: skip
-    person = st.builds(Person, birth_date=DATES, identity_number=st.sampled_from(["", "1", "123-45-6789"]))
+    person = st.builds(
+        Person, birth_date=DATES, identity_number=st.sampled_from(["", "1", "123-45-6789"]),
+        answers=st.dictionaries(
+            st.sampled_from(["real_estate_professional", "claimed", "optional_method"]), st.booleans(),
+            max_size=2,
+        ),
+    )  # fmt: skip
+    sold = st.builds(
+        CapitalSale, person=st.sampled_from(PEOPLE), name=st.just("S"), acquired=DATES, sold=DATES,
+        proceeds=AMOUNTS, basis=st.none() | AMOUNTS,
+        held=st.sampled_from(["", "short", "long", "long", "odd"]),
+        reported=st.sampled_from(["", "basis", "no_basis"]),
+        kind=st.sampled_from(["", "collectible", "digital"]),
+        boxes=st.dictionaries(
+            st.sampled_from(["wash_sale", "market_discount", "withheld"]), AMOUNTS, max_size=1
+        ),
+    )  # fmt: skip
     wage = st.builds(
         WageStatement, person=st.sampled_from(PEOPLE), wages=AMOUNTS,
         social_security_wages=st.none() | AMOUNTS, withheld=st.none() | AMOUNTS,
+        boxes=st.dictionaries(st.sampled_from(BOXES), AMOUNTS, max_size=3),
     )  # fmt: skip
     boxes = st.dictionaries(st.sampled_from(BOXES), AMOUNTS, max_size=3)
     interest = st.builds(InterestStatement, person=st.sampled_from(PEOPLE), interest=AMOUNTS, boxes=boxes)
@@ -222,7 +258,8 @@ def files(draw: st.DrawFn) -> ClientFile:
     )  # fmt: skip
     carried = st.builds(
         Carryover, kind=st.sampled_from([*KINDS, "odd"]), amount=AMOUNTS,
-        of=st.sampled_from(["", "a00001", "a00002", "h00001"]),
+        of=st.sampled_from(["", "a00001", "a00002", "h00001"]), book=st.sampled_from(["", "", "amt"]),
+        year=st.sampled_from([None, "2015", "2021", "2024"]),
     )  # fmt: skip
     thing = st.builds(
         Thing, kind=st.sampled_from([*THING_KINDS, "odd"]), name=st.just("T"),
@@ -255,7 +292,15 @@ def files(draw: st.DrawFn) -> ClientFile:
     shops = [SHOP] if bool(exchanges) or draw(st.booleans()) else []
     return ClientFile.new("us", draw(st.integers(2021, 2026))).model_copy(
         update={
-            "household": Household(filing_status=draw(st.sampled_from([*FILING_STATUSES, "", "odd"]))),
+            "household": Household(
+                filing_status=draw(st.sampled_from([*FILING_STATUSES, "", "odd"])),
+                answers=draw(
+                    st.dictionaries(
+                        st.sampled_from(["lived_apart", "rentals_as_one"]), st.booleans(), max_size=2
+                    )
+                ),
+                facts=draw(st.dictionaries(st.just("minimum_tax_other"), AMOUNTS, max_size=1)),
+            ),
             "people": people,
             "activities": numbered("activities", shops + draw(st.lists(activities(), max_size=2))),
             "entries": numbered("entries", draw(st.lists(entry, max_size=6))),
@@ -263,6 +308,7 @@ def files(draw: st.DrawFn) -> ClientFile:
             "wages": numbered("wages", draw(st.lists(wage, max_size=2))),
             "interest": numbered("interest", draw(st.lists(interest, max_size=2))),
             "dividends": numbered("dividends", draw(st.lists(dividend, max_size=2))),
+            "sales": numbered("sales", draw(st.lists(sold, max_size=3))),
             "forms": numbered("forms", draw(st.lists(form, max_size=2))),
             "estimated_payments": numbered("estimated_payments", draw(st.lists(payment, max_size=2))),
             "carryovers": numbered("carryovers", draw(st.lists(carried, max_size=3))),
@@ -373,7 +419,7 @@ class AnyFile(unittest.TestCase):
     @given(files())
     def test_everything_entered_lands_or_is_stopped(self, file: ClientFile) -> None:
         computation = compute(file)
-        for collection in ("entries", "wages", "interest", "dividends", "estimated_payments"):
+        for collection in ("entries", "wages", "interest", "dividends", "sales", "estimated_payments"):
             for key in getattr(file, collection):
                 path = f"/{collection}/{key}"
                 if path not in computation.stops:
