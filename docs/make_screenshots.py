@@ -135,19 +135,6 @@ def finder(window: MainWindow) -> None:
     window.finder.line.setText("self emp")
 
 
-def entries(window: MainWindow) -> None:
-    """A line's entries, just after one was typed as arithmetic."""
-    window.finder.close_finder()
-    window.workspace.go_to("/activities/a00003")
-    view = window.books.activity
-    view.statement.show_line(["repairs"])
-    new = view.model.rowCount() - 1
-    for column, typed in enumerate(("10/2", "Nail and Shingle", "Gutter, 12 ft at 18.40", "", "12*18.40+65")):
-        if typed:
-            view.model.setData(view.model.index(new, column), typed)
-    view.entries.table.start_new()
-
-
 def tray(window: MainWindow) -> None:
     """A statement's rows, those that wait and what became of the others."""
     window.workspace.go_to("/statements/b00001/rows/r00007")
@@ -217,6 +204,21 @@ def exchange(window: MainWindow) -> None:
     window.workspace.look_at(Place("form_8824.x00001", "recognized"))
 
 
+def large_income(window: MainWindow) -> None:
+    """A client above the thresholds, with sales and a rental whose loss is limited."""
+    folder = window.workspace.path
+    if folder is not None:
+        window.open_path(folder.with_name("Mbeki, Lwazi and Carina 2025.halfyard"))
+    window.workspace.go_to("/sales/g00001")
+
+
+def limited_loss(window: MainWindow) -> None:
+    """The same client's passive losses."""
+    from half_yard.figures import Place  # noqa: PLC0415
+
+    window.workspace.go_to(Place("form_8582", "modified_income"))
+
+
 def of_canada(window: MainWindow) -> None:
     """One return of a couple, and the way of a number through its map."""
     from half_yard.figures import Place  # noqa: PLC0415
@@ -234,7 +236,6 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "particulars": record("/activities/a00003/name"),
     "payers": record("/forms/f00003"),
     "tray": tray,
-    "household": record("/wages/w00001"),
     "shared-home": record("/uses/k00001"),
     "shared-log": shared("h00003"),
     "shared-calendar": shared("h00004"),
@@ -244,7 +245,8 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "assets": back_to_assets,
     "return": at("form_1040", "taxable_income"),
     "finder": finder,
-    "entries": entries,
+    "household": large_income,
+    "limited-loss": limited_loss,
     "exchange": exchange,
     "return-canada": of_canada,
 }

@@ -127,6 +127,20 @@ class CommandLine(unittest.TestCase):
         self.assertEqual(len(read_file(path).trips), len(read_file(self.main).trips) + 1)
         self.assertEqual(self.run_command("log", str(path), "h00001", str(log)).returncode, 2)
 
+    def test_a_list_of_sales_is_taken_in(self) -> None:
+        path, sold = self.office / "Copy.halfyard", self.office / "sold.csv"
+        path.write_bytes(self.main.read_bytes())
+        rows = ("Security,Acquired,Date sold,Proceeds,Cost,Term", "40 sh,various,5/2/2025,900,(10),Long-term")
+        sold.write_text("\n".join((*rows, "1 sh,,,x,1,")), encoding="utf-8")
+        command = ("sales", str(path), str(sold), "--json")
+        tried = json.loads(self.run_command(*command, "--dry-run").stdout)
+        self.assertEqual((tried["taken"], tried["saved"]), (1, False))
+        told = json.loads(self.run_command(*command, "--person", "spouse").stdout)
+        self.assertEqual((told["taken"], told["refused"][0]["line"]), (1, 3))
+        (sale,) = read_file(path).sales.values()
+        self.assertEqual((sale.person, sale.held, str(sale.basis)), ("spouse", "long", "-10.00"))
+        self.assertEqual(self.run_command(*command, "--person", "nobody").returncode, 2)
+
     def test_an_exchange_is_made_and_shown(self) -> None:
         ravn = self.office / "Ravn, Torben 2025.halfyard"
         calendar = self.office / "days.ics"

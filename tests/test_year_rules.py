@@ -12,6 +12,9 @@ from half_yard.figures import RuleValue
 from tests.files import sole_proprietor
 
 HERE = Path(__file__).parent
+HOUSEHOLD = HERE / "reference" / "us_household_2021_2026.csv"
+BOTH = {"salt_cap", "salt_cap_phase_down_start"}
+"""Values that the federal table has for every status, and this one in another layout."""
 FEDERAL = HERE / "reference" / "us_federal_2021_2026.csv"
 BUSINESS = HERE / "reference" / "us_business_2021_2026.csv"
 
@@ -43,6 +46,23 @@ class AgainstReference(unittest.TestCase):
                 self.assertEqual(Decimal(known[key]["value"]), Decimal(row["value"]))
                 self.assertTrue(known[key]["recalled"])
         self.assertGreater(compared, 60)
+
+    def test_household_values_that_are_kept(self) -> None:
+        """Those of the reference that the program has, by the name that it has them under."""
+        compared = set()
+        for row in rows(HOUSEHOLD):
+            if int(row["year"]) not in YEARS:
+                continue
+            known, name = rules_for(int(row["year"])).values, row["parameter"]
+            if name not in known or row["value"] in {"yes", "no"} or name in BOTH:
+                continue
+            of = {"all": ["value"], "not_joint": ["single", "separate", "head_of_household"]}
+            for status in of.get(row["filing_status"], [row["filing_status"]]):
+                if status in known[name]:
+                    compared.add(name)
+                    with self.subTest(**row):
+                        self.assertEqual(Decimal(known[name][status]), Decimal(row["value"]))
+        self.assertGreater(len(compared), 20)
 
     def test_every_value_names_its_source(self) -> None:
         for year in YEARS:

@@ -77,6 +77,16 @@ ELSEWHERE = (
     Elsewhere(("1099-NEC", "1099-K", "1099-MISC"), "forms of payers, matched with the books", FORMS),
     Elsewhere(("Quarterly payments", "Estimated tax paid"), "in the household", HOUSEHOLD),
     Elsewhere(
+        ("Stock sold", "Shares sold", "1099-B", "Capital gain", "Crypto", "Mutual fund sold"),
+        "sales of what was held are typed or taken in from a list in the household",
+        HOUSEHOLD,
+    ),
+    Elsewhere(
+        ("Passive loss", "Suspended loss", "At risk", "Real estate professional", "Specified service"),
+        "asked of the activity and of its owner; amounts of earlier years are carried in, in the household",
+        ACTIVITY,
+    ),
+    Elsewhere(
         ("Loss carried over", "Carryover"), "carried in from earlier years, in the household", HOUSEHOLD
     ),
     Elsewhere(
