@@ -292,6 +292,7 @@ def plain_return(case: Case) -> dict[str, int]:
         "overpaid": max(case.paid - total_tax, 0),
         "owed": max(total_tax - case.paid, 0),
         "suspended": suspended,
+        "marked_loss": int(bool(used and investment)),
     }
 
 
@@ -324,12 +325,15 @@ class AgainstPlainArithmetic(unittest.TestCase):
             for line in sheet.lines
             if line.carries is not None and line.carries.kind == "passive_loss"
         ]
-        made = {key: int(form[key].amount) for key in expected if key != "suspended"}
-        self.assertEqual({**made, "suspended": sum(waits)}, expected, case)
+        beside = ("suspended", "marked_loss")
+        made = {key: int(form[key].amount) for key in expected if key not in beside}
         marks = [mark for sheet in computation.sheets for mark in sheet.marks]
         gaps = {mark.message.partition(":")[0] for mark in marks if mark.kind is MarkKind.GAP}
+        marked = {gap for gap in gaps if gap.startswith("Which part of a net operating loss")}
+        made |= {"suspended": sum(waits), "marked_loss": len(marked)}
+        self.assertEqual(made, expected, case)
         of_status = {"separate": {"Filing separately"}, "head_of_household": {GAP_OF_HEAD}}
-        self.assertEqual(gaps, of_status.get(case.status, set()))
+        self.assertEqual(gaps - marked, of_status.get(case.status, set()))
 
     @settings(max_examples=60, deadline=None)
     @given(CASES, st.sampled_from(("profit", "wage", "earned", "dividend", "long", "rent")))

@@ -357,6 +357,7 @@ class Files(DemoCase):
                 "Castellan, Rosa and Anders Bly": "Complete",
                 "Hallowell, Ines and Julian": "Not all sorted",
                 "Lindqvist, Greta": "2 to mend",
+                "Mbeki, Lwazi and Carina": "Complete",
                 "Oduya, Femi": "Not all computed",
                 "Ravn, Torben": "Complete",
             },

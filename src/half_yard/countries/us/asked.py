@@ -34,10 +34,12 @@ from half_yard.countries.us.questions import (
     CLAIMED,
     DE_MINIMIS,
     ITEMIZES,
+    MINIMUM_TAX_OTHER,
     OPTIONAL,
     SPOUSES,
 )
 from half_yard.countries.us.shared.kinds import VEHICLE, WITH_INTEREST
+from half_yard.countries.us.year_rules import YEARS, rules_for
 from half_yard.records import Activity, ClientFile, Thing
 from half_yard.records.choices import Option
 
@@ -72,7 +74,12 @@ class UnitedStatesAsked(Asked):
             ALL_RENTALS_ONE: any(PROFESSIONAL.of(person.answers) for person in file.people.values()),
         }
         questions = (question for question in self.household_questions if asked.get(question, True))
-        return [*fields, *(question.field("/household") for question in questions)]
+        fields += (question.field("/household") for question in questions)
+        if file.tax_year in YEARS and _may_owe_minimum_tax(file):
+            words, hint = "Other items of the minimum tax", "stock options that were exercised and the like"
+            path = f"/household/facts/{MINIMUM_TAX_OTHER}"
+            fields.append(Field(path, words, FieldKind.AMOUNT, optional=True, hint=hint))
+        return fields
 
     def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:
         """Blindness and being claimed, for the standard deduction; where there are businesses, the optional
@@ -266,6 +273,13 @@ class UnitedStatesAsked(Asked):
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Business or rental."""
         return advise(activity)
+
+
+def _may_owe_minimum_tax(file: ClientFile) -> bool:
+    """Whether wages are large enough that the minimum tax is thought of, or something is entered for it."""
+    large = rules_for(file.tax_year).amount("additional_medicare_withheld_from")
+    has = MINIMUM_TAX_OTHER in file.household.facts
+    return has or any(item.wages > large for item in file.wages.values())
 
 
 def _choice(title: str, field: str, options: Sequence[Option], hint: str) -> Column:

@@ -110,6 +110,14 @@ def loss_on_two_forms(path: str) -> Mark:
     )
 
 
+def loss_of_investment(at_most: str) -> Mark:
+    """A net operating loss of which a part is one of investment income."""
+    return gap(
+        "Which part of a net operating loss is of investment income (26 CFR 1.1411-4(h)) is not computed: "
+        f"the net investment income tax is too high by {at_most} at the most."
+    )
+
+
 def service_not_said(path: str) -> Mark:
     """A business of which it must be known now whether it is a specified service."""
     return gap(

@@ -61,6 +61,8 @@ OPTIONAL = Question(
     "Schedule SE, part II: with 400 of net earnings in two of the three years before, at most five times",
     anew=True,
 )  # fmt: skip
+MINIMUM_TAX_OTHER = "minimum_tax_other"
+"""Under which key the household keeps what else Form 6251 adds, such as options that were exercised."""
 CLAIMED = Question(
     "claimed", "Someone else can claim this person as a dependant", False,
     "Then the standard deduction is smaller (26 U.S.C. 63(c)(5))", anew=True,

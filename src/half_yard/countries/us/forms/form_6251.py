@@ -17,6 +17,7 @@ from half_yard.countries.us.forms import (
 )
 from half_yard.countries.us.frame import household, rules, status
 from half_yard.countries.us.own_income import own_income
+from half_yard.countries.us.questions import MINIMUM_TAX_OTHER
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -37,7 +38,6 @@ from half_yard.figures import (
 from half_yard.figures.explain import percent_text
 
 HALF = Decimal("0.5")
-OTHER = "minimum_tax_other"
 
 
 def is_due(ask: Ask) -> Test:
@@ -57,8 +57,10 @@ def most(ask: Ask) -> Figure:
     if ask(net_operating_loss.applies):
         added.append(ask(net_operating_loss.used)["deduction"])
     facts = ask.of(household).facts
-    if facts.get(OTHER, 0) > 0:
-        added.append(entered(facts[OTHER], "other adjustments", f"/household/facts/{OTHER}"))
+    if facts.get(MINIMUM_TAX_OTHER, 0) > 0:
+        added.append(
+            entered(facts[MINIMUM_TAX_OTHER], "other adjustments", f"/household/facts/{MINIMUM_TAX_OTHER}")
+        )
     income = total((ask(form_1040.income_left), *added), "income for the minimum tax, at the most")
     if ask(status) == "separate":
         income = total((income, _added(ask, income)), income.label)
@@ -110,8 +112,10 @@ def _income(page: Page, ask: Ask) -> Figure:
     if depreciation is not None:
         parts.append(page.line("depreciation", "2l", "Depreciation", carried(depreciation)))
     facts = ask.of(household).facts
-    if OTHER in facts:
-        other = entered(facts[OTHER], "other adjustments", f"/household/facts/{OTHER}")
+    if MINIMUM_TAX_OTHER in facts:
+        other = entered(
+            facts[MINIMUM_TAX_OTHER], "other adjustments", f"/household/facts/{MINIMUM_TAX_OTHER}"
+        )
         parts.append(page.line("other", "3", "Other adjustments", other))
     made = total(parts)
     if ask(status) == "separate":

@@ -3,7 +3,15 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us.forms import form_1040, form_4797, schedule_1, schedule_c, schedule_e
+from half_yard.countries.us import gaps
+from half_yard.countries.us.forms import (
+    form_1040,
+    form_4797,
+    net_operating_loss,
+    schedule_1,
+    schedule_c,
+    schedule_e,
+)
 from half_yard.countries.us.frame import rules, status
 from half_yard.countries.us.losses import passive, results
 from half_yard.figures import (
@@ -100,6 +108,10 @@ def tax(page: Page, ask: Ask) -> None:
         "smaller", "16", "The smaller", smaller_of(ask(investment_income)["investment_income"], over)
     )
     rate = ask(rules).figure("niit_rate", label="rate")
-    page.line(
-        "tax", "17", f"Net investment income tax, {percent_text(rate.amount)}", taxed * rate, Role.TOTAL
-    )
+    made = taxed * rate
+    used = ask(net_operating_loss.deducted)
+    if used.amount:
+        at_most = smaller_of(used, taxed).amount * rate.amount
+        made = made.marked(gaps.loss_of_investment(f"{at_most:,.0f}"))
+    title = f"Net investment income tax, {percent_text(rate.amount)}"
+    page.line("tax", "17", title, made, Role.TOTAL)
