@@ -35,7 +35,7 @@ def deduction(
     )
     file = ClientFile.new("us", year).model_copy(update={"household": Household(filing_status=status)})
     first = next(iter(each.values()))
-    filled = {f"{name}.{part}": figure(value) for name, facts in each.items()
+    filled = {f"{name}.own_{part}": figure(value) for name, facts in each.items()
               for part, value in zip(("income", "wages", "held"), facts, strict=True)}  # fmt: skip
     ask: Any = Given(
         file,

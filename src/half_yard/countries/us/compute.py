@@ -172,7 +172,8 @@ def _of_person(ask: Ask) -> Iterator[Sheet]:
         yield ask(form_8959.form_8959.sheet)
     if all(ask(form_8960.is_due)):
         yield ask(form_8960.form_8960.sheet)
-    yield ask(schedule_2.schedule_2.sheet)
+    if ask(schedule_2.applies):
+        yield ask(schedule_2.schedule_2.sheet)
     if ask(schedule_3.applies):
         yield ask(schedule_3.schedule_3.sheet)
     yield ask(form_1040.form_1040.sheet)

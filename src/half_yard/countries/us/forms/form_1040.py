@@ -130,9 +130,10 @@ def tax(page: Page, ask: Ask) -> None:
     """Lines 16 to 24: total tax."""
     page.section = "Tax"
     regular = page.line("tax", "16", "Tax", ask(gains_tax.regular_tax), Role.SUBTOTAL)
+    of_schedule_2 = ask(schedule_2.to_return)
     additional = page.line(
         "additional_tax", "17", "Additional tax (Schedule 2, line 3)",
-        ask(schedule_2.additional_tax)["additional_tax"],
+        of_schedule_2[0],
     )  # fmt: skip
     before = page.line("tax_before_credits", "18", "Tax before credits", regular + additional)
     after_credits = carried(before)
@@ -143,7 +144,7 @@ def tax(page: Page, ask: Ask) -> None:
     after_credits = page.line("tax_after_credits", "22", "Tax after credits", after_credits)
     other = page.line(
         "other_taxes", "23", "Other taxes (Schedule 2, line 21)",
-        ask(schedule_2.other_taxes)["other_taxes"],
+        of_schedule_2[1],
     )  # fmt: skip
     page.line("total_tax", "24", "Total tax", after_credits + other, Role.TOTAL)
 

@@ -206,6 +206,7 @@ def allowed_of(ask: Ask, key: str) -> Figure:
     it lost by sales of its property is on Form 4797."""
     if ask(passive.standing, key) is Standing.NOT_PASSIVE:
         loss = not_below_zero(difference(NOTHING, ask(rows.at_risk, key)), "loss of the year")
+        loss = loss.because(ask(passive.why, key))
         prior = ask(part_viii).get(f"{key}.allowed", NOTHING)
         return total((loss, prior)) if prior.amount else carried(loss)
     made = ask(part_viii).get(f"{key}.allowed", NOTHING)

@@ -74,7 +74,7 @@ def applicable(page: Page, ask: Ask) -> None:
         )
         for name, title, figure in amounts:
             counted = figure * left if business.service else figure
-            page.line(f"{business.key}.{name}", "", title, counted)
+            page.line(f"{business.key}.own_{name}", "", title, counted)
 
 
 def _trades(ask: Ask) -> list[tuple[str, str, Sequence[QualifiedBusiness]]]:
@@ -94,7 +94,7 @@ def netted(page: Page, ask: Ask) -> None:
     goes on, without its wages and property."""
     lines = ask(applicable)
     incomes = {
-        key: (name, total((lines[f"{each.key}.income"] for each in members), "qualified income"))
+        key: (name, total((lines[f"{each.key}.own_income"] for each in members), "qualified income"))
         for key, name, members in _trades(ask)
     }
     loss_in = ask(carried_in, QUALIFIED_LOSS)
@@ -143,7 +143,7 @@ def part_ii(page: Page, ask: Ask) -> None:
             return page.line(f"{key}.{part}", number, title, figure, role)
 
         def together(part: str, members: Sequence[QualifiedBusiness] = members) -> Figure:
-            return total(lines[f"{each.key}.{part}"] for each in members)
+            return total(lines[f"{each.key}.own_{part}"] for each in members)
 
         income = line("income", "2", "Qualified business income", left[f"{key}.adjusted"])
         part = line("part", "3", f"{percent_text(rate.amount)} of it", income * rate)
@@ -153,7 +153,7 @@ def part_ii(page: Page, ask: Ask) -> None:
         held = line("held", "7", "Unadjusted basis of property", together("held"))
         title = f"{percent_text(of_property.amount)} of it"
         by_property = line("by_property", "8", title, held * of_property)
-        both = line("by_both", "9", "Lines 6 and 8", fewer + by_property)
+        both = line("by_both", "9", "By wages and property together", fewer + by_property)
         limit = line("limit", "10", "Limit by wages and property", larger_of(by_wages, both))
         component = line("limited", "11", "Component within the limit", smaller_of(part, limit))
         if is_within and above(part, limit):

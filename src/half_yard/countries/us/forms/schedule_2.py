@@ -5,7 +5,13 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask
 from half_yard.countries.us.forms import form_6251, form_8959, form_8960, schedule_se
 from half_yard.countries.us.frame import rules
-from half_yard.figures import Form, Page, Role, carried, total
+from half_yard.figures import Figure, Form, Page, Role, carried, total
+
+
+def applies(ask: Ask) -> bool:
+    """Whether there is a business, or one of the taxes."""
+    others = ask(form_6251.is_due), ask(form_8959.is_due), all(ask(form_8960.is_due))
+    return bool(ask(schedule_se.persons_with_business)) or any(others)
 
 
 @Form
@@ -29,15 +35,22 @@ def other_taxes(page: Page, ask: Ask) -> None:
     """Part II, lines 4 to 21."""
     page.section = "Part II · Other taxes"
     taxes = [ask(schedule_se.tax, person)["tax"] for person in ask(schedule_se.persons_with_business)]
-    self_employment = page.line("self_employment_tax", "4", "Self-employment tax", total(taxes))
-    parts = [self_employment]
-    tests = [ask(form_8959.is_due)]
-    if all(tests):
+    parts = [page.line("self_employment_tax", "4", "Self-employment tax", total(taxes))]
+    medicare, investment = ask(form_8959.is_due), ask(form_8960.is_due)
+    if medicare:
         title = "Additional Medicare Tax (Form 8959)"
         parts.append(page.line("additional_medicare", "11", title, ask(form_8959.tax)["tax"]))
-    investment = ask(form_8960.is_due)
     if all(investment):
         title = "Net investment income tax (Form 8960)"
         parts.append(page.line("net_investment", "12", title, ask(form_8960.tax)["tax"]))
-    other = total(parts).where(*tests, *investment)
+    other = total(parts).where(medicare, *investment)
     page.line("other_taxes", "21", "Total other taxes", other, Role.TOTAL)
+
+
+def to_return(ask: Ask) -> tuple[Figure, Figure]:
+    """Lines 3 and 21 for Form 1040; without the schedule nothing, because of the tests that say so."""
+    if ask(applies):
+        return ask(additional_tax)["additional_tax"], ask(other_taxes)["other_taxes"]
+    nothing = total(())
+    others = nothing.where(ask(form_8959.is_due), *ask(form_8960.is_due))
+    return nothing.where(ask(form_6251.is_due)), others

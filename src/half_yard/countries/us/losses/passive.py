@@ -68,13 +68,21 @@ def _is_professional(file: ClientFile, person: str) -> bool:
 def why(ask: Ask, key: str) -> Choice:
     """What an activity is taken to be, in words, and where that is said."""
     activity, name = ask.of(activity_of, key), ask(standing, key)
-    question = asked.MATERIAL if activity.kind == "business" else asked.ACTIVE
-    if activity.kind == "rental":
-        if asked.SHORT_STAYS.of(activity.answers):
-            question = asked.SHORT_STAYS
-        elif name is Standing.INCOME_NOT_PASSIVE:
-            return Choice(f"{activity.name}: {name}", f"/activities/{key}/property_type")
-    return Choice(f"{activity.name}: {name}", f"/activities/{key}/answers/{question.key}")
+    path = f"/activities/{key}/answers"
+    if activity.kind == "business":
+        path = f"{path}/{asked.MATERIAL.key}"
+    elif asked.SHORT_STAYS.of(activity.answers):
+        path = f"{path}/{asked.SHORT_STAYS.key}"
+    elif name is Standing.INCOME_NOT_PASSIVE:
+        path = f"/activities/{key}/property_type"
+    elif ask(professional, key):
+        path = f"{path}/{asked.MATERIAL_IN_RENTAL.key}"
+        return Choice(f"{activity.name}: {name}, of a real estate professional", path)
+    elif name is Standing.NOT_PASSIVE:
+        return Choice(f"{activity.name}: {name}, used as a home", f"/activities/{key}")
+    else:
+        path = f"{path}/{asked.ACTIVE.key}"
+    return Choice(f"{activity.name}: {name}", path)
 
 
 def every(ask: Ask) -> tuple[str, ...]:
