@@ -181,15 +181,15 @@ class Typed(unittest.TestCase):
                 "sold": datetime.date.fromisoformat(sold),
             }
             file = client(sales=sales(sale("500", "", **days)))
-            self.assertEqual(amount(file, f"schedule_d/{line}"), 500)
+            self.assertEqual(amount(file, f"schedule_d/net_{line}"), 500)
 
     def test_a_wash_sale_and_market_discount(self) -> None:
         """26 U.S.C. 1091, 1276: a loss disallowed is added back; discount is interest, up to the gain."""
         washed = sale("-900", boxes={"wash_sale": Decimal(250)})
-        self.assertEqual(amount(client(sales=sales(washed)), "schedule_d/long"), -650)
+        self.assertEqual(amount(client(sales=sales(washed)), "schedule_d/net_long"), -650)
         bond = sale("300", boxes={"market_discount": Decimal(400)})
         file = client(sales=sales(bond))
-        self.assertEqual(amount(file, "schedule_d/long"), 0)
+        self.assertEqual(amount(file, "schedule_d/net_long"), 0)
         self.assertEqual(amount(file, "form_1040/taxable_interest"), 300)
 
     def test_boxes_of_the_form(self) -> None:

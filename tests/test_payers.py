@@ -81,7 +81,7 @@ class Boxes(unittest.TestCase):
         self.assertNotIn("by its wages", self.found(wages={"w00001": wage}))
         wrong = wage.model_copy(update={"boxes": {"medicare_tax": Decimal("620.00")}})
         self.assertIn(
-            "medicare tax is 620.00, by its wages it would be 145.00", self.found(wages={"w00001": wrong})
+            "Medicare tax is 620.00, by its wages it would be 145.00", self.found(wages={"w00001": wrong})
         )
 
     def test_withheld_tax_of_every_form_reaches_the_payments(self) -> None:

@@ -33,7 +33,7 @@ class Gains(WindowCase):
 
     def test_a_sale_is_typed_and_followed_to_the_tax(self) -> None:
         self.to_household()
-        before = self.workspace.computation.sheet("schedule_d")["long"].amount
+        before = self.workspace.computation.sheet("schedule_d")["net_long"].amount
         table = self.household.tables[SALES].table
         table.start_new()
         self.settle()
@@ -43,7 +43,7 @@ class Gains(WindowCase):
         file = self.workspace.file
         sale = next(item for item in file.sales.values() if item.name == "Coffee Roasters")
         self.assertEqual((sale.person, str(sale.proceeds), str(sale.basis)), ("spouse", "8200.00", "3000.00"))
-        now = self.workspace.computation.sheet("schedule_d")["long"].amount
+        now = self.workspace.computation.sheet("schedule_d")["net_long"].amount
         self.assertEqual(now - before, 5200)
         key = next(key for key, item in file.sales.items() if item is sale)
         self.workspace.go_to(f"/sales/{key}")

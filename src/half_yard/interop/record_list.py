@@ -49,14 +49,14 @@ HEADINGS: Mapping[str, Mapping[str, tuple[str, ...]]] = {
         "guest": ("guest", "who", "name", "party"),
     },
     SALES: {
-        "wash_sale": ("wash", "1g", "disallowed"),
-        "acquired": ("acquired", "acquisition", "bought", "purchase date", "open date", "1b"),
-        "proceeds": ("proceeds", "sales price", "1d"),
-        "basis": ("basis", "cost", "1e"),
-        "sold": ("date sold", "sold on", "sold", "sale date", "disposed", "close date", "1c"),
+        "wash_sale": ("wash", "disallowed"),
+        "acquired": ("acquired", "acquisition", "bought", "purchase date", "open date"),
+        "proceeds": ("proceeds", "sales price"),
+        "basis": ("basis", "cost"),
+        "sold": ("date sold", "sold on", "sold", "sale date", "disposed", "close date"),
         "held": ("term", "holding", "held", "type of gain"),
         "withheld": ("withheld", "tax withheld"),
-        "name": ("description", "security", "name", "symbol", "asset", "property", "1a"),
+        "name": ("description", "security", "name", "symbol", "asset", "property"),
     },
 }
 """Words of headings by role, the most telling first."""

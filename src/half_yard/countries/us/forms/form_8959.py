@@ -69,7 +69,7 @@ def withheld(page: Page, ask: Ask) -> None:
     page.section = "Part V · Withheld"
     rate = _usual_rate(ask)
     taken = page.line("withheld", "19", "Medicare tax withheld (box 6)", total(ask(medicare_withheld)))
-    title = f"Of it the usual tax, {percent_text(rate.amount)} of line 4"
+    title = f"Of it the usual tax, {percent_text(rate.amount)} of these wages"
     usual = page.line("usual", "21", title, total(ask(medicare_wages)) * rate)
     more = not_below_zero(taken - usual)
     page.line("additional", "24", "Additional Medicare Tax withheld, to Form 1040", more, Role.TOTAL)

@@ -105,7 +105,7 @@ def tax(page: Page, ask: Ask) -> None:
         "over_threshold", "15", "Income above it", not_below_zero(difference(adjusted, threshold))
     )
     taxed = page.line(
-        "smaller", "16", "The smaller", smaller_of(ask(investment_income)["investment_income"], over)
+        "taxed_amount", "16", "The smaller", smaller_of(ask(investment_income)["investment_income"], over)
     )
     rate = ask(rules).figure("niit_rate", label="rate")
     made = taxed * rate

@@ -86,7 +86,7 @@ def short(page: Page, ask: Ask) -> None:
         gains.append(page.line("homes_short", "3", "Homes held for a year or less", total(homes)))
     loss = page.line("short_carried", "6", "Short-term loss carried in", ask(carried_in, SHORT_LOSS))
     net = difference(total(gains), loss)
-    page.line("short", "7", "Net short-term gain or loss", net, Role.SUBTOTAL)
+    page.line("net_short", "7", "Net short-term gain or loss", net, Role.SUBTOTAL)
 
 
 @schedule_d.part
@@ -105,14 +105,14 @@ def long(page: Page, ask: Ask) -> None:
     gains.append(page.line("distributions", "13", "Capital gain distributions", distributed))
     loss = page.line("long_carried", "14", "Long-term loss carried in", ask(carried_in, LONG_LOSS))
     net = difference(total(gains), loss)
-    page.line("long", "15", "Net long-term gain or loss", net, Role.SUBTOTAL)
+    page.line("net_long", "15", "Net long-term gain or loss", net, Role.SUBTOTAL)
 
 
 @schedule_d.part
 def summary(page: Page, ask: Ask) -> None:
     """Part III, lines 16 to 21."""
     page.section = "Part III · Summary"
-    both = page.line("net", "16", "Net gain or loss", ask(short)["short"] + ask(long)["long"])
+    both = page.line("net", "16", "Net gain or loss", ask(short)["net_short"] + ask(long)["net_long"])
     if all(_are_gains(ask)):
         if ask(schedule_d_worksheets.has_collectibles):
             of_28 = ask(schedule_d_worksheets.collectibles_gain)["gain"]
@@ -128,8 +128,8 @@ def summary(page: Page, ask: Ask) -> None:
 
 
 def _are_gains(ask: Ask) -> tuple[bool, bool]:
-    net = ask(short)["short"].amount + ask(long)["long"].amount
-    return ask(long)["long"].amount > 0, net > 0
+    net = ask(short)["net_short"].amount + ask(long)["net_long"].amount
+    return ask(long)["net_long"].amount > 0, net > 0
 
 
 def to_return(ask: Ask) -> Figure:
@@ -151,7 +151,7 @@ def net_long_gain(ask: Ask) -> Figure:
     net capital gain of other forms. Without the schedule the distributions."""
     if not ask(applies):
         return total(ask(own_income).capital_gain, "capital gain distributions")
-    smaller = smaller_of(ask(long)["long"], ask(summary)["net"])
+    smaller = smaller_of(ask(long)["net_long"], ask(summary)["net"])
     return not_below_zero(smaller, "net capital gain")
 
 
@@ -172,7 +172,7 @@ def carried_out(page: Page, ask: Ask) -> None:
     if "allowed_loss" not in made:
         return
     page.section = "Loss that is carried to next year (worksheet)"
-    short_net, long_net = ask(short)["short"], ask(long)["long"]
+    short_net, long_net = ask(short)["net_short"], ask(long)["net_long"]
     deducted = difference(NOTHING, made["allowed_loss"], label="loss that is deducted")
     income = page.line("w1", "1", "Taxable income, also below zero", ask(form_1040.income_left))
     deducted = page.line("w2", "2", "Loss that is deducted", deducted)

@@ -35,7 +35,7 @@ def has_unrecaptured(ask: Ask) -> bool:
 
 def _losses(page: Page, ask: Ask, numbers: tuple[str, str]) -> list[Figure]:
     """A short-term loss and what is carried in reduce both, as amounts below zero."""
-    short_loss = smaller_of(ask(schedule_d.short)["short"], NOT_BELOW_ZERO)
+    short_loss = smaller_of(ask(schedule_d.short)["net_short"], NOT_BELOW_ZERO)
     carried = difference(NOTHING, ask(carried_in, LONG_LOSS))
     return [
         page.line("carried_loss", numbers[0], "Long-term loss carried in", carried),
