@@ -28,7 +28,7 @@ from half_yard.countries.us.shared.days import STAYS
 from half_yard.countries.us.shared.kinds import KINDS as THING_KINDS
 from half_yard.countries.us.shared.kinds import MEASURES
 from half_yard.countries.us.statement_lines import BY_KIND
-from half_yard.figures import recompute
+from half_yard.figures import Figure, recompute
 from half_yard.figures.remembered import Memory
 from half_yard.records import (
     Activity,
@@ -331,6 +331,22 @@ def files(draw: st.DrawFn) -> ClientFile:
     )
 
 
+MOST_WAYS = 20_000
+"""From a line down to other lines and leaves: a thread that goes every way must come to an end."""
+
+
+def ways(figure: Figure) -> int:
+    """How many ways lead from a line to the lines and leaves that it is made of."""
+    known: dict[int, int] = {}
+
+    def count(each: Figure) -> int:
+        if id(each) not in known:
+            known[id(each)] = sum(count(part) if part.place is None else 1 for part in each.parts) or 1
+        return known[id(each)]
+
+    return count(figure)
+
+
 class AnyFile(unittest.TestCase):
     @settings(max_examples=80, deadline=None)
     @given(files())
@@ -338,6 +354,7 @@ class AnyFile(unittest.TestCase):
         computation = compute(file)
         for sheet in computation.sheets:
             for line in sheet.lines:
+                self.assertLess(ways(line.figure), MOST_WAYS, str(line.place))
                 self.assertEqual(recompute(line.figure), line.figure.amount, str(line.place))
         form = computation.sheet("form_1040")
         self.assertTrue(all(line.figure.amount == int(line.figure.amount) for line in form.lines))

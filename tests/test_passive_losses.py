@@ -243,6 +243,25 @@ class Carried(unittest.TestCase):
         # The rest of the gain of 10,000 takes 7,000 more of the losses as passive income.
         self.assertEqual(said(form(file), f"{A}.unallowed"), [2000])
 
+    def test_the_last_instalment_frees_the_rest(self) -> None:
+        """26 U.S.C. 469(g)(3): 9,000 of what the first year left, in the year of the last payment."""
+        land = asset("land", "2010-01-01", "60000", A, disposed=datetime.date(2024, 3, 1),
+                     disposal="instalment_sale", proceeds=Decimal(100_000),
+                     instalments={"2024": Decimal(25_000), "2025": Decimal(75_000)})  # fmt: skip
+        file = rentals({A: "0.49"}, "160000", prior={A: "49000"}, assets={"s00001": land})
+        self.assertEqual(amount(file, "form_1040/capital_gain"), 30000)
+        self.assertEqual(said(form(file), f"{A}.freed"), [49000])
+
+    def test_a_business_that_was_passive_before_has_no_rental_allowance(self) -> None:
+        """26 U.S.C. 469(f)(1): its old losses come off its own profit, and are passive for the rest."""
+        loss = Carryover(kind="passive_loss", of=BUSINESS, amount=Decimal(9000))
+        file = client(
+            activities={BUSINESS: business()}, carryovers={"c00001": loss},
+            entries=numbered("entries", entries(BUSINESS, gross_receipts="2000")),
+        )  # fmt: skip
+        self.assertEqual(amount(file, f"schedule_c.{BUSINESS}.owner/net_profit"), 0)
+        self.assertEqual(said(form(file), "1c", "2c", f"{BUSINESS}.unallowed"), [0, 7000, 7000])
+
     def test_part_of_a_property_frees_nothing(self) -> None:
         """“part of a property sold”: 26 CFR 1.469-4(g)."""
         kept = asset("land", "2010-01-01", "60000", A)

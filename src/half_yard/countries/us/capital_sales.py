@@ -136,16 +136,12 @@ def _box(item: CapitalSale, box: str, path: str) -> Figure:
     return entered(item.boxes[box], words[box], f"{path}/boxes/{box}")
 
 
-def days_of(item: CapitalSale, text: str = "%m/%d/%Y") -> str:
-    """The days as columns (b) and (c) have them."""
-
-    def day(given: datetime.date | None) -> str:
-        return "various" if given is None else given.strftime(text)
-
-    return f"{day(item.acquired)} to {day(item.sold)}"
+def _day(given: datetime.date | None) -> str:
+    """A day as columns (b) and (c) have it."""
+    return "various" if given is None else f"{given:%m/%d/%Y}"
 
 
 def words_of(ask: Ask, key: str) -> str:
     """What a sale is called on the form: its name and its days."""
     item = ask.of(_of, key)
-    return f"{item.name or 'Not named'} ({days_of(item)})"
+    return f"{item.name or 'Not named'} ({_day(item.acquired)} to {_day(item.sold)})"

@@ -29,7 +29,6 @@ from half_yard.figures import (
     carried,
     difference,
     entered,
-    larger_of,
     not_below_zero,
     smaller_of,
     stated,
@@ -40,22 +39,32 @@ from half_yard.figures.explain import percent_text
 HALF = Decimal("0.5")
 
 
+def could_be_due(ask: Ask) -> Test:
+    """Whether the tentative minimum tax could be above the regular tax at the most. Where it can't, what each
+    asset and each gain does to it is not worked out."""
+    return above(ask(most), ask(gains_tax.regular_tax))
+
+
+def applies(ask: Ask) -> bool:
+    """Whether the form belongs to the return: the tax could be due, or there is a credit of earlier years,
+    which it limits."""
+    return bool(ask(could_be_due)) or bool(ask(carried_in, MINIMUM_TAX_CREDIT).amount)
+
+
 def is_due(ask: Ask) -> Test:
-    """Whether the tentative minimum tax is above the regular tax. Where it can't be at the most, that is
-    enough: what each asset does to it is worked out only where it could be."""
-    at_most = above(ask(most), ask(gains_tax.regular_tax))
-    if not at_most:
-        return at_most
-    page = form_6251.head(ask).like(loose=True)
-    return above(_tax(page, ask, _income(page, ask)), ask(gains_tax.regular_tax))
+    """Whether the tentative minimum tax is above the regular tax."""
+    if not ask(applies):
+        return ask(could_be_due)
+    return above(ask(tax)["tentative"], ask(gains_tax.regular_tax))
 
 
 def most(ask: Ask) -> Figure:
-    """The tentative minimum tax at the most: with as much depreciation added back as there can be."""
+    """The tentative minimum tax at the most: with as much depreciation added back as there can be, and no
+    lower rates of gains."""
     added = [ask(form_1040.standard)["standard_deduction"], ask(for_minimum_tax.at_most)]
     added += ask(own_income).private_activity
     if ask(net_operating_loss.applies):
-        added.append(ask(net_operating_loss.used)["deduction"])
+        added.append(ask(net_operating_loss.used_up)["deduction"])
     facts = ask.of(household).facts
     if facts.get(MINIMUM_TAX_OTHER, 0) > 0:
         added.append(
@@ -64,15 +73,8 @@ def most(ask: Ask) -> Figure:
     income = total((ask(form_1040.income_left), *added), "income for the minimum tax, at the most")
     if ask(status) == "separate":
         income = total((income, _added(ask, income)), income.label)
-    base = not_below_zero(difference(income, _exemption(ask, income)), "above the exemption")
-    made = _tax_on(form_6251.head(ask).like(loose=True), ask, base.in_dollars())
-    return made.named("minimum tax at the most")
-
-
-def applies(ask: Ask) -> bool:
-    """Whether the form belongs to the return: the tax is due, or there is a credit of earlier years, which it
-    limits."""
-    return bool(ask(is_due)) or bool(ask(carried_in, MINIMUM_TAX_CREDIT).amount)
+    base = not_below_zero(difference(income, exemption(ask, income)), "above the exemption")
+    return _at_both_rates(ask, base).named("minimum tax at the most")
 
 
 TIMING = ("gains", "depreciation", "other")
@@ -88,17 +90,13 @@ def form_6251(ask: Ask) -> Page:
 @form_6251.part
 def income(page: Page, ask: Ask) -> None:
     """Part I, lines 1 to 4."""
-    _income(page, ask)
-
-
-def _income(page: Page, ask: Ask) -> Figure:
     page.section = "Part I · Income for the minimum tax"
     parts = [
         page.line("taxable", "1", "Taxable income, also below zero", carried(ask(form_1040.income_left))),
         page.line("standard", "2a", "Standard deduction", ask(form_1040.standard)["standard_deduction"]),
     ]
     if ask(net_operating_loss.applies):
-        used = ask(net_operating_loss.used)["deduction"]
+        used = ask(net_operating_loss.used_up)["deduction"]
         parts.append(page.line("loss", "2e", "Net operating loss that is deducted", carried(used)))
         own = ask(net_operating_loss.for_minimum_tax)
         parts.append(page.line("own_loss", "2f", "The same, for the minimum tax", difference(NOTHING, own)))
@@ -121,7 +119,7 @@ def _income(page: Page, ask: Ask) -> Figure:
     if ask(status) == "separate":
         parts.append(page.line("separate", "", "Added for separate filers", _added(ask, made)))
         made = total(parts)
-    return page.line("income", "4", "Alternative minimum taxable income", made, Role.SUBTOTAL)
+    page.line("income", "4", "Alternative minimum taxable income", made, Role.SUBTOTAL)
 
 
 def _added(ask: Ask, made: Figure) -> Figure:
@@ -136,15 +134,12 @@ def _added(ask: Ask, made: Figure) -> Figure:
 @form_6251.part
 def tax(page: Page, ask: Ask) -> None:
     """Part II, lines 5 to 9, with Part III where gains have lower rates."""
-    _tax(page, ask, ask(income)["income"])
-
-
-def _tax(page: Page, ask: Ask, made: Figure) -> Figure:
     page.section = "Part II · The tax"
-    base = page.line("exemption", "5", "Exemption", _exemption(ask, made))
+    made = ask(income)["income"]
+    base = page.line("exemption", "5", "Exemption", exemption(ask, made))
     base = page.line("base", "6", "Above the exemption", not_below_zero(made - base))
-    made = _tax_on(page, ask, base)
-    return page.line("tentative", "9", "Tentative minimum tax", made, Role.SUBTOTAL)
+    made = tax_on(page, ask, base)
+    page.line("tentative", "9", "Tentative minimum tax", made, Role.SUBTOTAL)
 
 
 @form_6251.part
@@ -170,7 +165,7 @@ def _is_limited_otherwise(ask: Ask) -> bool:
     return bool(waits & owned)
 
 
-def _exemption(ask: Ask, made: Figure) -> Figure:
+def exemption(ask: Ask, made: Figure) -> Figure:
     """Line 5: less part of the income above where it phases out (55(d)(2))."""
     values, filing = ask(rules), ask(status)
     start = values.figure("amt_exemption_phase_out_start", filing, "income at which the exemption phases out")
@@ -194,7 +189,7 @@ def _at_both_rates(ask: Ask, base: Figure) -> Figure:
     return total((base * low, over * difference(high, low)))
 
 
-def _tax_on(page: Page, ask: Ask, base: Figure) -> Figure:
+def tax_on(page: Page, ask: Ask, base: Figure) -> Figure:
     """Line 7: at 26 and 28%, or with the lower rates of gains by Part III."""
     if not ask(gains_tax.applies):
         return _at_both_rates(ask, base)
@@ -242,19 +237,3 @@ def _part_iii(page: Page, ask: Ask, base: Figure) -> Figure:
     together = page.line("all_taxes", "38", "Together", total((on_ordinary, on_15, on_20, on_25)))
     without = page.line("without_lower", "39", "At these rates alone", _at_both_rates(ask, base))
     return page.line("tax_iii", "40", "The smaller", smaller_of(together, without))
-
-
-def timing_part(ask: Ask) -> Figure:
-    """What of the year's minimum tax comes from items that come back in other years: the tax less what it
-    would be with the others alone (Form 8801, part I). It is the credit of years to come."""
-    if not ask(is_due):
-        return NOTHING
-    whole = ask(due)["tax"]
-    made = ask(income)
-    timing = [made[line] for line in TIMING if line in made]
-    rest = difference(made["income"], *timing, label="income without items of timing")
-    base = not_below_zero(difference(rest, _exemption(ask, rest))).in_dollars()
-    alone = _tax_on(form_6251.head(ask).like(loose=True), ask, base).in_dollars()
-    regular = ask(gains_tax.regular_tax)
-    others = not_below_zero(difference(alone, regular), "minimum tax of other items alone")
-    return larger_of(difference(whole, others), NOTHING, label="minimum tax of items of timing")

@@ -175,13 +175,13 @@ def _by_year(page: Page, ask: Ask, key: str, waits: Figure) -> None:
     year, name = ask.of(tax_year), ask.of(activity_of, key).name
     row = ask(rows.row, key)
     earlier = sorted(ask(each_carried_of, PASSIVE_LOSS, key), key=lambda item: -(item[0] or 0))
-    left = waits
+    placed: list[Figure] = []
     for number, (of, loss) in enumerate([(year, row.loss), *earlier], 1):
-        rest = smaller_of(loss.in_dollars(), left)
-        left = difference(left, rest)
+        rest = smaller_of(loss.in_dollars(), difference(waits, *placed, label="not placed yet"))
         if rest.amount:
             title = f"{name}: of it of {of or 'an earlier year'}"
-            page.line(f"{key}.waits.{number}", "", title, rest, carries=Carries(PASSIVE_LOSS, of, of=key))
+            carries = Carries(PASSIVE_LOSS, of, of=key)
+            placed.append(page.line(f"{key}.waits.{number}", "", title, rest, carries=carries))
 
 
 @form_8582.part

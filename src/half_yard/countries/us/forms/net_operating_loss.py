@@ -59,36 +59,34 @@ def net_operating_loss(ask: Ask) -> Page:
 
 
 @net_operating_loss.part
-def used(page: Page, ask: Ask) -> None:
+def used_up(page: Page, ask: Ask) -> None:
     """What is deducted this year, and what is left of each year's loss."""
     if not ask(applies):
         return
     page.section = "Used this year"
     income = page.line("income_before", "", "Taxable income before it", ask(form_1040.without_losses))
-    open_to_it = not_below_zero(income)
+    whole = not_below_zero(income)
     old = total((leaf for year, leaf in ask(losses_in) if year is not None and year <= WHOLE_UNTIL), "old")
-    of_old = page.line("of_old", "", "Losses up to 2017, in full", smaller_of(old, open_to_it))
+    of_old = page.line("of_old", "", "Losses up to 2017, in full", smaller_of(old, whole))
     new = total((leaf for year, leaf in ask(losses_in) if year is None or year > WHOLE_UNTIL), "later")
     share = ask(rules).figure("nol_limit_share", label="part of the income that later losses may take")
-    most = page.line("most_of_later", "", "Most of later losses", (open_to_it - of_old) * share)
+    most = page.line("most_of_later", "", "Most of later losses", (whole - of_old) * share)
     of_new = page.line("of_later", "", "Later losses", smaller_of(new, most))
     page.line("deduction", "", "Deducted, to Schedule 1", of_old + of_new, Role.TOTAL)
-    left_old, left_new = of_old, of_new
+    taken: dict[bool, list[Figure]] = {True: [], False: []}
     for number, (year, leaf) in enumerate(ask(losses_in), 1):
         is_old = year is not None and year <= WHOLE_UNTIL
-        taken = smaller_of(leaf, left_old if is_old else left_new)
-        if is_old:
-            left_old = difference(left_old, taken)
-        else:
-            left_new = difference(left_new, taken)
-        title = f"Left of the loss of {year or 'an earlier year'}"
-        rest = difference(leaf, taken)
-        page.line(f"left.{number}", "", title, rest, carries=Carries(NET_OPERATING_LOSS, year))
+        open_to_it = difference(of_old if is_old else of_new, *taken[is_old], label="not used yet")
+        name = f"of the loss of {year or 'an earlier year'}"
+        used = page.line(f"used.{number}", "", f"Used {name}", smaller_of(leaf, open_to_it))
+        taken[is_old].append(used)
+        rest = difference(leaf, used)
+        page.line(f"left.{number}", "", f"Left {name}", rest, carries=Carries(NET_OPERATING_LOSS, year))
 
 
 def deducted(ask: Ask) -> Figure:
     """What is deducted, nothing where none is carried in."""
-    return ask(used)["deduction"] if ask(applies) else NOTHING
+    return ask(used_up)["deduction"] if ask(applies) else NOTHING
 
 
 def for_minimum_tax(ask: Ask) -> Figure:

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.us.carried_in import PASSIVE_LOSS, carried_of
-from half_yard.countries.us.forms import form_6198, form_8582, schedule_c
+from half_yard.countries.us.forms import form_6198, form_8582
 from half_yard.countries.us.frame import BOOKS, owners_on_return
 from half_yard.countries.us.losses import passive, rows
 from half_yard.countries.us.losses.asked import Standing
@@ -30,8 +30,7 @@ def on_schedule_c(ask: Ask, key: str, person: str) -> Figure | None:
     made = difference(profit, ask(form_8582.allowed_of, key), label="profit or loss that counts")
     if len(owners) == 1:
         return made
-    own = {each: ask(schedule_c.before_limits, key, each) for each in owners}
-    if profit.amount == made.amount and not ask(form_6198.limited):
+    if profit.amount == made.amount and key not in ask(form_6198.limited):
         return None
-    shares = {each: ask(BOOKS.shares, key)[each] for each in own}
+    shares = {each: ask(BOOKS.shares, key)[each] for each in owners}
     return in_proportion(total((made,)), shares, rounded=Figure.in_dollars)[person]

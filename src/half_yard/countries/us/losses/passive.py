@@ -42,11 +42,13 @@ def _is_own_home(ask: Ask, key: str) -> bool:
 
 
 def is_active(ask: Ask, key: str) -> bool:
-    """Whether the owners take part actively in a rental and own a tenth of it or more."""
+    """Whether it is a rental in which the owners take part actively, and of which they own a tenth."""
     return _is_active(ask, ask.of(activity_of, key))
 
 
 def _is_active(ask: Ask, activity: Activity) -> bool:
+    if activity.kind != "rental" or asked.SHORT_STAYS.of(activity.answers):
+        return False
     owned = sum((activity.owners.get(person, Decimal(0)) for person in ask(people)), Decimal(0))
     return asked.ACTIVE.of(activity.answers) and owned >= TENTH
 

@@ -114,7 +114,7 @@ def _step_up(file: ClientFile, key: str) -> Decimal:
 
 def part_received(ask: Ask, key: str) -> Figure | None:
     """Of an activity that was sold by instalments, the gain of the year as a part of all gain that earlier
-    years did not have (26 U.S.C. 469(g)(3); IRS Pub. 925); None where it was not, and in its last year."""
+    years did not have (26 U.S.C. 469(g)(3); IRS Pub. 925); None where it was not."""
     contracts = ask.of(_contracts, key, ask(form_6252.contracts))
     if not contracts or ask(ended.ended_by, key) not in {asked.SOLD, ""}:
         return None
@@ -125,8 +125,7 @@ def part_received(ask: Ask, key: str) -> Figure | None:
     left = total((each["not_yet"] for each in made), "gain of years to come")
     if not gain.amount:
         return carried(NOTHING)
-    every = total((gain, left), "gain that earlier years did not have")
-    return None if not left.amount else gain / every
+    return gain / total((gain, left), "gain that earlier years did not have")
 
 
 def _contracts(file: ClientFile, key: str, contracts: tuple[str, ...]) -> tuple[str, ...]:
