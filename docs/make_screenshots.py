@@ -206,6 +206,7 @@ def exchange(window: MainWindow) -> None:
 
 def large_income(window: MainWindow) -> None:
     """A client above the thresholds, with sales and a rental whose loss is limited."""
+    window.finder.close_finder()
     folder = window.workspace.path
     if folder is not None:
         window.open_path(folder.with_name("Mbeki, Lwazi and Carina 2025.halfyard"))

@@ -14,7 +14,7 @@ from half_yard.figures import Figure, Form, Page, Role, difference, not_below_ze
 def passive_income(ask: Ask) -> Page:
     """One for the return."""
     del ask
-    page = Page("passive_income", "Modified adjusted gross income", "for Form 8582, line 6")
+    page = Page("passive_income", "Modified adjusted gross income", "for Form 8582")
     page.notes.append(
         "Without passive income and losses, taxable social security, half of self-employment tax, deductions "
         "for an IRA and for student loan interest (Form 8582 instructions, line 6)."
