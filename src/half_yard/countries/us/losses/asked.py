@@ -34,11 +34,11 @@ SUSPENDED = Question(
     "suspended_losses", "Losses of earlier years are suspended", False,
     "Type them among what is carried in, for this activity (Form 8582, line 1c)",
 )  # fmt: skip
-SOLD, RELATED, GIFT, DEATH = "sold", "related", "gift", "death"
+KEPT, SOLD, RELATED, GIFT, DEATH = "kept", "sold", "related", "gift", "death"
 ENDED = ManyAnswers(
     "ended_by", "If the owner gave all of it up this year",
     (
-        ("kept", "It was kept"),
+        (KEPT, "It was kept"),
         (SOLD, "Sold to a stranger"),
         (RELATED, "Sold to a related person"),
         (GIFT, "Given away"),

@@ -9,6 +9,7 @@ from half_yard.countries.us.forms import dwelling, schedule_c, schedule_e
 from half_yard.countries.us.frame import household, people
 from half_yard.countries.us.losses import asked
 from half_yard.countries.us.losses.asked import Standing
+from half_yard.countries.us.qualified.asked import TRADE
 from half_yard.figures import Choice
 from half_yard.records import Activity, ClientFile
 
@@ -101,5 +102,5 @@ def is_own_trade(ask: Ask, key: str) -> bool:
         return ask(standing, key) is Standing.NOT_PASSIVE
     if activity.property_type == asked.SELF_RENTAL:
         return True
-    trade = activity.answers.get("trade_or_business", False)
-    return ask(standing, key) is Standing.NOT_PASSIVE and trade and not _is_own_home(ask, key)
+    is_trade = TRADE.of(activity.answers) and not _is_own_home(ask, key)
+    return is_trade and ask(standing, key) is Standing.NOT_PASSIVE

@@ -55,10 +55,11 @@ def _businesses(ask: Ask) -> list[QualifiedBusiness]:
         deductions = in_proportion(half, profits, rounded=Figure.in_dollars) if half.amount else {}
         for key, profit in profits.items():
             parts = [profit, *(times(gain, _share(ask, key, person)) for gain in ask(ordinary_gains, key))]
-            income = carried(profit) if len(parts) == 1 else total(parts, "profit and ordinary gains")
+            whole = profit if len(parts) == 1 else total(parts, "profit and ordinary gains")
+            income = carried(whole)
             if key in deductions:
                 label = "profit less its part of the deduction for self-employment tax"
-                income = difference(total(parts) if len(parts) > 1 else profit, deductions[key], label=label)
+                income = difference(whole, deductions[key], label=label)
             name = ask(schedule_c.schedule_c.head, key, person).subject
             found.append(_made(ask, f"{key}.{person}", name, income.in_dollars(), person))
     return found
