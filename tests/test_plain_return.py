@@ -37,6 +37,7 @@ HOUSEHOLDS = int(os.environ.get("HALF_YARD_HOUSEHOLDS", "500"))
 
 
 OTHER = "a00003"
+LONG_AGO = datetime.date(1948, 6, 1)
 
 
 def read_reference() -> dict[tuple[str, int, str], Decimal]:
@@ -130,12 +131,26 @@ class Case:
     suspended: int = 0
     carried_loss: int = 0
     paid: int = 0
+    seniors: int = 0
 
     def value(self, name: str) -> int:
         return int(value(name, self.year, self.status))
 
     def share(self, name: str) -> Decimal:
         return value(name, self.year, self.status)
+
+    @property
+    def count_of_seniors(self) -> int:
+        """How many of the people on the return are 65 or over."""
+        return min(self.seniors, 2 if self.status == "joint" else 1)
+
+    def of_seniors(self, adjusted: int) -> Decimal:
+        """26 U.S.C. 151(d)(5)(C), before it is rounded."""
+        if self.year < 2025 or self.status == "separate" or not self.count_of_seniors:
+            return Decimal(0)
+        start = 150_000 if self.status == "joint" else 75_000
+        each = 6000 - max(adjusted - start, 0) * Decimal("0.06")
+        return self.count_of_seniors * max(each, Decimal(0))
 
     def file(self) -> ClientFile:
         """The client file of the household."""
@@ -161,9 +176,12 @@ class Case:
         dividend = DividendStatement(
             person="owner", payer="Fund", ordinary=Decimal(self.dividend), qualified=Decimal(self.dividend)
         )
+        old = [key for key, _ in zip(("owner", "spouse"), range(self.count_of_seniors), strict=False)]
+        people = dict(client(self.year, self.status).people)
+        people |= {key: people[key].model_copy(update={"birth_date": LONG_AGO}) for key in old}
         own = {BUSINESS: business(answers={"specified_service": False})}
         return client(
-            self.year, self.status, activities={**own, **({RENTAL: rental()} if lets else {})},
+            self.year, self.status, people=people, activities={**own, **({RENTAL: rental()} if lets else {})},
             entries=numbered("entries", books), wages=paid_wages, interest=interest(str(self.earned)),
             dividends={"d00001": dividend} if self.dividend else {}, sales=numbered("sales", sold),
             carryovers=numbered("carryovers", [each for each in carried if each.amount]),
@@ -258,16 +276,20 @@ def plain_return(case: Case) -> dict[str, int]:
     limit = case.value("excess_business_loss_threshold")
     excess = max(-case.profit - limit, 0)
     standard = case.value("standard_deduction")
-    before_losses = own + case.profit + rented + excess - half - standard
+    standard += case.count_of_seniors * case.value("additional_standard_deduction_aged_or_blind")
+    before = own + case.profit + rented + excess - half
+    before_losses = dollars(before - standard - case.of_seniors(before))
     used = min(case.carried_loss, part(max(before_losses, 0), "0.8"))
     total_income = own + case.profit + rented + excess - used
     adjusted = total_income - half
     qualified = case.profit - half if case.profit > 0 else case.profit
-    deduction = business_deduction(case, qualified, adjusted - standard, gain)
-    left = adjusted - standard - deduction
+    count = case.count_of_seniors
+    senior = count * dollars(case.of_seniors(adjusted) / count) if count else 0
+    deduction = business_deduction(case, qualified, adjusted - standard - senior, gain)
+    left = adjusted - standard - senior - deduction
     taxable = max(left, 0)
     tax = tax_with_gains(case, taxable, gain)
-    minimum = minimum_tax(case, left, standard, gain, taxable, tax)
+    minimum = minimum_tax(case, left, standard + senior, gain, taxable, tax)
     threshold = case.value("additional_medicare_threshold")
     rate = case.share("additional_medicare_rate")
     medicare = part(max(case.wage - threshold, 0), rate)
@@ -303,6 +325,7 @@ CASES = st.builds(
     dividend=ABOVE, short=MONEY, long=MONEY, rent=st.integers(-60_000, 90_000),
     suspended=st.one_of(st.just(0), st.integers(0, 50_000)),
     carried_loss=st.one_of(st.just(0), st.integers(0, 200_000)), paid=st.integers(0, 60_000),
+    seniors=st.integers(0, 2),
 )  # fmt: skip
 
 

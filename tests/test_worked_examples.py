@@ -1,5 +1,6 @@
 """Published worked examples. Their figures are recalled from memory of the publication named."""
 
+import datetime
 import unittest
 from decimal import Decimal
 from typing import Any
@@ -9,7 +10,7 @@ from half_yard.countries.us.forms import form_1040, form_8995, tax_computation
 from half_yard.countries.us.qualified import trades
 from half_yard.figures import Lines, Page, stated
 from half_yard.figures.rounding import to_dollars
-from half_yard.records import CapitalSale, ClientFile, DividendStatement
+from half_yard.records import CapitalSale, ClientFile, DividendStatement, Household, Person
 from half_yard.records.identifiers import numbered
 from tests.files import (
     BUSINESS,
@@ -18,6 +19,7 @@ from tests.files import (
     amount,
     asset,
     business,
+    carried_in,
     client,
     entries,
     gaps,
@@ -188,3 +190,42 @@ class WholeReturns(unittest.TestCase):
         self.check(file, adjusted_gross_income=135000, taxable_income=103500, tax=8766, total_tax=8766)
         large = self.invested(2024, "180000", "25000", "90000", "4000", interest=interest("3000"))
         self.check(large, adjusted_gross_income=302000, taxable_income=272800, tax=43542, total_tax=45518)
+
+
+class OlderThan65(unittest.TestCase):
+    """us_return_examples.md, “seniors”, and the row of the minimum tax about them."""
+
+    def people(self, *who: str) -> dict[str, Person]:
+        born = datetime.date(1955, 3, 3)
+        return {key: Person(first_name=key, birth_date=born) for key in who}
+
+    def test_seniors(self) -> None:
+        file = client(2025, "joint", people=self.people("owner", "spouse"), wages=wages("180000"))
+        self.assertEqual(amount(file, "schedule_1_a/deduction"), 8400)
+        self.assertEqual(amount(file, "form_1040/taxable_income"), 180000 - 31500 - 2 * 1600 - 8400)
+        self.assertEqual(gaps(file), "")
+        gone = client(2025, "joint", people=self.people("owner", "spouse"), wages=wages("250000"))
+        self.assertEqual(amount(gone, "schedule_1_a/deduction"), 0)
+
+    def test_only_from_2025_and_not_on_separate_returns(self) -> None:
+        for year, status in ((2024, "single"), (2025, "separate")):
+            file = client(year, status, people=self.people("owner"), wages=wages("60000"))
+            self.assertFalse(compute(file).has_sheet("schedule_1_a"))
+
+    def test_standard_deduction_and_senior_deduction_in_the_minimum_tax(self) -> None:
+        """Taxable income of 50,000 after 17,750 and 6,000; a credit makes the form part of the return."""
+        file = client(
+            people=self.people("owner"), wages=wages("73750"), carryovers=carried_in(minimum_tax_credit="1")
+        )
+        form = compute(file).sheet("form_6251")
+        lines = ("taxable", "standard", "income")
+        self.assertEqual([form[line].amount for line in lines], [56000, 17750, 73750])
+
+    def test_a_spouse_who_itemizes(self) -> None:
+        """26 U.S.C. 63(c)(6)(A): asked of separate filers, and a gap until it is answered."""
+        for answers, deduction, said in (({}, 15750, False), ({"spouse_itemizes": True}, 0, True),
+                                         ({"spouse_itemizes": False}, 15750, True)):  # fmt: skip
+            home = Household(filing_status="separate", answers=answers)
+            file = client(2025, "separate", wages=wages("60000")).model_copy(update={"household": home})
+            self.assertEqual(amount(file, "form_1040/standard_deduction"), deduction)
+            self.assertEqual(gaps(file) == "", said)

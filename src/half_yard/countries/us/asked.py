@@ -36,6 +36,7 @@ from half_yard.countries.us.questions import (
     ITEMIZES,
     MINIMUM_TAX_OTHER,
     OPTIONAL,
+    SPOUSE_ITEMIZES,
     SPOUSES,
 )
 from half_yard.countries.us.shared.kinds import VEHICLE, WITH_INTEREST
@@ -58,7 +59,13 @@ class UnitedStatesAsked(Asked):
 
     carryovers: Mapping[str, str] = KINDS
     books: Sequence[Option] = (("", "Regular"), ("amt", "Minimum tax"))
-    household_questions: Sequence[Question] = (ITEMIZES, LIVED_APART, ALL_RENTALS_ONE, DE_MINIMIS)
+    household_questions: Sequence[Question] = (
+        ITEMIZES,
+        SPOUSE_ITEMIZES,
+        LIVED_APART,
+        ALL_RENTALS_ONE,
+        DE_MINIMIS,
+    )
     person_questions: Sequence[Question] = (CLAIMED, OPTIONAL, PROFESSIONAL)
     elsewhere: Sequence[Elsewhere] = ELSEWHERE
     regional_boxes = True
@@ -71,6 +78,7 @@ class UnitedStatesAsked(Asked):
         asked = {
             ITEMIZES: any(thing.kind in WITH_INTEREST for thing in file.things.values()),
             LIVED_APART: file.household.filing_status == "separate",
+            SPOUSE_ITEMIZES: file.household.filing_status == "separate",
             ALL_RENTALS_ONE: any(PROFESSIONAL.of(person.answers) for person in file.people.values()),
         }
         questions = (question for question in self.household_questions if asked.get(question, True))

@@ -43,6 +43,7 @@ from half_yard.countries.us.forms import (
     passive_income,
     safe_harbors,
     schedule_1,
+    schedule_1_a,
     schedule_2,
     schedule_3,
     schedule_a,
@@ -143,16 +144,19 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
     yield from _statements(ask)
     for person in ask(schedule_se.persons_with_business):
         yield ask(schedule_se.schedule_se.sheet, person)
-    yield from _of_person(ask)
+    yield from _of_income(ask)
+    yield from _of_tax(ask)
 
 
-def _of_person(ask: Ask) -> Iterator[Sheet]:
-    """The return itself, with what its lines rest on."""
+def _of_income(ask: Ask) -> Iterator[Sheet]:
+    """Income and deductions of the return, with what their lines rest on."""
     if ask(form_461.may_apply):
         yield ask(form_461.form_461.sheet)
     if ask(net_operating_loss.is_there):
         yield ask(net_operating_loss.net_operating_loss.sheet)
     yield ask(schedule_1.schedule_1.sheet)
+    if ask(schedule_1_a.applies):
+        yield ask(schedule_1_a.schedule_1_a.sheet)
     if ask(form_8995.applies):
         is_long = ask(form_8995.is_above) and ask(trades.qualified_businesses)
         yield ask((form_8995_a.form_8995_a if is_long else form_8995.form_8995).sheet)
@@ -160,6 +164,10 @@ def _of_person(ask: Ask) -> Iterator[Sheet]:
         yield ask(safe_harbors.de_minimis.sheet)
     for key in ask(safe_harbors.small_taxpayers):
         yield ask(safe_harbors.small_taxpayer.sheet, key)
+
+
+def _of_tax(ask: Ask) -> Iterator[Sheet]:
+    """The taxes, and the return itself."""
     yield ask(tax_computation.tax_worksheet.sheet)
     if ask(gains_tax.applies):
         form = gains_tax.long_worksheet if ask(gains_tax.is_long) else gains_tax.short_worksheet

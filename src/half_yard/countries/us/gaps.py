@@ -19,12 +19,13 @@ PASSIVE_FOR_MINIMUM_TAX = gap(
     "Minimum tax is due, and a rental's limited loss has other depreciation for it: how much of that counts "
     "(Form 6251, line 2m) is not computed."
 )
-SENIOR_DEDUCTION = gap("The additional deduction for persons of 65 or over (Schedule 1-A) is not computed.")
 HEAD_OF_HOUSEHOLD = gap(
     "Head of household needs a qualifying person: dependants and their credits are not computed."
 )
 SEPARATE_SPOUSE_ITEMIZES = gap(
-    "Filing separately: a spouse who itemizes takes the standard deduction away, and that is not asked."
+    "Filing separately: whether the spouse itemizes, which takes the standard deduction away, is not said.",
+    "Answer it.",
+    "/household/answers/spouse_itemizes",
 )
 
 

@@ -67,6 +67,10 @@ CLAIMED = Question(
     "claimed", "Someone else can claim this person as a dependant", False,
     "Then the standard deduction is smaller (26 U.S.C. 63(c)(5))", anew=True,
 )  # fmt: skip
+SPOUSE_ITEMIZES = Question(
+    "spouse_itemizes", "The spouse itemizes deductions on the other return", False,
+    "Filing separately: then there is no standard deduction here (26 U.S.C. 63(c)(6)(A))", anew=True,
+)  # fmt: skip
 ITEMIZES = Question(
     "itemizes", "Deductions are itemized (Schedule A)", False,
     "Then interest and taxes of a home come before its other costs (Form 8829, lines 10 and 11)",

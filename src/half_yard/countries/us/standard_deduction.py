@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-import datetime
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.us import gaps
 from half_yard.countries.us.forms import schedule_c, schedule_se
-from half_yard.countries.us.frame import persons, rules, status, status_choice, status_marks
+from half_yard.countries.us.frame import household, persons, rules, status, status_choice, status_marks
 from half_yard.countries.us.own_income import own_income
-from half_yard.countries.us.questions import CLAIMED, itemizes
-from half_yard.countries.us.year_rules import YearRules
+from half_yard.countries.us.questions import CLAIMED, SPOUSE_ITEMIZES, itemizes
+from half_yard.countries.us.seniors import is_aged
 from half_yard.figures import (
     Choice,
     Figure,
@@ -23,17 +22,8 @@ from half_yard.figures import (
     stated,
     total,
 )
-from half_yard.records import Person
 
 ONE = Decimal(1)
-
-
-def is_aged(person: Person, values: YearRules) -> bool:
-    """Whether the person counts as 65 at the end of the year: born before January 2, 64 years earlier."""
-    if person.birth_date is None:
-        return False
-    age = int(values.amount("aged_from"))
-    return person.birth_date < datetime.date(values.year - age + 1, 1, 2)
 
 
 def _basic(ask: Ask) -> Figure:
@@ -64,6 +54,11 @@ def earned_income(ask: Ask) -> Figure:
 def standard_deduction(ask: Ask) -> Figure:
     """The deduction in dollars for the people on the return, with what is not known of it."""
     values, filing = ask(rules), ask(status)
+    if filing == "separate" and SPOUSE_ITEMIZES.of(ask.of(household).answers):
+        words = Choice("The spouse itemizes", f"/household/answers/{SPOUSE_ITEMIZES.key}")
+        beside = "none beside a spouse who itemizes"
+        none = stated(Decimal(0), beside, "26 U.S.C. 63(c)(6)(A)")
+        return none.because(words).marked(*ask(status_marks), *_not_worked_out(ask))
     parts = [_basic(ask)]
     additional = values.figure("additional_standard_deduction_aged_or_blind", filing, "additional amount")
     for key, person in ask(persons):
@@ -83,14 +78,12 @@ def standard_deduction(ask: Ask) -> Figure:
 
 def _not_worked_out(ask: Ask) -> list[Mark]:
     """Deductions that the program does not work out, and that these people may have."""
-    marks, values = [], ask(rules)
-    if values.amount("senior_deduction") > 0 and any(is_aged(person, values) for _, person in ask(persons)):
-        marks.append(gaps.SENIOR_DEDUCTION)
+    marks = []
     if ask.of(itemizes):
         marks.append(gaps.ITEMIZED)
     match ask(status):
         case "head_of_household":
             marks.append(gaps.HEAD_OF_HOUSEHOLD)
-        case "separate":
+        case "separate" if SPOUSE_ITEMIZES.key not in ask.of(household).answers:
             marks.append(gaps.SEPARATE_SPOUSE_ITEMIZES)
     return marks

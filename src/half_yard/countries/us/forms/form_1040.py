@@ -11,6 +11,7 @@ from half_yard.countries.us.forms import (
     form_8995,
     gains_tax,
     schedule_1,
+    schedule_1_a,
     schedule_2,
     schedule_3,
     schedule_d,
@@ -72,8 +73,10 @@ def all_income(page: Page, ask: Ask) -> None:
 def without_losses(ask: Ask) -> Figure:
     """Taxable income before the deductions for net operating losses and business income (172(d)(1), (8))."""
     parts = [*(ask(income)[line] for line in OWN), ask(schedule_1.before_losses)]
-    less = (ask(schedule_1.adjustments)["adjustments"], ask(standard)["standard_deduction"])
-    return difference(total(parts, "total income before net operating losses"), *less)
+    every = total(parts, "total income before net operating losses")
+    adjusted_before = difference(every, ask(schedule_1.adjustments)["adjustments"])
+    less = (ask(standard)["standard_deduction"], schedule_1_a.at_income(ask, adjusted_before))
+    return difference(adjusted_before, *less, label="taxable income before net operating losses")
 
 
 def net_capital_gain(ask: Ask) -> Figure:
@@ -98,10 +101,12 @@ def standard(page: Page, ask: Ask) -> None:
 
 def before_business_deduction(ask: Ask) -> Figure:
     """Taxable income but for the business-income deduction."""
-    return difference(
-        ask(adjusted)["adjusted_gross_income"], ask(standard)["standard_deduction"],
-        label="adjusted gross income less the standard deduction",
-    )  # fmt: skip
+    label = "adjusted gross income less the standard deduction"
+    less = [ask(standard)["standard_deduction"]]
+    if ask(schedule_1_a.applies):
+        less.append(ask(schedule_1_a.deduction))
+        label = f"{label} and that of Schedule 1-A"
+    return difference(ask(adjusted)["adjusted_gross_income"], *less, label=label)
 
 
 @form_1040.part
@@ -112,9 +117,11 @@ def taxable_income(page: Page, ask: Ask) -> None:
     if ask(form_8995.applies):
         business = ask(form_8995.deduction)
     deduction = page.line("business_income_deduction", "13", "Qualified business income deduction", business)
-    deductions = page.line(
-        "deductions", "14", "Total deductions", ask(standard)["standard_deduction"] + deduction
-    )
+    parts = [ask(standard)["standard_deduction"], deduction]
+    if ask(schedule_1_a.applies):
+        title = "Additional deductions (Schedule 1-A)"
+        parts.append(page.line("additional_deductions", "13b", title, ask(schedule_1_a.deduction)))
+    deductions = page.line("deductions", "14", "Total deductions", total(parts))
     left = ask(adjusted)["adjusted_gross_income"] - deductions
     page.line("taxable_income", "15", "Taxable income", not_below_zero(left), Role.TOTAL)
 

@@ -13,6 +13,7 @@ from half_yard.countries.us.forms import (
     form_8582,
     gains_tax,
     net_operating_loss,
+    schedule_1_a,
     schedule_d,
 )
 from half_yard.countries.us.frame import household, rules, status
@@ -61,7 +62,11 @@ def is_due(ask: Ask) -> Test:
 def most(ask: Ask) -> Figure:
     """The tentative minimum tax at the most: with as much depreciation added back as there can be, and no
     lower rates of gains."""
-    added = [ask(form_1040.standard)["standard_deduction"], ask(for_minimum_tax.at_most)]
+    added = [
+        ask(form_1040.standard)["standard_deduction"],
+        ask(schedule_1_a.deduction),
+        ask(for_minimum_tax.at_most),
+    ]
     added += ask(own_income).private_activity
     if ask(net_operating_loss.applies):
         added.append(ask(net_operating_loss.used_up)["deduction"])
@@ -92,7 +97,7 @@ def income(page: Page, ask: Ask) -> None:
     """Part I, lines 1 to 4."""
     page.section = "Part I · Income for the minimum tax"
     parts = [
-        page.line("taxable", "1", "Taxable income, also below zero", carried(ask(form_1040.income_left))),
+        page.line("taxable", "1", "Taxable income, also below zero", _taxable(ask)),
         page.line("standard", "2a", "Standard deduction", ask(form_1040.standard)["standard_deduction"]),
     ]
     if ask(net_operating_loss.applies):
@@ -120,6 +125,14 @@ def income(page: Page, ask: Ask) -> None:
         parts.append(page.line("separate", "", "Added for separate filers", _added(ask, made)))
         made = total(parts)
     page.line("income", "4", "Alternative minimum taxable income", made, Role.SUBTOTAL)
+
+
+def _taxable(ask: Ask) -> Figure:
+    """Line 1: taxable income, also below zero, with the deduction for seniors added back (56(b)(1)(D))."""
+    left = ask(form_1040.income_left)
+    if not ask(schedule_1_a.applies):
+        return carried(left)
+    return total((left, ask(schedule_1_a.deduction)), "taxable income without the deduction for seniors")
 
 
 def _added(ask: Ask, made: Figure) -> Figure:

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us.carried_in import NET_OPERATING_LOSS, each_with_book
-from half_yard.countries.us.forms import form_461, form_1040, form_4797, schedule_1, schedule_d
+from half_yard.countries.us.forms import form_461, form_1040, form_4797, schedule_1, schedule_1_a, schedule_d
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.own_income import own_income
 from half_yard.figures import (
@@ -121,7 +121,12 @@ def _private(page: Page, ask: Ask) -> Figure:
     """Deductions that are not of a business beyond income that is not."""
     own = ask(own_income)
     deductions = total(
-        (ask(form_1040.standard)["standard_deduction"], *own.early_withdrawal), "deductions of no business"
+        (
+            ask(form_1040.standard)["standard_deduction"],
+            ask(schedule_1_a.deduction),
+            *own.early_withdrawal,
+        ),
+        "deductions of no business",
     )
     deductions = page.line("private_deductions", "", "Deductions that are not of a business", deductions)
     gains = not_below_zero(_private_gains(ask))
