@@ -297,6 +297,7 @@ def plain_return(case: Case) -> dict[str, int]:
     invested = max(case.earned + case.dividend + rented + capital, 0)
     over = max(adjusted - case.value("niit_threshold"), 0)
     investment = part(min(invested, over), case.share("niit_rate"))
+    at_stake = part(min(used, invested, over), case.share("niit_rate"))
     others = on_work + medicare + investment
     total_tax = tax + minimum + others
     return {
@@ -314,7 +315,7 @@ def plain_return(case: Case) -> dict[str, int]:
         "overpaid": max(case.paid - total_tax, 0),
         "owed": max(total_tax - case.paid, 0),
         "suspended": suspended,
-        "marked_loss": int(bool(used and investment)),
+        "marked_loss": int(at_stake > 0),
     }
 
 
@@ -337,6 +338,7 @@ class AgainstPlainArithmetic(unittest.TestCase):
     @example(Case(2024, "single", profit=120_000, wage=168_600))
     @example(Case(2022, "head_of_household", profit=99_999, wage=1, earned=1, paid=1))
     @example(Case(2025, "single", profit=-400_000, wage=150_000, rent=20_000))
+    @example(Case(2021, "single", long=110_002, rent=90_000, carried_loss=1))
     @example(Case(2026, "joint", profit=500_000, long=900_000, dividend=3000, rent=-30_000))
     def test_form_1040(self, case: Case) -> None:
         computation = compute(case.file())

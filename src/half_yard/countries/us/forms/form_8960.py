@@ -109,9 +109,8 @@ def tax(page: Page, ask: Ask) -> None:
     )
     rate = ask(rules).figure("niit_rate", label="rate")
     made = taxed * rate
-    used = ask(net_operating_loss.deducted)
-    if used.amount:
-        at_most = smaller_of(used, taxed).amount * rate.amount
-        made = made.marked(gaps.loss_of_investment(f"{at_most:,.0f}"))
+    at_stake = (smaller_of(ask(net_operating_loss.deducted), taxed) * rate).in_dollars().amount
+    if at_stake:
+        made = made.marked(gaps.loss_of_investment(f"{at_stake:,}"))
     title = f"Net investment income tax, {percent_text(rate.amount)}"
     page.line("tax", "17", title, made, Role.TOTAL)
