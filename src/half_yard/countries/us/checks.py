@@ -47,9 +47,10 @@ MEND_PRIOR = (
 )
 NOT_COVERED = (
     "This program computes businesses, rentals, wages, interest, dividends, sales and payments with the "
-    "standard deduction, the limits on losses, and all taxes on them. Other income, itemized deductions, "
-    "credits of the household and state returns are not part of the result, nor are farms, ministers, church "
-    "employees and statutory employees."
+    "standard deduction, the limits on losses, and all taxes on them. Other income, itemized deductions, the "
+    "owner's health insurance and retirement contributions, credits of the household and state returns are "
+    "not part of the result, nor are farms, patrons of a cooperative, ministers, church employees and "
+    "statutory employees."
 )
 
 

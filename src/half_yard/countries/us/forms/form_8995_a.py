@@ -165,7 +165,8 @@ def part_ii(page: Page, ask: Ask) -> None:
             component = component.where(is_within)
         components.append(line("component", "15", "Component", component, Role.SUBTOTAL))
     page.section = ""
-    page.line("components", "16", "Components of all trades", total(components), Role.SUBTOTAL)
+    title = "Components of all trades, none of them a patron of a cooperative"
+    page.line("components", "16", title, total(components), Role.SUBTOTAL)
 
 
 @form_8995_a.part
