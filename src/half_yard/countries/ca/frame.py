@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from half_yard.books import BookKeeping, PayersForms
-from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.identity import masked
 from half_yard.countries.ca.statement_lines import LINES
 from half_yard.countries.ca.year_rules import YearRules, rules_for
-from half_yard.records import Activity, ClientFile, Person
+from half_yard.records import Activity, ClientFile
 
 BOOKS = BookKeeping(LINES, PayersForms({}, {}, {}), ROLES)
 MARITAL = {
@@ -32,11 +32,6 @@ def rules(ask: Ask) -> YearRules:
 def people(ask: Ask) -> tuple[str, ...]:
     """The ids of those who file: each of them a return of their own."""
     return ask.of(lambda file: tuple(key for key in ROLES if key in file.people))
-
-
-def person_of(file: ClientFile, key: str) -> Person:
-    """A person, to be read of the file."""
-    return file.people[key]
 
 
 def spouse_of(ask: Ask, person: str) -> str:

@@ -19,7 +19,6 @@ from half_yard.figures import (
     entered,
     not_below_zero,
     smaller_of,
-    total,
 )
 from half_yard.records import CapitalSale, ClientFile
 
@@ -38,18 +37,16 @@ BACKWARDS = "It was sold before it was acquired. Mend the days; of a short sale 
 
 @dataclass(frozen=True, eq=False)
 class Sold:
-    """A sale as columns (d) to (h) of Form 8949 have it, in cents; `box` is the form's letter, `interest` the
+    """A sale as columns (d) to (g) of Form 8949 have it, in cents; `box` is the form's letter, `interest` the
     market discount of it that is interest."""
 
     key: str
-    name: str
     long: bool
     box: str
     collectible: bool
     proceeds: Figure
     basis: Figure
     adjustment: Figure
-    gain: Figure
     interest: Figure
 
 
@@ -124,8 +121,8 @@ def sale(ask: Ask, key: str) -> Sold:
     interest = smaller_of(_box(item, DISCOUNT, path), not_below_zero(plain))
     adjustment = difference(added, interest, label="adjustment")
     return Sold(
-        key, item.name or "Not named", long, box_of(item, own_boxes), item.kind == COLLECTIBLE,
-        proceeds, basis, adjustment, total((plain, adjustment), "gain or loss"), interest,
+        key, long, box_of(item, own_boxes), item.kind == COLLECTIBLE,
+        proceeds, basis, adjustment, interest,
     )  # fmt: skip
 
 

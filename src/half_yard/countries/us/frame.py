@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from half_yard.books import BookKeeping, PayersForms
 from half_yard.books.keeping import Brought
-from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.country import ROLES
 from half_yard.countries.us.form_boxes import FORM_KINDS
@@ -109,11 +109,7 @@ def people(ask: Ask) -> tuple[str, ...]:
 
 def persons(ask: Ask) -> tuple[tuple[str, Person], ...]:
     """The people on the return, by id."""
-    return tuple((key, ask.of(_person, key)) for key in ask(people))
-
-
-def _person(file: ClientFile, key: str) -> Person:
-    return file.people[key]
+    return tuple((key, ask.of(person_of, key)) for key in ask(people))
 
 
 def status_choice(ask: Ask) -> Choice:

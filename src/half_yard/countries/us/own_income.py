@@ -55,7 +55,7 @@ def own_income(ask: Ask) -> OwnIncome:
         interest=[
             *_fields(interest, "interest"),
             *_boxes(interest, "treasury"),
-            *(sold.interest for sold in ask(sales_made) if sold.interest.parts and sold.interest.amount),
+            *(sold.interest for sold in ask(sales_made) if sold.interest.amount),
         ],
         exempt_interest=_boxes([*interest, *dividends], "exempt"),
         dividends=_fields(dividends, "ordinary"),

@@ -44,10 +44,9 @@ def _basic(ask: Ask) -> Figure:
 
 def earned_income(ask: Ask) -> Figure:
     """Wages, and profits of businesses less half of self-employment tax (32(c)(2))."""
-    profits = [ask(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
     people = ask(schedule_se.persons_with_business)
     halves = [ask(schedule_se.tax, person)["deductible_part"] for person in people]
-    worked = total((*ask(own_income).wages, *profits), "wages and profits")
+    worked = total((*ask(own_income).wages, *ask(schedule_c.profits)), "wages and profits")
     return difference(worked, *halves, label="earned income") if halves else worked
 
 

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import t2125
-from half_yard.countries.ca.frame import BOOKS, person_of, rules
+from half_yard.countries.ca.frame import BOOKS, rules
 from half_yard.figures import (
     NOTHING,
     Figure,

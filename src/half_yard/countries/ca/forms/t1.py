@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import form_428, schedule_8, t776, t2125
-from half_yard.countries.ca.frame import BOOKS, facts, people, person_of, rules, spouse_of
+from half_yard.countries.ca.frame import BOOKS, facts, people, rules, spouse_of
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.figures import (
     NOTHING,

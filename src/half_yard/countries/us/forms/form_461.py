@@ -26,8 +26,7 @@ from half_yard.figures import (
 
 def may_apply(ask: Ask) -> Test:
     """Whether what some businesses and rentals lost is above the limit, whatever others earned."""
-    results = [ask(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
-    lost = [each for each in (*results, *ask(schedule_e.rental_results)) if each.amount < 0]
+    lost = [each for each in (*ask(schedule_c.profits), *ask(schedule_e.rental_results)) if each.amount < 0]
     return above(difference(NOTHING, *lost, label="losses of the year"), _limit(ask))
 
 

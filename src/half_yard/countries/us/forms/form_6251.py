@@ -70,11 +70,9 @@ def most(ask: Ask) -> Figure:
     added += ask(own_income).private_activity
     if ask(net_operating_loss.applies):
         added.append(ask(net_operating_loss.used_up)["deduction"])
-    facts = ask.of(household).facts
-    if facts.get(MINIMUM_TAX_OTHER, 0) > 0:
-        added.append(
-            entered(facts[MINIMUM_TAX_OTHER], "other adjustments", f"/household/facts/{MINIMUM_TAX_OTHER}")
-        )
+    other = _other(ask)
+    if other is not None and other.amount > 0:
+        added.append(other)
     income = total((ask(form_1040.income_left), *added), "income for the minimum tax, at the most")
     if ask(status) == "separate":
         income = total((income, _added(ask, income)), income.label)
@@ -114,17 +112,22 @@ def income(page: Page, ask: Ask) -> None:
         parts.append(page.line("gains", "2k", "Disposition of property", carried(gains)))
     if depreciation is not None:
         parts.append(page.line("depreciation", "2l", "Depreciation", carried(depreciation)))
-    facts = ask.of(household).facts
-    if MINIMUM_TAX_OTHER in facts:
-        other = entered(
-            facts[MINIMUM_TAX_OTHER], "other adjustments", f"/household/facts/{MINIMUM_TAX_OTHER}"
-        )
+    other = _other(ask)
+    if other is not None:
         parts.append(page.line("other", "3", "Other adjustments", other))
     made = total(parts)
     if ask(status) == "separate":
         parts.append(page.line("separate", "", "Added for separate filers", _added(ask, made)))
         made = total(parts)
     page.line("income", "4", "Alternative minimum taxable income", made, Role.SUBTOTAL)
+
+
+def _other(ask: Ask) -> Figure | None:
+    """Line 3, where it is entered."""
+    facts = ask.of(household).facts
+    if MINIMUM_TAX_OTHER not in facts:
+        return None
+    return entered(facts[MINIMUM_TAX_OTHER], "other adjustments", f"/household/facts/{MINIMUM_TAX_OTHER}")
 
 
 def _taxable(ask: Ask) -> Figure:
@@ -171,11 +174,9 @@ def _is_limited_otherwise(ask: Ask) -> bool:
     """Whether a loss that is limited has another depreciation for the minimum tax."""
     if not ask(form_8582.applies):
         return False
-    waits = {
-        line.place.line.partition(".")[0] for line in ask(form_8582.part_vii).lines if line.figure.amount
-    }
+    waits = ask(form_8582.part_vii)
     owned = {ask.of(stories.asset_of, key).activity for key in ask(for_minimum_tax.depreciated_otherwise)}
-    return bool(waits & owned)
+    return any(waits.get(f"{activity}.unallowed", NOTHING).amount for activity in owned)
 
 
 def exemption(ask: Ask, made: Figure) -> Figure:

@@ -31,7 +31,7 @@ def boxes(page: Page, ask: Ask) -> None:
             name = ask(words_of, sold.key)
             proceeds.append(page.line(f"{sold.key}.proceeds", "1d", f"{name}: proceeds", sold.proceeds))
             costs.append(page.line(f"{sold.key}.basis", "1e", f"{name}: cost or other basis", sold.basis))
-            if sold.adjustment.parts and sold.adjustment.amount:
+            if sold.adjustment.amount:
                 title = f"{name}: adjustment"
                 adjustments.append(page.line(f"{sold.key}.adjustment", "1g", title, sold.adjustment))
             own = total((proceeds[-1], *adjustments[-1:])) if sold.adjustment.amount else proceeds[-1]

@@ -26,12 +26,15 @@ def schedule_1(ask: Ask) -> Page:
 def of_activities(page: Page, ask: Ask) -> None:
     """Part I, lines 3 to 5."""
     page.section = "Part I · Additional income"
-    profits = [ask(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
-    page.line("business_income", "3", "Business income or loss", total(profits))
+    page.line("business_income", "3", "Business income or loss", total(ask(schedule_c.profits)))
     sales = [figure for figure in (ask(form_4797.ordinary_gain),) if figure is not None]
     page.line("other_gains", "4", "Other gains or losses (Form 4797)", total(sales))
     rentals = total(ask(schedule_e.rental_results))
     page.line("rental_income", "5", "Rental real estate (Schedule E)", rentals)
+
+
+OF_ACTIVITIES = ("business_income", "other_gains", "rental_income")
+"""The lines of that part, which are added up with what else is income."""
 
 
 def excess_loss(ask: Ask) -> Figure:
@@ -42,7 +45,7 @@ def excess_loss(ask: Ask) -> Figure:
 def before_losses(ask: Ask) -> Figure:
     """Line 10 but for the deduction of earlier years' losses."""
     lines = ask(of_activities)
-    own = [lines[key] for key in ("business_income", "other_gains", "rental_income")]
+    own = [lines[key] for key in OF_ACTIVITIES]
     over = ask(excess_loss)
     return total((*own, over) if over.amount else own, "additional income before net operating losses")
 
@@ -59,7 +62,7 @@ def additional_income(page: Page, ask: Ask) -> None:
     if may_be:
         title = "Business losses above their limit (Form 461)"
         other.append(page.line("excess_loss", "8p", title, carried(ask(excess_loss))))
-    own = [lines[key] for key in ("business_income", "other_gains", "rental_income")]
+    own = [lines[key] for key in OF_ACTIVITIES]
     tests = [may_be] if total(own).amount < 0 else []
     whole = total((*own, *other)).where(*tests)
     page.line("additional_income", "10", "Total additional income", whole, Role.TOTAL)

@@ -23,6 +23,11 @@ def businesses(ask: Ask) -> tuple[tuple[str, str], ...]:
     return tuple((key, person) for key in ask(of_kind, "business") for person in ask(owners_on_return, key))
 
 
+def profits(ask: Ask) -> tuple[Figure, ...]:
+    """Line 31 of every Schedule C of the return."""
+    return tuple(ask(result, *each)["net_profit"] for each in ask(businesses))
+
+
 @Form
 def schedule_c(ask: Ask, key: str, person: str) -> Page:
     """Whose it is, and what was said of the business. Without what section 179 would let it deduct it is a

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.us.forms import schedule_c
 from half_yard.countries.us.frame import BOOKS, people, rules
 from half_yard.countries.us.questions import OPTIONAL
@@ -25,7 +25,6 @@ from half_yard.figures import (
     total,
 )
 from half_yard.figures.explain import percent_text
-from half_yard.records import ClientFile, Person
 
 
 def persons_with_business(ask: Ask) -> tuple[str, ...]:
@@ -54,7 +53,7 @@ def profits(page: Page, ask: Ask, person: str) -> None:
 def optional(ask: Ask, person: str) -> Figure | None:
     """What the nonfarm optional method has as earnings, where it is elected and may be used: two thirds of
     the gross income up to an amount (26 U.S.C. 1402(a), following paragraph (17)); None where it may not."""
-    if not OPTIONAL.of(ask.of(_person, person).answers):
+    if not OPTIONAL.of(ask.of(person_of, person).answers):
         return None
     values, profit = ask(rules), ask(profits, person)["combined"]
     own = [business for business in ask(schedule_c.businesses) if business[1] == person]
@@ -67,10 +66,6 @@ def optional(ask: Ask, person: str) -> Figure | None:
         return None
     thirds = stated(Decimal(2), "two") / stated(Decimal(3), "thirds")
     return smaller_of(not_below_zero(gross * thirds), most).where(*tests)
-
-
-def _person(file: ClientFile, person: str) -> Person:
-    return file.people[person]
 
 
 def earned(ask: Ask, person: str) -> Figure:
@@ -92,7 +87,7 @@ def net_earnings(page: Page, ask: Ask, person: str) -> None:
         title = "Earnings by the nonfarm optional method (line 17)"
         page.line("net_earnings", "4b", title, ask(earned, person))
         return
-    if OPTIONAL.of(ask.of(_person, person).answers):
+    if OPTIONAL.of(ask.of(person_of, person).answers):
         page.notes.append("The optional method is elected, but net profit is too high: it is not used.")
     factor = percent_text(ask(rules).amount("self_employment_net_earnings_factor"))
     title = f"Net earnings, {factor} of a profit, all of a loss"

@@ -192,7 +192,7 @@ def income_without(ask: Ask) -> Figure:
     have part of it, what businesses gained and lost by sales of their property (26 CFR 1.179-2(c)(1)), and
     wages."""
     before = ask.under(WITHOUT_EXPENSING)
-    profits = [before(schedule_c.result, *each)["net_profit"] for each in ask(schedule_c.businesses)]
+    profits = list(before(schedule_c.profits))
     lets = [key for key in ask(expensing_activities) if ask.of(activity_of, key).kind == "rental"]
     profits += [before(schedule_e.result, key)["income_or_loss"] for key in lets]
     gains = ask(form_4797.gains_of_businesses)

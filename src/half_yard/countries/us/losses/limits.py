@@ -4,20 +4,16 @@ passive."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us.carried_in import PASSIVE_LOSS, carried_of
 from half_yard.countries.us.forms import form_6198, form_8582
 from half_yard.countries.us.frame import BOOKS, owners_on_return
-from half_yard.countries.us.losses import passive, rows
-from half_yard.countries.us.losses.asked import Standing
+from half_yard.countries.us.losses import rows
 from half_yard.figures import Figure, difference, not_below_zero, total
 from half_yard.sharing import in_proportion
 
 
 def are_limits(ask: Ask, key: str) -> bool:
     """Whether a result of an activity may be other than its books have it."""
-    if key in ask(form_6198.limited) or ask(carried_of, PASSIVE_LOSS, key).amount:
-        return True
-    return ask(passive.standing, key) is not Standing.NOT_PASSIVE
+    return key in ask(form_6198.limited) or rows.has_row(ask, key)
 
 
 def on_schedule_c(ask: Ask, key: str, person: str) -> Figure | None:

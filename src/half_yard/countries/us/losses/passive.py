@@ -6,12 +6,12 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.us.forms import dwelling, schedule_c, schedule_e
-from half_yard.countries.us.frame import household, people
+from half_yard.countries.us.frame import household, people, persons
 from half_yard.countries.us.losses import asked
 from half_yard.countries.us.losses.asked import Standing
 from half_yard.countries.us.qualified.asked import TRADE
 from half_yard.figures import Choice
-from half_yard.records import Activity, ClientFile
+from half_yard.records import Activity
 
 TENTH = Decimal(10)
 """Whoever owns less than so many percent of a rental takes no active part in it (26 U.S.C. 469(i)(6)(A))."""
@@ -57,15 +57,11 @@ def _is_active(ask: Ask, activity: Activity) -> bool:
 def professional(ask: Ask, key: str) -> bool:
     """Whether a rental belongs to a real estate professional who takes part in it materially: in itself, or
     in any where all are elected to be one."""
-    if not any(ask.of(_is_professional, person) for person in ask(people)):
+    if not any(asked.PROFESSIONAL.of(person.answers) for _, person in ask(persons)):
         return False
     as_one = asked.ALL_RENTALS_ONE.of(ask.of(household).answers)
     rentals = ask(schedule_e.properties) if as_one else (key,)
     return any(asked.MATERIAL_IN_RENTAL.of(ask.of(activity_of, each).answers) for each in rentals)
-
-
-def _is_professional(file: ClientFile, person: str) -> bool:
-    return asked.PROFESSIONAL.of(file.people[person].answers)
 
 
 def why(ask: Ask, key: str) -> Choice:

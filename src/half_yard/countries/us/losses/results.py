@@ -22,11 +22,8 @@ def before_limits(ask: Ask, key: str) -> Figure:
 def gains_of(ask: Ask, key: str) -> tuple[Figure, ...]:
     """Gains and losses of Form 4797, of its instalment sales and exchanges, that belong to an activity."""
     sold = ask(sold_of, key)
-    paid = [
-        figure
-        for contract, figure in ask(form_6252.by_contract).items()
-        if contract in ask.of(_of_activity, key, (contract,))
-    ]
+    own = ask.of(of_activity, key, tuple(ask(form_6252.by_contract)))
+    paid = [figure for contract, figure in ask(form_6252.by_contract).items() if contract in own]
     exchanges = [exchange for exchange in ask(exchanged.on_return) if _gave(ask, exchange, key)]
     boot = [ask(form_8824.results, exchange)[line] for exchange in exchanges for line in TO_4797]
     figures = (*(item.recapture if item.instalments else item.gain for item in sold), *paid, *boot)
@@ -35,13 +32,14 @@ def gains_of(ask: Ask, key: str) -> tuple[Figure, ...]:
 
 def sold_of(ask: Ask, key: str) -> tuple[Sold, ...]:
     """What of an activity's property left service in the year, as Form 4797 has it."""
-    return tuple(ask(form_4797.column, asset) for asset in ask.of(_of_activity, key, ask(form_4797.gone)))
+    return tuple(ask(form_4797.column, asset) for asset in ask.of(of_activity, key, ask(form_4797.gone)))
 
 
 TO_4797 = ("to_part_i", "to_part_ii")
 
 
-def _of_activity(file: ClientFile, activity: str, keys: tuple[str, ...]) -> tuple[str, ...]:
+def of_activity(file: ClientFile, activity: str, keys: tuple[str, ...]) -> tuple[str, ...]:
+    """Which of some assets are an activity's, to be read of the file."""
     return tuple(key for key in keys if file.assets[key].activity == activity)
 
 

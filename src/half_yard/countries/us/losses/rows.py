@@ -55,11 +55,11 @@ def at_risk(ask: Ask, key: str) -> Figure:
 
 def every_row(ask: Ask) -> tuple[Row, ...]:
     """The activities that are passive, or have passive losses of earlier years."""
-    found = (ask(row, key) for key in ask(passive.every) if _has_row(ask, key))
-    return tuple(found)
+    return tuple(ask(row, key) for key in ask(passive.every) if has_row(ask, key))
 
 
-def _has_row(ask: Ask, key: str) -> bool:
+def has_row(ask: Ask, key: str) -> bool:
+    """Whether an activity is passive, or has passive losses of earlier years."""
     passes = ask(passive.standing, key) is not Standing.NOT_PASSIVE
     return passes or bool(ask(carried_of, PASSIVE_LOSS, key).amount)
 
@@ -115,7 +115,7 @@ def _step_up(file: ClientFile, key: str) -> Decimal:
 def part_received(ask: Ask, key: str) -> Figure | None:
     """Of an activity that was sold by instalments, the gain of the year as a part of all gain that earlier
     years did not have (26 U.S.C. 469(g)(3); IRS Pub. 925); None where it was not."""
-    contracts = ask.of(_contracts, key, ask(form_6252.contracts))
+    contracts = ask.of(results.of_activity, key, ask(form_6252.contracts))
     if not contracts or ask(ended.ended_by, key) not in {asked.SOLD, ""}:
         return None
     if not ask(ended.ended_by, key) and ask.of(_still_owned, key, ask.of(tax_year)):
@@ -126,10 +126,6 @@ def part_received(ask: Ask, key: str) -> Figure | None:
     if not gain.amount:
         return carried(NOTHING)
     return gain / total((gain, left), "gain that earlier years did not have")
-
-
-def _contracts(file: ClientFile, key: str, contracts: tuple[str, ...]) -> tuple[str, ...]:
-    return tuple(contract for contract in contracts if file.assets[contract].activity == key)
 
 
 def _still_owned(file: ClientFile, key: str, year: int) -> bool:

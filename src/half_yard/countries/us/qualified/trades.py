@@ -12,7 +12,6 @@ from half_yard.countries.us.losses.asked import Standing
 from half_yard.countries.us.qualified import property_held
 from half_yard.countries.us.qualified.asked import GROUP, SERVICE, TRADE, WAGES
 from half_yard.figures import Choice, Figure, carried, difference, entered, times, total
-from half_yard.records import Activity
 from half_yard.sharing import in_proportion
 
 LAST_BEFORE = 2017
@@ -61,7 +60,7 @@ def _businesses(ask: Ask) -> list[QualifiedBusiness]:
                 label = "profit less its part of the deduction for self-employment tax"
                 income = difference(whole, deductions[key], label=label)
             name = ask(schedule_c.schedule_c.head, key, person).subject
-            found.append(_made(ask, f"{key}.{person}", name, income.in_dollars(), person))
+            found.append(_made(ask, key, name, income.in_dollars(), person))
     return found
 
 
@@ -75,19 +74,18 @@ def _rentals(ask: Ask) -> list[QualifiedBusiness]:
             before = ask(form_8582.allowed_from_before, key, LAST_BEFORE)
             parts = (rent, *gains, *([before] if before.amount else []))
             income = total(parts, "what counts of the rent") if len(parts) > 1 else carried(rent)
-            found.append(_made(ask, key, activity.name, income.in_dollars(), ""))
+            found.append(_made(ask, key, activity.name, income.in_dollars()))
     return found
 
 
-def _made(ask: Ask, key: str, name: str, income: Figure, person: str) -> QualifiedBusiness:
-    activity_key = key.removesuffix(f".{person}") if person else key
-    activity: Activity = ask.of(activity_of, activity_key)
+def _made(ask: Ask, of: str, name: str, income: Figure, person: str = "") -> QualifiedBusiness:
+    activity = ask.of(activity_of, of)
     return QualifiedBusiness(
-        key, name, income, activity_key, person,
+        f"{of}.{person}" if person else of, name, income, of, person,
         service=SERVICE.of(activity.answers),
         said=activity.kind != "business" or SERVICE.key in activity.answers,
         group=activity.choices.get(GROUP.key, ""),
-        active=ask(passive.standing, activity_key) is Standing.NOT_PASSIVE,
+        active=ask(passive.standing, of) is Standing.NOT_PASSIVE,
     )  # fmt: skip
 
 
