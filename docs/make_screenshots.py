@@ -89,42 +89,8 @@ def clients(window: MainWindow) -> None:
     window.clients.finish_listing()
 
 
-def earlier_states(window: MainWindow) -> None:
-    """What the file was at its last saves, and what is otherwise now."""
-    from datetime import datetime  # noqa: PLC0415
-
-    from half_yard.records import change, remove  # noqa: PLC0415
-    from half_yard.storage.copies import copies_of  # noqa: PLC0415
-
-    workspace = window.workspace
-    costs = [key for key, entry in workspace.file.entries.items() if entry.line == "supplies"]
-    workspace.do(change("Amount", f"/entries/{costs[0]}/amount", "61.20"))
-    workspace.save()
-    workspace.do(remove("Removal of an entry", f"/entries/{costs[1]}"))
-    workspace.save()
-    workspace.do(change("Amount", f"/entries/{costs[2]}/amount", "75.00"))
-    opened = workspace.open_file
-    for number, copy in enumerate(copies_of(opened.path)):
-        when = datetime(2026, 2, 10 + number, 9, 14 + 7 * number).timestamp()
-        os.utime(copy, (when, when))
-    opened.opened_at, opened.saved_at = datetime(2026, 2, 12, 8, 55), datetime(2026, 2, 12, 10, 31)
-    window.clients.show_earlier()
-    window.clients.earlier.table.setCurrentCell(1, 0)
-    window.clients.earlier.table.setFocus()
-
-
-def back_to_now(window: MainWindow) -> None:
-    """As it was before."""
-    for _ in range(3):
-        window.workspace.undo()
-    window.workspace.save()
-    window.clients.show_particulars()
-    window.say("")
-
-
 def books(window: MainWindow) -> None:
     """A business's statement and all its entries."""
-    back_to_now(window)
     window.workspace.go_to("/activities/a00001")
     window.books.activity.statement.show_line(["net_profit"])
 
@@ -148,13 +114,6 @@ def elections(window: MainWindow) -> None:
     window.workspace.do(change("Ticks", "/assets/s00003/answers", {}))
     window.workspace.go_to("/assets/s00003")
     window.assets.switch_to(Part.ELECTIONS)
-
-
-def years_to_come(window: MainWindow) -> None:
-    """What all assets take in the years to come."""
-    from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
-
-    window.assets.switch_to(Part.PROJECTION)
 
 
 def every_year(window: MainWindow) -> None:
@@ -213,6 +172,22 @@ def large_income(window: MainWindow) -> None:
     window.workspace.go_to("/sales/g00001")
 
 
+def family(window: MainWindow) -> None:
+    """A household with children, a marketplace plan and care."""
+    window.finder.close_finder()
+    folder = window.workspace.path
+    if folder is not None:
+        window.open_path(folder.with_name("Castellan, Rosa and Anders Bly 2025.halfyard"))
+    window.workspace.go_to("/items/j00002")
+
+
+def solved(window: MainWindow) -> None:
+    """The same household: a deduction and a credit that rest on each other."""
+    from half_yard.figures import Place  # noqa: PLC0415
+
+    window.workspace.go_to(Place("form_7206.owner", "deduction"))
+
+
 def limited_loss(window: MainWindow) -> None:
     """The same client's passive losses."""
     from half_yard.figures import Place  # noqa: PLC0415
@@ -232,7 +207,6 @@ def of_canada(window: MainWindow) -> None:
 
 VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "clients": clients,
-    "earlier-states": earlier_states,
     "books": books,
     "particulars": record("/activities/a00003/name"),
     "payers": record("/forms/f00003"),
@@ -241,12 +215,13 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "shared-log": shared("h00003"),
     "shared-calendar": shared("h00004"),
     "elections": elections,
-    "years-to-come": years_to_come,
     "every-year": every_year,
     "assets": back_to_assets,
     "return": at("form_1040", "taxable_income"),
     "finder": finder,
-    "household": large_income,
+    "household": family,
+    "solved-together": solved,
+    "sales": large_income,
     "limited-loss": limited_loss,
     "exchange": exchange,
     "return-canada": of_canada,

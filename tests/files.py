@@ -14,8 +14,10 @@ from half_yard.records import (
     Asset,
     Carryover,
     ClientFile,
+    Dependant,
     Entry,
     Household,
+    HouseholdItem,
     InterestStatement,
     Person,
     WageStatement,
@@ -70,6 +72,30 @@ def interest(amount: str) -> dict[str, InterestStatement]:
     return {"i00001": InterestStatement(person="owner", interest=Decimal(amount))}
 
 
+def item(kind: str, amount: str | None = None, person: str = "owner", **parts: Any) -> HouseholdItem:
+    """Something else of the household; `boxes` in words of numbers."""
+    boxes = {key: Decimal(text) for key, text in parts.pop("boxes", {}).items()}
+    return HouseholdItem(
+        kind=kind, person=person, amount=None if amount is None else Decimal(amount), boxes=boxes, **parts
+    )
+
+
+def items(*made: HouseholdItem) -> dict[str, HouseholdItem]:
+    """Items by id."""
+    return numbered("items", list(made))
+
+
+def child(born: str, **fields: Any) -> Dependant:
+    """A child who lives at home all year."""
+    usual = {"first_name": "Wren", "relation": "child", "months": 12, "identity_number": "219-09-9999"}
+    return Dependant(**{**usual, "birth_date": datetime.date.fromisoformat(born), **fields})
+
+
+def children(*born: str, **fields: Any) -> dict[str, Dependant]:
+    """Children by id."""
+    return numbered("dependants", [child(day, **fields) for day in born])
+
+
 def sole_proprietor(profit: str, year: int = 2025, status: str = "single", **parts: Any) -> ClientFile:
     """A file with one business whose only entry is its receipts."""
     return client(
@@ -91,6 +117,8 @@ def carried_in(**amounts: str) -> dict[str, Carryover]:
 
 class Given:
     """Stands for an `Ask`: what a part asks for is as it is given here, and made where it is not."""
+
+    is_on_no_line = False
 
     def __init__(self, file: ClientFile, answers: dict[Any, Any]) -> None:
         self._file = file
@@ -122,3 +150,9 @@ def gaps(file: ClientFile, place: str = "form_1040/owed") -> str:
     if place == "form_1040/owed":
         found |= {mark.message for mark in line(computation, "form_1040/total_tax").gaps}
     return " | ".join(sorted(found))
+
+
+def whole_dollars(file: ClientFile, *places: str) -> list[int]:
+    """The whole dollars at each sheet/line of a file."""
+    computation = compute(file)
+    return [int(line(computation, place).amount) for place in places]

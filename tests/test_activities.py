@@ -128,6 +128,29 @@ class Spouses(unittest.TestCase):
         self.assertEqual(amount(file, PROFIT), 630)
         self.assertEqual(amount(file, f"schedule_c.{BUSINESS}.spouse/net_profit"), 270)
 
+    def test_who_alone_carries_on_community_property_owes_its_whole_self_employment_tax(self) -> None:
+        """IRS Pub. 555, self-employment tax: a sole proprietorship (26 U.S.C. 1402(a)(5)(A))."""
+        net = {}
+        for status in ("joint", "separate"):
+            for how in ("community", "community_owner", "community_spouse"):
+                halves = {"owner": Decimal(50), "spouse": Decimal(50)}
+                shop = business(owners=halves, choices={"spouses": how})
+                books = numbered("entries", entries(BUSINESS, gross_receipts="60000"))
+                file = client(status=status, activities={BUSINESS: shop}, entries=books)
+                sheets = {sheet.key: sheet for sheet in compute(file).sheets}
+                self.assertEqual(sheets[f"schedule_c.{BUSINESS}.owner"]["net_profit"].amount, 30000)
+                net[status, how] = [
+                    int(sheets[page]["combined"].amount)
+                    if (page := f"schedule_se.{person}") in sheets
+                    else None
+                    for person in ("owner", "spouse")
+                ]
+        self.assertEqual(net, {
+            ("joint", "community"): [30000, 30000], ("separate", "community"): [30000, None],
+            ("joint", "community_owner"): [60000, None], ("separate", "community_owner"): [60000, None],
+            ("joint", "community_spouse"): [None, 60000], ("separate", "community_spouse"): [None, None],
+        })  # fmt: skip
+
 
 class Checks(unittest.TestCase):
     def test_days_contractors_and_employees(self) -> None:

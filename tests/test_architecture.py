@@ -78,6 +78,8 @@ DATED = {
     "minimum.py",
     "net_operating_loss.py",
     "trades.py",
+    "adjusting.py",
+    "crediting.py",
 }
 LAW_YEARS = range(1986, 2027)
 KNOWN = {Decimal(text) for text in ("3000", "0.5", "1.5", "27.5", "31.5", "0.1785", "0.0334")}
@@ -85,6 +87,12 @@ KNOWN = {Decimal(text) for text in ("3000", "0.5", "1.5", "27.5", "31.5", "0.178
 TERMS = {"150% declining balance", "28% rate gain"}
 PERCENT = re.compile(r"[0-9] ?%")
 RECORDS_HAVE = {
+    "above",
+    "lost",
+    "others",
+    "percent",
+    "provisional",
+    "together",
     "deducted",
     "sales",
     "instalments",

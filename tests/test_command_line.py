@@ -71,6 +71,18 @@ class CommandLine(unittest.TestCase):
         self.assertIn("26 U.S.C. 274(n)", meals)
         self.assertRegex(meals, r"\[/entries/e\d+/amount\]\n +As entered")
 
+    def test_estimates_of_next_year(self) -> None:
+        path, days = str(self.office / "Mbeki, Lwazi and Carina 2025.halfyard"), self.office / "days.ics"
+        done = self.run_command("estimates", path, "--json", "--calendar", str(days))
+        document = json.loads(done.stdout)
+        self.assertEqual([each["due"] for each in document["instalments"]],
+                         ["2026-04-15", "2026-06-15", "2026-09-15", "2027-01-15"])  # fmt: skip
+        self.assertEqual(days.read_bytes().count(b"BEGIN:VEVENT"), 4)
+        page = self.run_command("estimates", path, "--html").stdout
+        self.assertIn("Voucher 1 of 4", page)
+        self.assertIn("Nothing has to be paid ahead", self.run_command(
+            "estimates", str(self.office / "Ravn, Torben 2025.halfyard")).stdout)  # fmt: skip
+
     def test_check_exits_with_1_on_errors(self) -> None:
         self.assertEqual(self.run_command("check", str(self.main)).returncode, 0)
         done = self.run_command("check", str(self.office / "Lindqvist, Greta 2025.halfyard"))

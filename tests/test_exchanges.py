@@ -451,6 +451,25 @@ class Recapture(unittest.TestCase):
         wanted = read("15:0 20:0 21:35000 22:0 23:35000 24:260000 25:140000")
         self.assertEqual(lines_of(computation, wanted), wanted)
 
+    def test_what_is_bought_and_given_around_what_came_makes_no_circle(self) -> None:
+        """The test of the year asks for the basis of what came, that for depreciation by the same test."""
+        late: dict[str, Any] = {"disposed": datetime.date(GOT_ON.year + 1, 1, 2)}
+        file = deal(
+            given("100000", "100000"),
+            given("9000", "8000", "fifteen_year", in_service=datetime.date(GOT_ON.year, 1, 5), **late),
+            got("90000"), got("10000", "fifteen_year", name="Its fences"),
+        )  # fmt: skip
+        said = [str(finding) for finding in compute(file).findings]
+        self.assertTrue(any("Its fences: something given for it" in text for text in said), said)
+
+    def test_section_1245_property_without_any_value(self) -> None:
+        """What is worth nothing has no part by value: all of the gain that is recognized may be ordinary."""
+        signs: dict[str, Any] = {"kind": "seven_year", "answers": {"fixed": True}}
+        old = given("0", "0", name="Signs", prior_depreciation=Decimal(18000), **signs)
+        computation = compute(deal(old, got("0"), cash="5000"))
+        wanted = read("15:5000 20:5000 21:5000 22:0")
+        self.assertEqual(lines_of(computation, wanted), wanted)
+
     def test_depreciation_of_both_is_in_a_later_sale(self) -> None:
         """The holding and the depreciation of the old one count (26 U.S.C. 1223(1); 26 CFR 1.1250-3(d))."""
         file = next_year(compute(facts_a()), pack_for("us"))

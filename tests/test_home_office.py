@@ -40,7 +40,9 @@ def with_home(
     made = entries(BUSINESS, gross_receipts=profit) + entries(HOME, **(COSTS if costs is None else costs))
     if direct:
         made.append(Entry(activity=HOME, line="repairs", amount=Decimal(direct), only=BUSINESS))
-    household = Household(filing_status="single", answers={"itemizes": itemizes})
+    household = Household(
+        filing_status="single", choices={"deduction_taken": "itemize" if itemizes else "standard"}
+    )
     usual: dict[str, object] = {
         "activities": {BUSINESS: business()},
         "things": {HOME: thing or home()},

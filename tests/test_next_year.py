@@ -36,6 +36,8 @@ CARRYING = {
     ("us/forms/form_8801.py", "credit_out"),
     ("us/forms/net_operating_loss.py", "left"),
     ("us/forms/net_operating_loss.py", "carried_out"),
+    ("us/forms/gifts.py", "{kind}.left.{year or 'earlier'}"),
+    ("us/forms/schedule_a.py", "investment_left"),
     ("us/forms/schedule_d.py", "w8"),
     ("us/forms/schedule_d.py", "w13"),
     ("us/forms/section_179.py", "left.{key}"),

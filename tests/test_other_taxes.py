@@ -9,7 +9,7 @@ from typing import Any
 
 from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import next_year
-from half_yard.records import Asset, Carryover, ClientFile, Person, WageStatement
+from half_yard.records import Asset, Carryover, ClientFile, Household, Person, WageStatement
 from half_yard.records.identifiers import numbered
 from tests.files import (
     BUSINESS,
@@ -22,6 +22,8 @@ from tests.files import (
     entries,
     gaps,
     interest,
+    item,
+    items,
     rental,
     sole_proprietor,
     wages,
@@ -52,6 +54,12 @@ class NetInvestmentIncome(unittest.TestCase):
     def test_rental_income(self) -> None:
         file = let_for("30000", wages=wage_forms(w2("225000")), interest=interest("5000"))
         self.assertEqual(amount(file, "form_8960/tax"), 1330)
+
+    def test_itemized_without_any_tax_of_a_state(self) -> None:
+        household = Household(filing_status="single", choices={"deduction_taken": "itemize"})
+        typed = items(item("state_income_tax", "0"))
+        file = client(interest=interest("300000"), items=typed).model_copy(update={"household": household})
+        self.assertEqual(amount(file, "form_8960/tax"), 3800)
 
     def test_sale_and_small_excess(self) -> None:
         land = asset("land", "2010-01-01", "100000", RENTAL, disposed=datetime.date(2025, 5, 1),

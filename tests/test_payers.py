@@ -90,4 +90,4 @@ class Boxes(unittest.TestCase):
         )
         wage = WageStatement(person="owner", wages=Decimal(10000), withheld=Decimal(700))
         file = client(activities={BUSINESS: business()}, forms={"f00001": form}, wages={"w00001": wage})
-        self.assertEqual(amount(file, "form_1040/payments"), 1000)
+        self.assertEqual(amount(file, "form_1040/withheld"), 1000)

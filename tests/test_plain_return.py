@@ -26,9 +26,22 @@ from half_yard.records import (
     DividendStatement,
     Entry,
     EstimatedPayment,
+    HouseholdItem,
 )
 from half_yard.records.identifiers import numbered
-from tests.files import BUSINESS, RENTAL, business, client, entries, interest, rental, wages
+from tests.files import (
+    BUSINESS,
+    RENTAL,
+    business,
+    children,
+    client,
+    entries,
+    interest,
+    item,
+    items,
+    rental,
+    wages,
+)
 
 HERE = Path(__file__).parent / "reference"
 STATUSES = ("single", "joint", "separate", "head_of_household")
@@ -55,11 +68,15 @@ def read_reference() -> dict[tuple[str, int, str], Decimal]:
     return found
 
 
+DEDUCTIONS = ("standard_deduction", "itemized_deductions", "gifts")
 GAP_OF_HEAD = "Head of household needs a qualifying person"
 NEEDED = {
     "excess_business_loss_threshold", "capital_loss_limit", "amt_exemption_phase_out_rate",
     "amt_separate_exemption_gone_at", "nol_limit_share", "niit_rate", "additional_medicare_rate",
-    "qbi_minimum_deduction",
+    "qbi_minimum_deduction", "eic_investment_income_limit", "ctc_refundable_maximum", "medical_floor",
+    *(f"eic_{name}_{count}_children" for count in range(4)
+      for name in ("credit_rate", "maximum", "phase_out_rate", "phase_out_start")),
+    "social_security_first_threshold", "social_security_second_threshold",
 }  # fmt: skip
 VALUES = read_reference()
 
@@ -132,6 +149,12 @@ class Case:
     carried_loss: int = 0
     paid: int = 0
     seniors: int = 0
+    kids: int = 0
+    pension: int = 0
+    benefits: int = 0
+    given: int = 0
+    state_tax: int = 0
+    doctor: int = 0
 
     def value(self, name: str) -> int:
         return int(value(name, self.year, self.status))
@@ -144,13 +167,13 @@ class Case:
         """How many of the people on the return are 65 or over."""
         return min(self.seniors, 2 if self.status == "joint" else 1)
 
-    def of_seniors(self, adjusted: int) -> Decimal:
-        """26 U.S.C. 151(d)(5)(C), before it is rounded."""
+    def of_seniors(self, adjusted: int) -> int:
+        """26 U.S.C. 151(d)(5)(C), by the whole-dollar lines of Schedule 1-A."""
         if self.year < 2025 or self.status == "separate" or not self.count_of_seniors:
-            return Decimal(0)
+            return 0
         start = 150_000 if self.status == "joint" else 75_000
-        each = 6000 - max(adjusted - start, 0) * Decimal("0.06")
-        return self.count_of_seniors * max(each, Decimal(0))
+        each = 6000 - dollars(max(adjusted - start, 0) * Decimal("0.06"))
+        return self.count_of_seniors * max(each, 0)
 
     def file(self) -> ClientFile:
         """The client file of the household."""
@@ -183,11 +206,22 @@ class Case:
         return client(
             self.year, self.status, people=people, activities={**own, **({RENTAL: rental()} if lets else {})},
             entries=numbered("entries", books), wages=paid_wages, interest=interest(str(self.earned)),
+            dependants=children(*("2019-02-01", "2016-03-01", "2014-09-09")[:self.kids]) if self.kids else {},
+            items=items(*self.items_of()),
             dividends={"d00001": dividend} if self.dividend else {}, sales=numbered("sales", sold),
             carryovers=numbered("carryovers", [each for each in carried if each.amount]),
             estimated_payments={"p00001": EstimatedPayment(
                 amount=Decimal(self.paid), date=datetime.date(self.year, 4, 10))},
         )  # fmt: skip
+
+    def items_of(self) -> list[HouseholdItem]:
+        """What else it has."""
+        made = [
+            item("pension", str(self.pension), boxes={"taxable": str(self.pension)}),
+            item("social_security", str(self.benefits)), item("gift_cash", str(self.given), ""),
+            item("state_income_tax", str(self.state_tax), ""), item("medical", str(self.doctor), ""),
+        ]  # fmt: skip
+        return [each for each in made if each.amount]
 
 
 def _either(gain: str, cost: str, amount: int) -> dict[str, str]:
@@ -264,6 +298,143 @@ def two_rates(case: Case, base: int) -> int:
     return dollars(low * Decimal("0.26") + (base - low) * Decimal("0.28"))
 
 
+def taxed_benefits(case: Case, other: int, half: int) -> int:
+    """26 U.S.C. 86, of other income before adjustments."""
+    if not case.benefits:
+        return 0
+    together = case.status == "separate"
+    first = 0 if together else case.value("social_security_first_threshold")
+    second = 0 if together else case.value("social_security_second_threshold")
+    counted = part(case.benefits, "0.5")
+    over = max(max(counted + other - half, 0) - first, 0)
+    above_second = max(over - (second - first), 0)
+    at_half = min(part(min(over, second - first), "0.5"), counted)
+    return min(at_half + part(above_second, "0.85"), part(case.benefits, "0.85"))
+
+
+def itemized(case: Case, adjusted: int) -> tuple[int, int]:
+    """Schedule A: all of it, and the taxes in it."""
+    income = max(adjusted, 0)
+    medical = max(case.doctor - part(income, "0.075"), 0)
+    cap = 5000 if case.status == "separate" else 10_000
+    if case.year >= 2025:
+        whole, start = (40_000, 500_000) if case.year == 2025 else (40_400, 505_000)
+        start = start // 2 if case.status == "separate" else start
+        cap = max(dollars(whole - max(adjusted - start, 0) * Decimal("0.3")), 10_000)
+        cap = part(cap, "0.5") if case.status == "separate" else cap
+    taxes = min(case.state_tax, cap)
+    given = case.given
+    if case.year >= 2026:
+        given = max(given - part(income, "0.005"), 0)
+    given = min(given, income if case.year == 2021 else part(income, "0.6"))
+    every = medical + taxes + given
+    if case.year >= 2026:
+        over = min(every, max(adjusted - case.value("bracket_6_top"), 0))
+        every -= dollars(over * Decimal(2) / 37)
+    return every, taxes
+
+
+def without_itemizing(case: Case) -> int:
+    """26 U.S.C. 170(p)."""
+    single = {2021: 300, 2026: 1000}.get(case.year, 0)
+    return min(case.given, single * (2 if case.status == "joint" else 1))
+
+
+def earned_income_credit(case: Case, earned: int, adjusted: int, invested: int) -> int:
+    """26 U.S.C. 32, in the middle of bands of 50."""
+    of_age = case.year == 2021 or (case.status == "joint" and case.seniors < 2) or not case.count_of_seniors
+    if case.status == "separate" or earned <= 0 or not (case.kids or of_age):
+        return 0
+    if invested > case.value("eic_investment_income_limit"):
+        return 0
+    kids, start_kids = min(case.kids, 3), min(case.kids, 1)
+    rate, falls = (case.share(f"eic_{name}_{kids}_children") for name in ("credit_rate", "phase_out_rate"))
+    most = case.share(f"eic_maximum_{kids}_children")
+    start = case.share(f"eic_phase_out_start_{start_kids}_children")
+
+    def at(income: int) -> int:
+        middle = Decimal(income // 50 * 50 + 25)
+        return dollars(max(min(middle * rate, most) - max(middle - start, Decimal(0)) * falls, Decimal(0)))
+
+    return min(at(earned), at(adjusted)) if adjusted >= start else at(earned)
+
+
+def credit_of_age(case: Case, adjusted: int, taxed: int) -> int:
+    """26 U.S.C. 22, before the tax is looked at."""
+    count = case.count_of_seniors
+    if not count or case.status == "separate":
+        return 0
+    first = 7500 if count == 2 else 5000
+    start = 10_000 if case.status == "joint" else 7500
+    left = max(first - (case.benefits - taxed) - part(max(adjusted - start, 0), "0.5"), 0)
+    return part(left, "0.15")
+
+
+def child_credits(
+    case: Case, adjusted: int, tax: int, earned: int, taxes: tuple[int, int], back: int
+) -> tuple[int, int]:
+    """26 U.S.C. 24: what comes off the tax, and what is paid out. `taxes` are those withheld on pay and half
+    of self-employment tax, `back` the earned income credit."""
+    if not case.kids:
+        return 0, 0
+    start = 400_000 if case.status == "joint" else 200_000
+    each = 2000 if case.year < 2025 else 2200
+    whole = case.kids * each
+    if case.year == 2021:
+        ages = [2021 - born for born in (2019, 2016, 2014)[: case.kids]]
+        raised = sum(3600 if age < 6 else 3000 for age in ages)
+        first = {"joint": 150_000, "head_of_household": 112_500}.get(case.status, 75_000)
+        lost = 50 * -(-max(adjusted - first, 0) // 1000)
+        whole = raised - min(lost, raised - whole, part(start - first, "0.05"))
+    whole = max(whole - 50 * -(-max(adjusted - start, 0) // 1000), 0)
+    if case.year == 2021:
+        return 0, whole
+    off = min(whole, tax)
+    by_pay = part(max(earned - 2500, 0), "0.15")
+    if case.kids >= 3:
+        by_pay = max(by_pay, sum(taxes) - back)
+    return off, min(whole - off, case.kids * case.value("ctc_refundable_maximum"), by_pay)
+
+
+@dataclass(frozen=True)
+class Incomes:
+    """The income of a household with so much of earlier losses deducted, in whole dollars."""
+
+    total: int
+    adjusted: int
+    deductions: int
+    taxes: int
+    senior: int
+    benefits: int
+    is_itemized: bool
+
+    @property
+    def left(self) -> int:
+        """Income but for the business-income deduction."""
+        return self.adjusted - self.deductions - self.senior
+
+
+def income_by(case: Case, others: int, half: int, *, itemize: bool) -> tuple[Incomes, int]:
+    """The income with one of the deductions, and how much of earlier losses is deducted with it."""
+    first = incomes(case, 0, others, half, itemize=itemize)
+    used = min(case.carried_loss, part(max(first.left, 0), "0.8"))
+    return incomes(case, used, others, half, itemize=itemize), used
+
+
+def incomes(case: Case, used: int, others: int, half: int, *, itemize: bool) -> Incomes:
+    """From income but benefits to what is deducted but for the business-income deduction."""
+    other = others - used
+    taxed = taxed_benefits(case, other, half)
+    whole = other + taxed
+    adjusted = whole - half
+    standard = case.value("standard_deduction")
+    standard += case.count_of_seniors * case.value("additional_standard_deduction_aged_or_blind")
+    senior = case.of_seniors(adjusted)
+    by_schedule, taxes = itemized(case, adjusted)
+    deducted = by_schedule if itemize else standard + without_itemizing(case)
+    return Incomes(whole, adjusted, deducted, taxes if itemize else standard, senior, taxed, itemize)
+
+
 def plain_return(case: Case) -> dict[str, int]:
     """The lines of the return."""
     on_work = self_employment_tax(case.profit, case.wage, case.year)
@@ -271,49 +442,63 @@ def plain_return(case: Case) -> dict[str, int]:
     net = case.short + case.long
     capital = net if net >= 0 else max(net, -case.value("capital_loss_limit"))
     gain = case.dividend + (max(min(case.long, net), 0))
-    own = case.wage + case.earned + case.dividend + capital
+    own = case.wage + case.earned + case.dividend + case.pension + capital
     rented, suspended = rental_result(case, own + case.profit)
     limit = case.value("excess_business_loss_threshold")
     excess = max(-case.profit - limit, 0)
-    standard = case.value("standard_deduction")
-    standard += case.count_of_seniors * case.value("additional_standard_deduction_aged_or_blind")
-    before = own + case.profit + rented + excess - half
-    before_losses = dollars(before - standard - case.of_seniors(before))
-    used = min(case.carried_loss, part(max(before_losses, 0), "0.8"))
-    total_income = own + case.profit + rented + excess - used
-    adjusted = total_income - half
+    others = own + case.profit + rented + excess
+    made, used = income_by(case, others, half, itemize=False)
+    # What cannot be more than the standard deduction is not itemized, whatever losses would make of it.
+    if case.given + case.state_tax + case.doctor > made.deductions:
+        by_schedule = income_by(case, others, half, itemize=True)
+        if by_schedule[0].left < made.left:
+            made, used = by_schedule
+    adjusted, deducted = made.adjusted, made.deductions
     qualified = case.profit - half if case.profit > 0 else case.profit
-    count = case.count_of_seniors
-    senior = count * dollars(case.of_seniors(adjusted) / count) if count else 0
-    deduction = business_deduction(case, qualified, adjusted - standard - senior, gain)
-    left = adjusted - standard - senior - deduction
+    deduction = business_deduction(case, qualified, made.left, gain)
+    left = made.left - deduction
     taxable = max(left, 0)
     tax = tax_with_gains(case, taxable, gain)
-    minimum = minimum_tax(case, left, standard + senior, gain, taxable, tax)
+    minimum = minimum_tax(case, left, made.taxes + made.senior, gain, taxable, tax)
     threshold = case.value("additional_medicare_threshold")
     rate = case.share("additional_medicare_rate")
     medicare = part(max(case.wage - threshold, 0), rate)
     medicare += part(max(net_earnings(case.profit) - max(threshold - case.wage, 0), 0), rate)
     invested = max(case.earned + case.dividend + rented + capital, 0)
     over = max(adjusted - case.value("niit_threshold"), 0)
-    investment = part(min(invested, over), case.share("niit_rate"))
-    at_stake = part(min(used, invested, over), case.share("niit_rate"))
-    others = on_work + medicare + investment
-    total_tax = tax + minimum + others
+    counted = invested
+    if made.is_itemized and case.state_tax and invested > 0 and adjusted > 0:
+        of_state = made.taxes * min(Decimal(invested) / adjusted, Decimal(1))
+        counted = max(invested - dollars(of_state), 0)
+    investment = part(min(counted, over), case.share("niit_rate"))
+    at_stake = part(min(used, counted, over), case.share("niit_rate"))
+    taxes = on_work + medicare + investment
+    worked = case.wage + case.profit - half
+    of_capital = case.earned + case.dividend + max(capital, 0) + max(rented, 0)
+    back = earned_income_credit(case, worked, adjusted, of_capital)
+    held = dollars(case.wage * Decimal("0.062") + case.wage * Decimal("0.0145"))
+    elderly = min(credit_of_age(case, adjusted, made.benefits), tax + minimum)
+    off, out = child_credits(case, adjusted, tax + minimum - elderly, worked, (held, half), back)
+    total_tax = tax + minimum - elderly - off + taxes
+    paid = case.paid + back + out
     return {
-        "total_income": total_income,
+        "total_income": made.total,
         "adjustments": half,
         "adjusted_gross_income": adjusted,
-        "standard_deduction": standard,
+        "deducted": deducted,
         "business_income_deduction": deduction,
         "taxable_income": taxable,
         "tax": tax,
         "additional_tax": minimum,
-        "other_taxes": others,
+        "child_credit": off,
+        "other_credits": elderly,
+        "other_taxes": taxes,
         "total_tax": total_tax,
-        "payments": case.paid,
-        "overpaid": max(case.paid - total_tax, 0),
-        "owed": max(total_tax - case.paid, 0),
+        "earned_income_credit": back,
+        "refundable_child_credit": out,
+        "payments": paid,
+        "overpaid": max(paid - total_tax, 0),
+        "owed": max(total_tax - paid, 0),
         "suspended": suspended,
         "marked_loss": int(at_stake > 0),
     }
@@ -321,12 +506,14 @@ def plain_return(case: Case) -> dict[str, int]:
 
 MONEY = st.one_of(st.just(0), st.integers(-40_000, 120_000), st.integers(-900_000, 1_500_000))
 ABOVE = st.one_of(st.just(0), st.integers(0, 60_000), st.integers(0, 700_000))
+SOME = st.one_of(st.just(0), st.integers(0, 50_000))
 CASES = st.builds(
     Case, st.integers(2021, 2026), st.sampled_from(STATUSES), profit=MONEY, wage=ABOVE, earned=ABOVE,
     dividend=ABOVE, short=MONEY, long=MONEY, rent=st.integers(-60_000, 90_000),
     suspended=st.one_of(st.just(0), st.integers(0, 50_000)),
     carried_loss=st.one_of(st.just(0), st.integers(0, 200_000)), paid=st.integers(0, 60_000),
-    seniors=st.integers(0, 2),
+    seniors=st.integers(0, 2), kids=st.sampled_from([0, 0, 1, 2, 3]), pension=ABOVE,
+    benefits=SOME, given=SOME, state_tax=SOME, doctor=SOME,
 )  # fmt: skip
 
 
@@ -339,6 +526,7 @@ class AgainstPlainArithmetic(unittest.TestCase):
     @example(Case(2022, "head_of_household", profit=99_999, wage=1, earned=1, paid=1))
     @example(Case(2025, "single", profit=-400_000, wage=150_000, rent=20_000))
     @example(Case(2021, "single", long=110_002, rent=90_000, carried_loss=1))
+    @example(Case(2021, "single", carried_loss=9429, pension=8665, benefits=45_151, doctor=1))
     @example(Case(2026, "joint", profit=500_000, long=900_000, dividend=3000, rent=-30_000))
     def test_form_1040(self, case: Case) -> None:
         computation = compute(case.file())
@@ -351,13 +539,16 @@ class AgainstPlainArithmetic(unittest.TestCase):
             if line.carries is not None and line.carries.kind == "passive_loss"
         ]
         beside = ("suspended", "marked_loss")
-        made = {key: int(form[key].amount) for key in expected if key not in beside}
+        made = {key: int(form[key].amount) if form.has(key) else 0 for key in expected if key not in beside}
+        made["deducted"] = sum(int(form[key].amount) for key in DEDUCTIONS if form.has(key))
         marks = [mark for sheet in computation.sheets for mark in sheet.marks]
         gaps = {mark.message.partition(":")[0] for mark in marks if mark.kind is MarkKind.GAP}
         marked = {gap for gap in gaps if gap.startswith("Which part of a net operating loss")}
         made |= {"suspended": sum(waits), "marked_loss": len(marked)}
         self.assertEqual(made, expected, case)
-        of_status = {"separate": {"Filing separately"}, "head_of_household": {GAP_OF_HEAD}}
+        of_status = {"separate": {"Filing separately"}}
+        if not case.kids:
+            of_status["head_of_household"] = {GAP_OF_HEAD}
         self.assertEqual(gaps - marked, of_status.get(case.status, set()))
 
     @settings(max_examples=60, deadline=None)
@@ -375,6 +566,8 @@ class AgainstPlainArithmetic(unittest.TestCase):
             most += 62  # 26 U.S.C. 1402(b)(2)
         if case.year >= 2026 and 0 < case.profit < 1200:
             most += 400 * Decimal("0.37")  # 26 U.S.C. 199A(i)
+        if case.kids:
+            most += 50  # 26 U.S.C. 24(b)(1)
         jump = abs(then["total_tax"].amount - now["total_tax"].amount)
         self.assertLessEqual(jump, most, (case, field))
 
@@ -391,17 +584,17 @@ class AgainstPlainArithmetic(unittest.TestCase):
             if each.activity == RENTAL:
                 half = each.model_copy(update={"amount": each.amount / 2})
                 halves |= {key: half, f"{key}9": half.model_copy(update={"activity": OTHER})}
-        for key, item in whole.carryovers.items():
-            if item.of == RENTAL:
-                lost = item.model_copy(update={"amount": item.amount / 2})
+        for key, one in whole.carryovers.items():
+            if one.of == RENTAL:
+                lost = one.model_copy(update={"amount": one.amount / 2})
                 carried |= {key: lost, f"{key}9": lost.model_copy(update={"of": OTHER})}
         two = whole.model_copy(update={
             "activities": {**whole.activities, OTHER: rental()}, "entries": {**whole.entries, **halves},
             "carryovers": {**whole.carryovers, **carried},
         })  # fmt: skip
-        one, both = (compute(each).sheet("form_1040") for each in (whole, two))
+        alone, both = (compute(each).sheet("form_1040") for each in (whole, two))
         for line in ("total_income", "taxable_income"):
-            self.assertLessEqual(abs(one[line].amount - both[line].amount), 2, (case, line))
+            self.assertLessEqual(abs(alone[line].amount - both[line].amount), 2, (case, line))
 
     @settings(max_examples=400, deadline=None)
     @given(st.integers(2021, 2026), st.sampled_from(STATUSES), st.integers(0, 900_000))

@@ -61,7 +61,9 @@ class Form8829(unittest.TestCase):
         ]
         file = client().model_copy(
             update={
-                "household": Household(filing_status="single", answers={"itemizes": itemizes}),
+                "household": Household(
+                    filing_status="single", choices={"deduction_taken": "itemize" if itemizes else "standard"}
+                ),
                 "activities": {BUSINESS: business()},
                 "things": {HOME: Thing(kind="home", name="Home", measure="area", whole=Decimal(2000))},
                 "uses": {"k00001": Use(thing=HOME, activity=BUSINESS, amount=Decimal(area))},
@@ -111,7 +113,9 @@ class Worksheet(unittest.TestCase):
         )  # fmt: skip
         return client().model_copy(
             update={
-                "household": Household(filing_status="single", answers={"itemizes": itemizes}),
+                "household": Household(
+                    filing_status="single", choices={"deduction_taken": "itemize" if itemizes else "standard"}
+                ),
                 "activities": {RENTAL: rental(days_rented=None)},
                 "things": {HOME: Thing(kind="dwelling", name="Cabin", measure="days")},
                 "uses": {"k00001": Use(thing=HOME, activity=RENTAL)},

@@ -135,7 +135,7 @@ class Landing(unittest.TestCase):
                 self.assertEqual(line(computation, place).amount, 700)
                 landed = [str(at.place) for at in computation.threads.landing_of("/forms/f00001")]
                 self.assertEqual(landed, [place, "form_1040/withheld_elsewhere"])
-                self.assertEqual(amount(file, "form_1040/payments"), 70)
+                self.assertEqual(amount(file, "form_1040/withheld"), 70)
 
     def test_a_form_that_adds_nothing_still_says_where_it_lands(self) -> None:
         computation = compute(file_of([receipt("Owl Marina", 500)], [form("Owl Marina", 400)]))

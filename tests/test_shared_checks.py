@@ -16,7 +16,6 @@ from half_yard.records import (
     Carryover,
     ClientFile,
     Entry,
-    Household,
     Stay,
     Thing,
     Trip,
@@ -122,10 +121,6 @@ class Houses(unittest.TestCase):
         found = [int(sheet[key].amount) for key in ("insurance", "mortgage_interest", "depreciation")]
         self.assertEqual(found, [1100, 4950, 4000])
         self.assertEqual(made.sheet("schedule_a")["mortgage_interest"].amount, 4050)
-        self.assertIn(
-            "itemized is not said",
-            said(file.model_copy(update={"household": Household()}))["/household/answers/itemizes"],
-        )
 
 
 class WhoMayChoose(unittest.TestCase):
@@ -204,10 +199,12 @@ class Beside(unittest.TestCase):
         before, after = compute(file), compute(then)
         for sheet in before.sheets:
             if sheet.key.startswith(("shared.", "schedule_a")):
-                self.assertEqual(
-                    [line.figure.amount for line in sheet.lines],
-                    [line.figure.amount for line in after.sheet(sheet.key).lines],
+                # What income each deduction leaves does follow from the method.
+                now, later = (
+                    [line.figure.amount for line in each.lines if not line.place.line.startswith("left_")]
+                    for each in (sheet, after.sheet(sheet.key))
                 )
+                self.assertEqual(now, later)
 
 
 class Onward(unittest.TestCase):

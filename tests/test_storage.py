@@ -174,7 +174,7 @@ class Refusal(OnDisk):
         self.assertIn("not text in UTF-8", self.refused(b"\xff\xfe\x00"))
         self.assertIn("not a Half Yard client file", self.refused('{"hello": 1}'))
         self.assertIn("not a Half Yard client file", self.refused("[1, 2]"))
-        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 7})))
+        self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 8})))
         self.assertIn("/tax_year", self.refused(json.dumps({**document, "tax_year": "soon"})))
         self.assertIn("/extra", self.refused(json.dumps({**document, "extra": 1})))
         document["entries"]["e00001"]["amount"] = 12.5
@@ -605,6 +605,10 @@ class OlderFormats(OnDisk):
         """It knew nothing of sales of what a person held."""
         self.opens_as_it_was(5)
 
+    def test_a_file_its_journal_and_its_copies_of_version_6_open(self) -> None:
+        """It knew nothing of dependants and of what else changes the household's return."""
+        self.opens_as_it_was(6)
+
     def opens_as_it_was(self, version: int) -> None:
         self.of_version(version)
         before = self.path.read_bytes()
@@ -614,6 +618,7 @@ class OlderFormats(OnDisk):
         asset = opened.file.assets["s00001"]
         self.assertEqual((asset.disposal, asset.given_in, str(asset.proceeds)), ("exchange", "", "160000.00"))
         self.assertEqual((opened.file.exchanges, opened.file.sales), ({}, {}))
+        self.assertEqual((opened.file.dependants, opened.file.items), ({}, {}))
         self.assertEqual(self.path.read_bytes(), before, "only saving changes what is on disk")
         states = [state.read() for state in earlier_states(self.path, Keys(), opened)]
         amounts = sorted(str(state.entries["e00001"].amount) for state in states)
@@ -632,6 +637,6 @@ class OlderFormats(OnDisk):
         amounts = sorted(str(state.entries["e00001"].amount) for state in states)
         self.assertEqual(amounts, ["14760.00", "14800.00"])
         opened.save()
-        self.assertIn(b'"format_version": 6', self.path.read_bytes())
+        self.assertIn(b'"format_version": 7', self.path.read_bytes())
         self.assertEqual(len(copies_of(self.path)), 2)
         self.assertEqual(read_file(self.path), opened.file)

@@ -243,8 +243,8 @@ class Forms(Page):
     def test_dividends_interest_and_their_boxes_reach_the_return(self) -> None:
         household = self.window.books.household
         self.window.books.choose("household")
-        table = household.tables["dividends"].table
-        table.start_new(1)
+        household.open_section("dividends")
+        self.settle()
         self.press(ENTER)
         for typed in ("Fathom Funds", "ines", "500", "200", "40"):
             self.type(typed, ENTER)

@@ -251,7 +251,8 @@ class Commands(WindowCase):
         for typed, first in (
             ("phone", "Utilities"), ("toll", "Car and truck"), ("parking", "Car and truck"),
             ("gas", "Car and truck"), ("mileage", "a vehicle is a shared thing"), ("computer", "asset"),
-            ("home office", "a home is a shared thing"), ("dependents", "not recorded"),
+            ("home office", "a home is a shared thing"), ("dependents", "those at home"),
+            ("babysitter", "Child and dependent care"), ("solar", "Residential clean energy"),
             ("w-2", "in the household"),
         ):  # fmt: skip
             self.assertTrue(any(first in text for text in self.found(typed)[:4]), typed)

@@ -4,12 +4,14 @@ from __future__ import annotations
 
 from decimal import Decimal
 from pathlib import Path
+from unittest import mock
 
 from PySide6.QtTest import QTest
 
 from half_yard.countries.telling import thread_rows
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.statements.layouts_kept import LayoutsKept
+from half_yard.desktop.statements.tray_model import EVERY, GOES_TO
 from half_yard.records import Entry, remove
 from half_yard.standins.marketplace import GOOD, LATE
 from half_yard.statements import RowState
@@ -55,6 +57,17 @@ class Tray(WindowCase):
 
     def wait_for_statements(self, count: int) -> None:
         self.wait_for(lambda: len(self.window.workspace.file.statements) == count)
+
+    def test_rows_of_a_file_that_was_let_go_can_still_be_read(self) -> None:
+        """They are shown once more, for their widths, before those of the other file are worked out."""
+        model = self.tray.model
+        model.show(EVERY, "", open_only=False)
+        sorted_rows = [row for row in model.rows if row.entries]
+        self.assertTrue(sorted_rows)
+        workspace = self.window.workspace
+        with mock.patch.object(type(workspace), "file", workspace.file.model_copy(update={"entries": {}})):
+            for number in range(model.rowCount()):
+                self.assertIsNotNone(model.index(number, GOES_TO).data())
 
     def take_march(self) -> None:
         self.tray.take_file(self.csv())

@@ -1,6 +1,6 @@
 """What is asked of a file, described without a window: fields, columns, sections of records."""
 
-from half_yard.asked.columns import Column, Kind, NameColumn
+from half_yard.asked.columns import Column, Kind, NameColumn, WordsColumn
 from half_yard.asked.fields import (
     Field,
     FieldKind,
@@ -20,6 +20,7 @@ __all__ = [
     "NameColumn",
     "Now",
     "Section",
+    "WordsColumn",
     "heading",
     "people_of",
     "plain_value",

@@ -16,6 +16,7 @@ from half_yard.records.choices import (
     ChoiceError,
     Option,
     choice_title,
+    has_words,
     is_later,
     read_choice,
     with_all_words,
@@ -32,6 +33,8 @@ class Kind(Enum):
     DATE = auto()
     AMOUNT = auto()
     CHOICE = auto()
+    BIRTHDAY = auto()
+    COUNT = auto()
     COMPUTED = auto()
     COMPUTED_AMOUNT = auto()
 
@@ -85,7 +88,7 @@ class Column:
         if value is None:
             return ""
         match self.kind:
-            case Kind.DATE:
+            case Kind.DATE | Kind.BIRTHDAY:
                 return calendar.text(value)  # type: ignore[arg-type]
             case Kind.AMOUNT:
                 return exact_text(Decimal(str(value)))
@@ -107,7 +110,7 @@ class Column:
         value = draft.get(self.field)
         if value is None:
             return ""
-        if self.kind is Kind.DATE:
+        if self.kind in {Kind.DATE, Kind.BIRTHDAY}:
             return calendar.text(calendar.read(str(value)))
         return self._masked(self._value_text(value, None, calendar))
 
@@ -119,6 +122,11 @@ class Column:
             case Kind.DATE:
                 day = calendar.read(typed, next_year_until=self.next_year_until)
                 return {self.field: day.isoformat() if day else None}
+            case Kind.BIRTHDAY:
+                born = calendar.read_birthday(typed)
+                return {self.field: born.isoformat() if born else None}
+            case Kind.COUNT:
+                return {self.field: _read_count(typed)}
             case Kind.AMOUNT:
                 return self._read_amount(typed)
             case Kind.CHOICE:
@@ -140,6 +148,43 @@ class Column:
         if self.field in RECKONED:
             values["reckoning"] = typed.strip() if is_arithmetic(typed) else ""
         return values
+
+
+def _read_count(typed: str) -> int:
+    if not typed.strip().isdecimal():
+        raise ValueError(f"“{typed.strip()}” is no count. Type a whole number.")
+    return int(typed)
+
+
+@dataclass(frozen=True)
+class WordsColumn(Column):
+    """A choice that is found by further words too; `words` gives those of an option's key."""
+
+    words: Callable[[str], str] = lambda _key: ""
+
+    def found(self, record: Record | None, typed: str) -> Sequence[Option]:
+        """The choices whose title or further words have all the words typed."""
+        return [("", title) for _, title in self._matching(record, typed)]
+
+    def _matching(self, record: Record | None, typed: str) -> list[Option]:
+        words = typed.casefold().split()
+        return [
+            (key, title)
+            for key, title in (self.options(record) if self.options else ())
+            if has_words(f"{title} {self.words(key)}".casefold(), words)
+        ]
+
+    def _read_choice(self, typed: str, record: Record | None) -> str:
+        try:
+            return super()._read_choice(typed, record)
+        except ChoiceError:
+            found = self._matching(record, typed)
+            if len(found) == 1 and typed.strip():
+                return found[0][0]
+            if not found:
+                raise
+            names = ", ".join(title for _, title in found[:3])
+            raise ChoiceError(f"“{typed.strip()}” could be: {names}. Pick one.") from None
 
 
 @dataclass(frozen=True)

@@ -30,7 +30,8 @@ class Section:
     """One collection of records under a heading: what one of them is called, which fields it can't do
     without, what a new one begins with, and its columns. `payer` is the field with the name of a form's
     payer, which a known number fills in; `boxes` say that its records have further boxes, `listed` that a
-    list of them can be taken in."""
+    list of them can be taken in, `opened` that it is there while it has no record yet; others take no room
+    then, and are opened where they are needed."""
 
     collection: str
     heading: str
@@ -44,3 +45,4 @@ class Section:
     payer: str = ""
     boxes: bool = False
     listed: bool = False
+    opened: bool = False

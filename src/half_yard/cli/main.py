@@ -8,7 +8,7 @@ import sys
 from collections.abc import Callable, Sequence
 from contextlib import suppress
 
-from half_yard.cli import computing, exchanging, integrating, keeping, next_year, sharing, working
+from half_yard.cli import computing, exchanging, integrating, keeping, next_year, paying, sharing, working
 from half_yard.cli.opening import CommandError
 from half_yard.cli.saying import DONE, INTERRUPTED, MISTAKE, failed
 from half_yard.storage import FileRefusedError
@@ -19,6 +19,7 @@ COMMANDS = (
     *sharing.COMMANDS,
     *exchanging.COMMANDS,
     *next_year.COMMANDS,
+    *paying.COMMANDS,
     *keeping.COMMANDS,
     *integrating.COMMANDS,
 )
@@ -72,6 +73,6 @@ def _parser() -> argparse.ArgumentParser:
         "client file or folder, the window opens.",
     )
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
-    for module in (computing, working, sharing, exchanging, next_year, keeping, integrating):
+    for module in (computing, working, sharing, exchanging, next_year, paying, keeping, integrating):
         module.add_commands(commands)
     return parser

@@ -3,11 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from decimal import Decimal
 
 from half_yard.asked import Field, Now, Section
 from half_yard.books import Box
-from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question
+from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question, box_fields
+from half_yard.countries.results import Computation
 from half_yard.records import Activity, ClientFile
+from half_yard.records.collections import collection_and_id
 
 
 class Asked:
@@ -21,8 +24,12 @@ class Asked:
     """What people look for that has another name or place here, or none."""
     household_questions: Sequence[Question] = ()
     """The yes/no questions about the household, of which each is asked where it has a meaning."""
+    household_choices: Sequence[ManyAnswers] = ()
+    """The questions about the household with several answers."""
     person_questions: Sequence[Question] = ()
     """The yes/no questions about a person."""
+    dependant_questions: Sequence[Question] = ()
+    """The yes/no questions about a dependant."""
     regional_boxes: bool = False
     """Whether payers' forms have boxes for a region's own return."""
 
@@ -54,6 +61,31 @@ class Asked:
         """The further boxes of the forms of a section."""
         del collection
         return ()
+
+    def further(self, file: ClientFile, path: str) -> Sequence[Field]:
+        """What is asked of the record at a path of a section besides its columns."""
+        del file
+        return box_fields(path, self.boxes(collection_and_id(path)[0]))
+
+    def said_at(self, file: ClientFile, path: str) -> str:
+        """What is said of the record at a path beside its further fields."""
+        del file, path
+        return ""
+
+    def has_payer(self, file: ClientFile, path: str) -> bool:
+        """Whether the record at a path is a form that a payer sends."""
+        del file, path
+        return True
+
+    def facts_next_year(self, computation: Computation) -> Mapping[str, Decimal]:
+        """What the household of next year's file begins with, in dollars by the keys of its questions."""
+        del computation
+        return {}
+
+    def has_regional_boxes(self, file: ClientFile, path: str) -> bool:
+        """Whether the record at a path has boxes for a region's own return."""
+        del file, path
+        return self.regional_boxes
 
     def carried_of(self, file: ClientFile, kind: str) -> Sequence[tuple[str, str]]:
         """What a carryover of a kind may belong to, as (key, title); nothing where it is the return's."""

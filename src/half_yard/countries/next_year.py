@@ -14,11 +14,11 @@ from half_yard.countries.pack import Pack
 from half_yard.countries.results import Computation
 from half_yard.figures import Carries, Line
 from half_yard.figures.rounding import to_cents
-from half_yard.records import Activity, Asset, Carryover, ClientFile, Entry, Household, Person
+from half_yard.records import Activity, Asset, Carryover, ClientFile, Dependant, Entry, Household, Person
 from half_yard.records.amounts import LARGEST
 from half_yard.records.identifiers import numbered
 
-Who = TypeVar("Who", Household, Person)
+Who = TypeVar("Who", Household, Person, Dependant)
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,11 +42,11 @@ def carried_on(computation: Computation) -> Iterator[Carried]:
 def next_year(computation: Computation, pack: Pack) -> ClientFile:
     """The file with which next year begins.
 
-    People, activities, shared things, assets with what was taken of them, exchanges, elections and the rules
-    of sorting go on; what the lines carry becomes carryovers, or the first entry of the line that begins a
-    year with it; the amounts of this year stand beside those to come. Entries, statements, payers' forms and
-    payments are of their year and stay behind. Raises ValueError where an amount is more than a file can
-    hold.
+    People, dependants, activities, shared things, assets with what was taken of them, exchanges, elections
+    and the rules of sorting go on; what the lines carry becomes carryovers, or the first entry of the line
+    that begins a year with it; the amounts of this year stand beside those to come. Entries, statements,
+    payers' forms, payments and what else the household had are of their year and stay behind. Raises
+    ValueError where an amount is more than a file can hold.
     """
     file = computation.file
     ended = {key for key, activity in file.activities.items() if _has_ended(file, key, activity)}
@@ -77,9 +77,13 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
         format_version=file.format_version,
         country=file.country,
         tax_year=file.tax_year + 1,
-        household=_without_anew(file.household, pack.asked.household_questions),
+        household=_household(computation, pack),
         people={
             key: _without_anew(person, pack.asked.person_questions) for key, person in file.people.items()
+        },
+        dependants={
+            key: _without_anew(person, pack.asked.dependant_questions).model_copy(update={"months": None})
+            for key, person in file.dependants.items()
         },
         activities=activities,
         entries=numbered("entries", entries),
@@ -145,6 +149,16 @@ def _activity(computation: Computation, pack: Pack, key: str) -> Activity:
             "last_year": amounts,
         }
     )
+
+
+def _household(computation: Computation, pack: Pack) -> Household:
+    """The household without what is asked anew, with what this year's result says for the next."""
+    household, asked = computation.file.household, pack.asked
+    anew = {question.key for question in asked.household_choices if question.anew}
+    choices = {key: answer for key, answer in household.choices.items() if key not in anew}
+    kept = _without_anew(household, asked.household_questions)
+    facts = {key: _that_fits(each, key) for key, each in asked.facts_next_year(computation).items()}
+    return kept.model_copy(update={"choices": choices, "facts": facts})
 
 
 def _without_anew(record: Who, questions: Sequence[Question]) -> Who:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 
@@ -44,6 +44,27 @@ class ManyAnswers:
     options: tuple[tuple[str, str], ...]
     explanation: str = ""
     anew: bool = False
+
+    def field(self, path: str) -> Field:
+        """The question as it is asked of the record at a path."""
+        options = tuple(option for option in self.options if option[0])
+        empty = dict(self.options).get("", "")
+        return Field(
+            f"{path}/choices/{self.key}", self.text, FieldKind.CHOICE, options, hint=self.explanation,
+            empty=empty,
+        )  # fmt: skip
+
+
+def box_fields(path: str, boxes: Sequence[Box], ticks: Sequence[Box] = ()) -> list[Field]:
+    """The further boxes of the form at a path, and what is ticked on it."""
+    amounts = [
+        Field(f"{path}/boxes/{box.key}", box.title, FieldKind.AMOUNT, optional=True, meaning=box.said_of)
+        for box in boxes
+    ]
+    return amounts + [
+        Field(f"{path}/ticks/{box.key}", box.title, FieldKind.ANSWER, default=False, hint=box.explanation)
+        for box in ticks
+    ]
 
 
 @dataclass(frozen=True, slots=True)

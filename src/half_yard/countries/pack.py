@@ -11,6 +11,7 @@ from half_yard.countries.asset_keeping import AssetKeeping, OneByOne
 from half_yard.countries.country import Country
 from half_yard.countries.exchanging import Exchanges
 from half_yard.countries.ledger import Ledger
+from half_yard.countries.paying_ahead import Instalment, none_ahead
 from half_yard.countries.results import Computation
 from half_yard.countries.shared_use import SharedUse
 from half_yard.figures.remembered import Memory
@@ -28,6 +29,7 @@ class Pack:
     asked: Asked = field(default_factory=Asked)
     assets: AssetKeeping = field(default_factory=AssetKeeping)
     shared: SharedUse = field(default_factory=SharedUse)
+    paying_ahead: Callable[[Computation], Sequence[Instalment]] = none_ahead
 
     def lines_of(self, file: ClientFile, key: str) -> Sequence[StatementLine]:
         """The lines to which the entries of an activity are sorted, or the costs of a shared thing; none

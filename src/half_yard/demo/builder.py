@@ -6,11 +6,19 @@ import datetime
 from collections.abc import Iterable
 from decimal import Decimal
 
-from half_yard.records import Asset, ClientFile, Entry, EstimatedPayment
+from half_yard.records import Asset, ClientFile, Entry, EstimatedPayment, HouseholdItem
 
 YEAR = 2025
 Row = tuple[str, str, str, str, str]
 AssetRow = tuple[str, str, str, str, str, str | None]
+
+
+def item(kind: str, name: str, amount: str | None = None, person: str = "", **boxes: str) -> HouseholdItem:
+    """Something else of the household, with its further boxes."""
+    return HouseholdItem(
+        kind=kind, name=name, person=person, amount=None if amount is None else Decimal(amount),
+        boxes={key: Decimal(text) for key, text in boxes.items()},
+    )  # fmt: skip
 
 
 def day(text: str) -> datetime.date:

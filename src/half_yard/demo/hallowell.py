@@ -189,7 +189,7 @@ def hallowell() -> ClientFile:
     )
     return new_file().model_copy(
         update={
-            "household": Household(filing_status="joint", address=home, answers={"itemizes": False}),
+            "household": Household(filing_status="joint", address=home),
             "people": {
                 "owner": Person(
                     first_name="Ines", last_name="Hallowell", birth_date=datetime.date(1979, 4, 23),

@@ -5,16 +5,19 @@ from __future__ import annotations
 import datetime
 from decimal import Decimal
 
-from half_yard.demo.builder import Row, assets, entries, new_file, payments
+from half_yard.demo.builder import Row, assets, entries, item, new_file, payments
 from half_yard.records import (
     Activity,
     Address,
     ClientFile,
+    Dependant,
     Household,
+    HouseholdItem,
     InterestStatement,
     Person,
     WageStatement,
 )
+from half_yard.records.forms import StateBoxes
 from half_yard.records.identifiers import numbered
 
 FIRST = "a00001"
@@ -46,8 +49,46 @@ BICYCLE_ROWS: tuple[Row, ...] = (
 )
 
 
+def _children() -> list[Dependant]:
+    """Two children, of whom the younger goes to a nursery."""
+    return [
+        Dependant(
+            first_name="Marisol", last_name="Bly", birth_date=datetime.date(2014, 11, 3), relation="child",
+            months=12, identity_number="000-31-7752",
+        ),
+        Dependant(
+            first_name="Emil", last_name="Bly", birth_date=datetime.date(2021, 4, 19), relation="child",
+            months=12, identity_number="000-44-9016",
+        ),
+    ]  # fmt: skip
+
+
+def _teaching() -> WageStatement:
+    """What the spouse earns besides."""
+    return WageStatement(
+        person="spouse", employer="Lincolnville Central School", wages=Decimal("43815.00"),
+        withheld=Decimal("1986.00"),
+        state=StateBoxes(state="ME", income=Decimal("43815.00"), withheld=Decimal("1204.00")),
+    )  # fmt: skip
+
+
+def _of_the_couple() -> list[HouseholdItem]:
+    """A marketplace plan that the business deducts, the nursery, and what the two put aside."""
+    plan = item(
+        "marketplace", "Penobscot Health Exchange", year_premium="13860.00", year_silver="14520.00",
+        year_advance="11400.00",
+    )  # fmt: skip
+    nursery = item("care", "Tidepool Nursery", "5420.00", "m00002")
+    return [
+        plan.model_copy(update={"ticks": {"own_business": True}}),
+        nursery.model_copy(update={"payer_number": "01-7730421"}),
+        item("roth_contribution", "Penbay Bank", "1200.00", "owner"),
+        item("gift_cash", "Lincolnville Food Pantry", "350.00"),
+    ]
+
+
 def castellan() -> ClientFile:
-    """A couple who share a candle business, sixty to forty."""
+    """A couple who share a candle business, sixty to forty, with two children and a marketplace plan."""
     return new_file().model_copy(
         update={
             "household": Household(
@@ -74,12 +115,16 @@ def castellan() -> ClientFile:
             },
             "entries": numbered("entries", entries(FIRST, CANDLE_ROWS)),
             "estimated_payments": numbered("estimated_payments", payments((("06-16", "1200.00"),))),
+            "wages": numbered("wages", [_teaching()]),
+            "dependants": numbered("dependants", _children()),
+            "items": numbered("items", _of_the_couple()),
         }
     )  # fmt: skip
 
 
 def lindqvist() -> ClientFile:
-    """A widow with a cottage to let: entries not sorted, an allowance not decided, a rental loss."""
+    """A widow who has retired, with a cottage to let: entries not sorted, an allowance not decided, a rental
+    loss; a pension, social security and a little work."""
     return new_file().model_copy(
         update={
             "household": Household(
@@ -88,7 +133,7 @@ def lindqvist() -> ClientFile:
             ),
             "people": {
                 "owner": Person(
-                    first_name="Greta", last_name="Lindqvist", birth_date=datetime.date(1963, 5, 6),
+                    first_name="Greta", last_name="Lindqvist", birth_date=datetime.date(1957, 5, 6),
                     identity_number="000-72-8145",
                 )
             },
@@ -125,6 +170,14 @@ def lindqvist() -> ClientFile:
             "interest": numbered(
                 "interest",
                 [InterestStatement(person="owner", payer="Penbay Bank", interest=Decimal("1318.04"))],
+            ),
+            "items": numbered(
+                "items",
+                [
+                    item("social_security", "Social Security Administration", "19644.00", "owner"),
+                    item("pension", "Bay Shipwrights Pension Fund", "8460.00", "owner", taxable="8460.00"),
+                    item("medical", "Dentist and glasses", "2315.40"),
+                ],
             ),
         }
     )  # fmt: skip

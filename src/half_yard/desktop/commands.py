@@ -16,6 +16,7 @@ from half_yard.desktop.pages.books import FORMS as FORMS_PART
 from half_yard.desktop.pages.books import HOUSEHOLD as HOUSEHOLD_PART
 from half_yard.desktop.pages.books import STATEMENTS
 from half_yard.desktop.panes import tab_stops
+from half_yard.desktop.paying_ahead import ask_to_write_days, print_vouchers
 from half_yard.desktop.printing import print_page
 from half_yard.desktop.shared.page import Part as SharedPart
 from half_yard.desktop.stages import Stage
@@ -62,6 +63,16 @@ class Commands:
             Action("Open a file", window.clients.ask_for_file, "Ctrl+O"),
             Action("Save", window.save, "Ctrl+S", enabled=self._is_open),
             Action("Print what the page shows", self._print, "Ctrl+P", enabled=self._is_open),
+            Action(
+                "Print the vouchers of next year's tax",
+                partial(print_vouchers, window.workspace, window),
+                enabled=self._is_open,
+            ),
+            Action(
+                "Days of next year's tax as a calendar",
+                partial(ask_to_write_days, window.workspace, window),
+                enabled=self._is_open,
+            ),
             *window.safe.actions(partial(window.show_stage, Stage.CLIENTS)),
             Action("Quit", window.quit, "Ctrl+Q"),
             Action("Quit, leaving the file as it was opened", window.quit_as_opened),

@@ -20,10 +20,12 @@ from half_yard.records import Change, Edit
 
 
 class FieldForm(QWidget):
-    """Fields under each other, or `across` of them beside each other, kept up with the file."""
+    """Fields under each other, or `across` of them beside each other, kept up with the file; in a `narrow`
+    place long labels are broken."""
 
-    def __init__(self, workspace: Workspace, across: int = 1) -> None:
+    def __init__(self, workspace: Workspace, across: int = 1, *, narrow: bool = False) -> None:
         super().__init__()
+        self._narrow = narrow
         self._across = across
         self._workspace = workspace
         self._grid = QGridLayout(self)
@@ -32,6 +34,8 @@ class FieldForm(QWidget):
         self._grid.setVerticalSpacing(1)
         for column in range(across):
             self._grid.setColumnStretch(2 * column + 1, 1)
+            if narrow:
+                self._grid.setColumnStretch(2 * column, 1)
         self._fields: list[Field] = []
         self._whose = ""
         self._editors: dict[str, QWidget] = {}
@@ -85,6 +89,7 @@ class FieldForm(QWidget):
             label = PlainLabel(field.label)
             label.setProperty("role", "soft")
             label.setBuddy(editor)
+            label.setWordWrap(self._narrow)
             self._grid.addWidget(label, 2 * row, column)
             self._grid.addWidget(editor, 2 * row, column + 1)
         self._grid.addWidget(problem, 2 * row + 1, column, 1, 2)

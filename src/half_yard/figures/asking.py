@@ -11,12 +11,11 @@ What a part is about are plain values (strings, numbers), and a part is made of 
 
 from __future__ import annotations
 
-import datetime
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
-from decimal import Decimal
 from typing import Any, Concatenate, Generic, NamedTuple, ParamSpec, TypeVar
 
+from half_yard.figures.alike import same
 from half_yard.figures.remembered import Memory
 
 F = TypeVar("F")
@@ -27,7 +26,6 @@ W = TypeVar("W")
 
 RUNS_KEPT = 8
 """After so many computations without it, what was made is forgotten."""
-PLAIN = (str, int, bool, type(None), datetime.date)
 
 
 class CircleError(RuntimeError):
@@ -36,9 +34,14 @@ class CircleError(RuntimeError):
 
 @dataclass(frozen=True, slots=True)
 class Assumption:
-    """Something that may be taken to be otherwise than the records say."""
+    """Something that may be taken to be otherwise than the records say. What is made `on_no_line` shows no
+    lines of its own: it is only worked out, on the way to a figure that has one."""
 
     words: str
+    on_no_line: bool = False
+
+
+A = TypeVar("A", bound=Assumption)
 
 
 NONE: frozenset[Assumption] = frozenset()
@@ -342,6 +345,20 @@ class Ask(Generic[F]):
         self.looked_at[assumption] = held
         return held
 
+    def which(self, kind: type[A]) -> A:
+        """The assumption of a kind under which the part is asked for. Raises LookupError if there is none: a
+        part that may be asked for without one looks at an assumption of its own before."""
+        for assumption in (*self._more, *self._under):
+            if isinstance(assumption, kind):
+                self.assumes(assumption)
+                return assumption
+        raise LookupError(kind.__name__)
+
+    @property
+    def is_on_no_line(self) -> bool:
+        """Whether what was asked for up to now is made under an assumption that shows no lines."""
+        return any(held and assumption.on_no_line for assumption, held in self.looked_at.items())
+
     def under(self, *assumptions: Assumption) -> Ask[F]:
         """The same, to ask for parts under further assumptions."""
         other = Ask(self._asking, self._under, self._last, self._more | frozenset(assumptions))
@@ -361,24 +378,6 @@ def _is_still(item: _Picked | _Read, source: object) -> bool:
     except LookupError:
         return False
     return now is item.value or same(item.value, now)
-
-
-def same(before: object, now: object) -> bool:
-    """Whether two values are alike in everything, so that the one before can stand for the other. What is not
-    plain is only like itself."""
-    if before is now:
-        return True
-    if type(before) is not type(now):
-        return False
-    if isinstance(before, PLAIN):
-        return before == now
-    if isinstance(before, Decimal) and isinstance(now, Decimal):
-        return before.as_tuple() == now.as_tuple()
-    if isinstance(before, tuple) and isinstance(now, tuple):
-        return len(before) == len(now) and all(map(same, before, now))
-    if isinstance(before, dict) and isinstance(now, dict):
-        return list(before) == list(now) and all(map(same, before.values(), now.values()))
-    return isinstance(before, frozenset) and before == now
 
 
 def _name(key: Key) -> str:

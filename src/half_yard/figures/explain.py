@@ -21,7 +21,12 @@ WORDS = {
     Operation.LARGER: "the larger of",
     Operation.DOLLARS: "rounded half up to whole dollars",
     Operation.CENTS: "rounded half up to cents",
+    Operation.THREE_PLACES: "rounded half up to three places",
+    Operation.FOUR_PLACES: "rounded half up to four places",
+    Operation.WHOLE_UP: "counted, a part of one as one",
+    Operation.WHOLE_DOWN: "counted in whole ones",
     Operation.CARRIED: "carried from",
+    Operation.SUPPOSED: "as it would be then",
     Operation.DECIDED: "decided by a test",
 }
 

@@ -13,7 +13,7 @@ from decimal import Decimal
 from enum import StrEnum
 from typing import Final
 
-from half_yard.figures.rounding import ZERO, to_cents, to_dollars
+from half_yard.figures.rounding import ZERO, to_cents, to_dollars, to_places, whole_down, whole_up
 
 
 class Operation(StrEnum):
@@ -30,7 +30,12 @@ class Operation(StrEnum):
     LARGER = "larger of"
     DOLLARS = "rounded to whole dollars"
     CENTS = "rounded to cents"
+    THREE_PLACES = "rounded to three places"
+    FOUR_PLACES = "rounded to four places"
+    WHOLE_UP = "counted, a part as one"
+    WHOLE_DOWN = "counted in whole"
     CARRIED = "carried from"
+    SUPPOSED = "as it would be"
     DECIDED = "decided by a test"
 
 
@@ -159,6 +164,10 @@ class Figure:
             )
         return made
 
+    def supposed(self, label: str) -> Figure:
+        """What it would be under an assumption: no way forward leads here from what it is made of."""
+        return _made(self.amount, label, Operation.SUPPOSED, (self,))
+
     def at(self, place: Place, label: str) -> Figure:
         """This figure as a line of a sheet. A figure that already is a line is carried from there."""
         if self.place is None:
@@ -172,6 +181,22 @@ class Figure:
     def in_cents(self) -> Figure:
         """Rounded half up to cents; a figure already in cents is returned as it is."""
         return self._rounded(to_cents(self.amount), Operation.CENTS)
+
+    def in_three_places(self) -> Figure:
+        """A part of one, rounded half up to three decimal places."""
+        return self._rounded(to_places(self.amount, 3), Operation.THREE_PLACES)
+
+    def in_four_places(self) -> Figure:
+        """A part of one, rounded half up to four decimal places."""
+        return self._rounded(to_places(self.amount, 4), Operation.FOUR_PLACES)
+
+    def counted_up(self) -> Figure:
+        """A count in which a part of one counts as one."""
+        return self._rounded(whole_up(self.amount), Operation.WHOLE_UP)
+
+    def counted_down(self) -> Figure:
+        """A count of whole ones."""
+        return self._rounded(whole_down(self.amount), Operation.WHOLE_DOWN)
 
     def _rounded(self, amount: Decimal, operation: Operation) -> Figure:
         if amount == self.amount:

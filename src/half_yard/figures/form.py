@@ -60,6 +60,9 @@ class Form(Generic[F, P]):
         def made(ask: Ask[F], /, *about: P.args, **named: P.kwargs) -> Lines:
             page = ask(self.head, *about, **named).like()
             fill(page, ask, *about, **named)
+            if ask.is_on_no_line:
+                page = page.like(loose=True)
+                fill(page, ask, *about, **named)
             return Lines(tuple(page.lines), tuple(page.notes))
 
         self._parts.append(made)

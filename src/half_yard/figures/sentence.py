@@ -65,11 +65,18 @@ def _made_of(figure: Figure, depth: int) -> str:
             return f"{term(parts[0], depth)} divided by {term(parts[1], depth)}"
         case Operation.SMALLER | Operation.LARGER:
             return _bounded(figure, depth)
-        case Operation.DOLLARS | Operation.CENTS:
+        case (
+            Operation.DOLLARS
+            | Operation.CENTS
+            | Operation.THREE_PLACES
+            | Operation.FOUR_PLACES
+            | Operation.WHOLE_UP
+            | Operation.WHOLE_DOWN
+        ):
             return (
                 _made_of(parts[0], depth) if parts[0].place is None else f"{term(parts[0], depth)}, rounded"
             )
-        case Operation.CARRIED:
+        case Operation.CARRIED | Operation.SUPPOSED:
             return (
                 term(parts[0], depth)
                 if parts[0].place is not None

@@ -115,7 +115,7 @@ class Page:
     `numbers` are the year's own line numbers where they differ from the usual ones, by line key; `in_cents`
     says that the form keeps cents, `supposed` that it shows what would be under an assumption, so that
     nothing of it is carried to next year, `loose` that it is only worked out, to see whether the form belongs
-    to the return: its figures are on no line.
+    to the return or under an assumption: its figures are on no line.
     """
 
     key: str
@@ -162,10 +162,8 @@ class Page:
     def _place(
         self, key: str, number: str, title: str, figure: Figure, role: Role, carries: Carries | None
     ) -> Figure:
-        if self.loose:
-            return figure.named(title)
         place = Place(self.key, key)
-        placed = figure.at(place, title)
+        placed = figure.named(title) if self.loose else figure.at(place, title)
         number = self.numbers.get(key, number)
         self.lines.append(
             Line(
@@ -175,7 +173,7 @@ class Page:
                 figure=placed,
                 section=self.section,
                 role=role,
-                carries=None if self.supposed else carries,
+                carries=None if self.supposed or self.loose else carries,
             )
         )
         return placed

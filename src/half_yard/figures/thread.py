@@ -9,7 +9,7 @@ from functools import partial
 
 from half_yard.figures.figure import Entered, Figure, Operation, Place
 from half_yard.figures.remembered import Remembered
-from half_yard.figures.rounding import ZERO, to_cents, to_dollars
+from half_yard.figures.rounding import ZERO, to_cents, to_dollars, to_places, whole_down, whole_up
 from half_yard.figures.sheet import Line, Sheet
 
 
@@ -28,7 +28,19 @@ def recompute(figure: Figure) -> Decimal:
     return known[id(figure)]
 
 
+ROUNDED = {
+    Operation.DOLLARS: to_dollars,
+    Operation.CENTS: to_cents,
+    Operation.THREE_PLACES: lambda amount: to_places(amount, 3),
+    Operation.FOUR_PLACES: lambda amount: to_places(amount, 4),
+    Operation.WHOLE_UP: whole_up,
+    Operation.WHOLE_DOWN: whole_down,
+}
+
+
 def _evaluate(figure: Figure, amounts: list[Decimal]) -> Decimal:
+    if figure.operation in ROUNDED:
+        return ROUNDED[figure.operation](amounts[0])
     match figure.operation:
         case Operation.SUM:
             return sum(amounts, ZERO)
@@ -42,17 +54,13 @@ def _evaluate(figure: Figure, amounts: list[Decimal]) -> Decimal:
             return min(amounts)
         case Operation.LARGER:
             return max(amounts)
-        case Operation.DOLLARS:
-            return to_dollars(amounts[0])
-        case Operation.CENTS:
-            return to_cents(amounts[0])
-        case Operation.CARRIED:
+        case Operation.CARRIED | Operation.SUPPOSED:
             return amounts[0]
         case Operation.DECIDED:
             if figure.found is None or not figure.found.holds(amounts[1], amounts[2]):
                 raise ArithmeticError(f"{figure.label}: its test comes out otherwise")
             return amounts[0]
-        case Operation.ENTERED | Operation.RULE | Operation.STATED:
+        case _:
             return figure.amount
 
 
@@ -148,7 +156,8 @@ def _entered_on(line: Line, begins: str = "") -> list[str]:
         if type(origin) is Entered and origin.path.startswith(begins):
             found.append(origin.path)
         for part in figure.parts:
-            if part.place is None and id(part) not in seen:
+            stops = part.place is not None or part.operation is Operation.SUPPOSED
+            if not stops and id(part) not in seen:
                 seen.add(id(part))
                 stack.append(part)
     return found
@@ -195,6 +204,6 @@ def _feeding(figure: Figure) -> tuple[Place, ...]:
         for part in stack.pop().parts:
             if part.place is not None:
                 places[part.place] = None
-            elif part.parts:
+            elif part.parts and part.operation is not Operation.SUPPOSED:
                 stack.append(part)
     return tuple(places)

@@ -18,6 +18,7 @@ from half_yard.records.exchanges import Exchange
 from half_yard.records.forms import (
     CapitalSale,
     DividendStatement,
+    HouseholdItem,
     InterestStatement,
     ReceivedForm,
     WageStatement,
@@ -26,18 +27,19 @@ from half_yard.records.record import Address, Date, Days, Key, Record, Text, Yea
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 from half_yard.records.things import Stay, Thing, Trip, Use
 
-FORMAT_VERSION: Final = 6
+FORMAT_VERSION: Final = 7
 """Of the client file as it is written; `storage/upgrading.py` brings older ones up."""
 
 
 class Person(Record):
-    """A person of the household. `identity_number` is kept as typed; the country's pack checks it. `facts`,
-    `answers` and `choices` are the pack's questions about a person, by key; facts are dollars, or what the
-    question says."""
+    """A person of the household. `died` is the day of a death that the return must know of;
+    `identity_number` is kept as typed, and the country's pack checks it. `facts`, `answers` and `choices` are
+    the pack's questions about a person, by key; facts are dollars, or what the question says."""
 
     first_name: Text = ""
     last_name: Text = ""
     birth_date: Date = None
+    died: Date = None
     identity_number: Text = ""
     blind: bool = False
     facts: Mapping[Key, Amount] = {}
@@ -48,6 +50,16 @@ class Person(Record):
     def name(self) -> str:
         """First and last name, or what there is of them."""
         return f"{self.first_name} {self.last_name}".strip()
+
+
+class Dependant(Person):
+    """Someone who lives with the household or is supported by it: a child, a relative. They come onto a
+    return in the order in which they were made.
+
+    `relation` is a key of the pack, `months` how many of the year they lived at the taxpayer's home."""
+
+    relation: Text = ""
+    months: Annotated[int, Field(ge=0, le=12)] | None = None
 
 
 class Household(Record):
@@ -202,11 +214,12 @@ class ClientFile(Record):
     """
 
     format: Literal["half-yard client file"]
-    format_version: Literal[6]
+    format_version: Literal[7]
     country: Text
     tax_year: Annotated[int, Field(ge=1900, le=2200)]
     household: Household = Household()
     people: Mapping[Key, Person] = {}
+    dependants: Mapping[Key, Dependant] = {}
     activities: Mapping[Key, Activity] = {}
     entries: Mapping[Key, Entry] = {}
     assets: Mapping[Key, Asset] = {}
@@ -215,6 +228,7 @@ class ClientFile(Record):
     interest: Mapping[Key, InterestStatement] = {}
     dividends: Mapping[Key, DividendStatement] = {}
     sales: Mapping[Key, CapitalSale] = {}
+    items: Mapping[Key, HouseholdItem] = {}
     estimated_payments: Mapping[Key, EstimatedPayment] = {}
     statements: Mapping[Key, Statement] = {}
     account_answers: Mapping[Key, AccountAnswer] = {}

@@ -11,6 +11,7 @@ from half_yard.records.client_file import (
     Activity,
     Asset,
     Carryover,
+    Dependant,
     Entry,
     EstimatedPayment,
     Person,
@@ -19,6 +20,7 @@ from half_yard.records.exchanges import Exchange
 from half_yard.records.forms import (
     CapitalSale,
     DividendStatement,
+    HouseholdItem,
     InterestStatement,
     ReceivedForm,
     WageStatement,
@@ -54,6 +56,7 @@ class Collection:
 
 COLLECTIONS: Mapping[str, Collection] = {
     "people": Collection(Person, "Person", Work.CLIENT, in_rows=False),
+    "dependants": Collection(Dependant, "Dependant", Work.HOUSEHOLD, "m"),
     "activities": Collection(Activity, "Activity", Work.ACTIVITIES, "a", in_rows=False),
     "entries": Collection(Entry, "Entry", Work.ACTIVITIES, "e"),
     "assets": Collection(Asset, "Asset", Work.ASSETS, "s"),
@@ -62,6 +65,7 @@ COLLECTIONS: Mapping[str, Collection] = {
     "interest": Collection(InterestStatement, "Interest", Work.HOUSEHOLD, "i"),
     "dividends": Collection(DividendStatement, "Dividends", Work.HOUSEHOLD, "d"),
     "sales": Collection(CapitalSale, "Sale", Work.HOUSEHOLD, "g"),
+    "items": Collection(HouseholdItem, "Item", Work.HOUSEHOLD, "j"),
     "estimated_payments": Collection(EstimatedPayment, "Payment", Work.HOUSEHOLD, "p"),
     "carryovers": Collection(Carryover, "Carried in", Work.HOUSEHOLD, "c"),
     "exchanges": Collection(Exchange, "Exchange", Work.ASSETS, "x", in_rows=False),

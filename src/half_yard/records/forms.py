@@ -78,6 +78,22 @@ class CapitalSale(PersonsForm):
     kind: Text = ""
 
 
+class HouseholdItem(PersonsForm):
+    """Something else of the household that changes its return: a pension, a premium, a gift, a school's bill.
+
+    `kind` is a key of the pack and says what `amount` and the further boxes are; `person` may be one of the
+    dependants too, or nobody; `name` is who paid it or was paid. `choices` are the kind's questions with
+    several answers, by the pack's keys.
+    """
+
+    person: Text = ""
+    kind: Text = ""
+    name: Text = ""
+    amount: Amount | None = None
+    reckoning: Text = ""
+    choices: Mapping[Key, Text] = {}
+
+
 class ReceivedForm(PayersForm):
     """An information form that a payer filed about an activity.
 

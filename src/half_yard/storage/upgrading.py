@@ -27,6 +27,8 @@ def _accounts_and_parts(document: Document) -> Document:
     return document
 
 
+ITEMIZES = "itemizes"
+"""The answer of version 6 and before that became the choice of a deduction."""
 CARRIED = {
     "expensing_carried_in": ("c00001", "section_179"),
     "section_1231_losses": ("c00002", "section_1231_loss"),
@@ -70,18 +72,41 @@ def _sales_of_holdings(document: Document) -> Document:
     return document
 
 
+def _dependants_and_items(document: Document) -> Document:
+    """From version 7 on a file keeps the household's dependants and what else changes its return, and which
+    deduction is taken has three answers: what was said before was a choice."""
+    household = dict(document.get("household", {}))
+    answers = dict(household.get("answers", {}))
+    if ITEMIZES not in answers:
+        return document
+    chosen = {"deduction_taken": "itemize" if answers.pop(ITEMIZES) else "standard"}
+    choices = {**household.get("choices", {}), **chosen}
+    return {**document, "household": {**household, "answers": answers, "choices": choices}}
+
+
 STEPS: dict[int, Callable[[Document], Document]] = {
     1: _accounts_and_parts, 2: _carryovers, 3: _shared_things, 4: _exchanges,
-    5: _sales_of_holdings,
+    5: _sales_of_holdings, 6: _dependants_and_items,
 }  # fmt: skip
 """The step that brings a version up to the next, by version."""
 
 
 def brought_up_edit(edit: Edit, file: ClientFile) -> Edit:
     """An edit of a journal of any version there was, as it is made on a file in the present format."""
-    if not any(change.path[1:] in CARRIED for change in edit.changes):
-        return edit
-    return Edit(label=edit.label, changes=tuple(_of_carryover(change, file) for change in edit.changes))
+    changes = tuple(_of_deduction(_of_carryover(change, file), file) for change in edit.changes)
+    return edit if changes == edit.changes else Edit(label=edit.label, changes=changes)
+
+
+def _of_deduction(change: Change, file: ClientFile) -> Change:
+    """A change of whether deductions are itemized, as one of the choice that it became."""
+    if change.path != f"/household/answers/{ITEMIZES}":
+        return change
+    path = "/household/choices/deduction_taken"
+    if change.value is None:
+        return Change(op="remove", path=path)
+    op = "replace" if "deduction_taken" in file.household.choices else "add"
+    value = "itemize" if change.value else "standard"
+    return Change.model_validate({"op": op, "path": path, "value": value})
 
 
 def _of_carryover(change: Change, file: ClientFile) -> Change:

@@ -3,47 +3,61 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from decimal import Decimal
 
 from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
-from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question
+from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question, box_fields
+from half_yard.countries.results import Computation
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.capital_sales import HELD, KINDS_SOLD, REPORTED
 from half_yard.countries.us.carried_in import KINDS, OF_ASSETS, OF_THINGS
 from half_yard.countries.us.elsewhere import ELSEWHERE
-from half_yard.countries.us.form_boxes import PERSONS_BOXES
-from half_yard.countries.us.frame import FILING_STATUSES
+from half_yard.countries.us.form_boxes import PERSONS_BOXES, WAGES_TICKS
+from half_yard.countries.us.household.fields import (
+    HOUSEHOLD_QUESTIONS,
+    PERSON_QUESTIONS,
+    household_fields,
+    person_fields,
+)
+from half_yard.countries.us.household.filing_status import MARITAL
+from half_yard.countries.us.household.incomes import INCOMES
+from half_yard.countries.us.household.relations import QUESTIONS
+from half_yard.countries.us.household.sections import (
+    dependant_fields,
+    dependants_section,
+    item_fields,
+    item_words,
+    items_section,
+    kind_at,
+)
 from half_yard.countries.us.identity import masked_payer
 from half_yard.countries.us.losses.asked import (
-    ALL_RENTALS_ONE,
     AT_RISK,
     AT_RISK_ADDED,
     AT_RISK_TAKEN,
     DEATH,
     ENDED,
-    LIVED_APART,
-    PROFESSIONAL,
     STEP_UP,
 )
 from half_yard.countries.us.qualified.asked import HOURS, TRADE, WAGES
 from half_yard.countries.us.questions import (
     ACTIVITY,
     CHOICES,
-    CLAIMED,
-    DE_MINIMIS,
-    ITEMIZES,
-    MINIMUM_TAX_OTHER,
-    OPTIONAL,
-    SPOUSE_ITEMIZES,
+    DEDUCTION,
+    LAST_YEAR_INCOME,
+    LAST_YEAR_TAX,
     SPOUSES,
 )
-from half_yard.countries.us.shared.kinds import VEHICLE, WITH_INTEREST
-from half_yard.countries.us.year_rules import YEARS, rules_for
+from half_yard.countries.us.shared.kinds import VEHICLE
 from half_yard.records import Activity, ClientFile, Thing
 from half_yard.records.choices import Option
+from half_yard.records.collections import collection_and_id
 
+PAID_OUT = ("earned_income_credit", "refundable_child_credit", "opportunity_credit", "recovery_rebate")
+"""Lines of Form 1040 with credits that are paid out."""
 LAST_PAYMENT_MONTH = 3
 """Nothing is paid towards a year before its April: a day of January is the last instalment's (Form
 1040-ES)."""
@@ -59,45 +73,20 @@ class UnitedStatesAsked(Asked):
 
     carryovers: Mapping[str, str] = KINDS
     books: Sequence[Option] = (("", "Regular"), ("amt", "Minimum tax"))
-    household_questions: Sequence[Question] = (
-        ITEMIZES,
-        SPOUSE_ITEMIZES,
-        LIVED_APART,
-        ALL_RENTALS_ONE,
-        DE_MINIMIS,
-    )
-    person_questions: Sequence[Question] = (CLAIMED, OPTIONAL, PROFESSIONAL)
+    household_questions: Sequence[Question] = HOUSEHOLD_QUESTIONS
+    household_choices: Sequence[ManyAnswers] = (MARITAL, DEDUCTION)
+    person_questions: Sequence[Question] = PERSON_QUESTIONS
+    dependant_questions: Sequence[Question] = QUESTIONS
     elsewhere: Sequence[Elsewhere] = ELSEWHERE
     regional_boxes = True
 
     def household_fields(self, file: ClientFile) -> Sequence[Field]:
-        """The filing status, an election of the return; where there is a home or dwelling, whether deductions
-        are itemized."""
-        options = tuple(FILING_STATUSES.items())
-        fields = [Field("/household/filing_status", "Filing status", FieldKind.CHOICE, options)]
-        asked = {
-            ITEMIZES: any(thing.kind in WITH_INTEREST for thing in file.things.values()),
-            LIVED_APART: file.household.filing_status == "separate",
-            SPOUSE_ITEMIZES: file.household.filing_status == "separate",
-            ALL_RENTALS_ONE: any(PROFESSIONAL.of(person.answers) for person in file.people.values()),
-        }
-        questions = (question for question in self.household_questions if asked.get(question, True))
-        fields += (question.field("/household") for question in questions)
-        if file.tax_year in YEARS and _may_owe_minimum_tax(file):
-            words, hint = "Other items of the minimum tax", "stock options that were exercised and the like"
-            path = f"/household/facts/{MINIMUM_TAX_OTHER}"
-            fields.append(Field(path, words, FieldKind.AMOUNT, optional=True, hint=hint))
-        return fields
+        """The filing status and all that holds for the return."""
+        return household_fields(file)
 
     def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:
-        """Blindness and being claimed, for the standard deduction; where there are businesses, the optional
-        method; where there are rentals, the work in real estate."""
-        path = f"/people/{person}"
-        kinds = {activity.kind for activity in file.activities.values()}
-        asked = {OPTIONAL: "business" in kinds, PROFESSIONAL: "rental" in kinds}
-        questions = (question for question in self.person_questions if asked.get(question, True))
-        blind = Field(f"{path}/blind", "Blind", FieldKind.ANSWER, default=False)
-        return [blind, *(question.field(path) for question in questions)]
+        """Blindness, being claimed and the like."""
+        return person_fields(file, person)
 
     def sections(self, now: Now) -> Sequence[Section]:
         """Wages, interest, dividends and estimated payments."""
@@ -110,6 +99,7 @@ class UnitedStatesAsked(Asked):
         withheld = Column("Withheld", Kind.AMOUNT, "withheld", optional=True)
         owner = {"person": "owner"}
         return [
+            dependants_section(),
             Section(
                 collection="wages",
                 heading="Wages",
@@ -117,6 +107,7 @@ class UnitedStatesAsked(Asked):
                 noun="wages",
                 new_hint="new employer",
                 needed=("wages",),
+                opened=True,
                 columns=(
                     number,
                     Column("Employer", Kind.TEXT, "employer", stretch=True),
@@ -199,6 +190,7 @@ class UnitedStatesAsked(Asked):
                 boxes=True,
                 listed=True,
             ),
+            items_section(now),
             Section(
                 collection="estimated_payments",
                 heading="Estimated tax payments",
@@ -212,6 +204,43 @@ class UnitedStatesAsked(Asked):
                 ),
             ),
         ]
+
+    def further(self, file: ClientFile, path: str) -> Sequence[Field]:
+        """The further boxes of a form, and what is asked of a dependant or of what else there is."""
+        match collection_and_id(path)[0]:
+            case "dependants":
+                return dependant_fields(path)
+            case "items":
+                return item_fields(file, path)
+            case "wages":
+                return box_fields(path, self.boxes("wages"), WAGES_TICKS)
+        return super().further(file, path)
+
+    def said_at(self, file: ClientFile, path: str) -> str:
+        """Of an item what its amount is, and where it goes."""
+        return item_words(file, path) if path.startswith("/items/") else ""
+
+    def has_payer(self, file: ClientFile, path: str) -> bool:
+        """Not of a dependant, and not of what comes on no form."""
+        collection, key = collection_and_id(path)
+        if collection == "items" and key in file.items:
+            kind = kind_at(file, path)
+            return kind is not None and kind.payer
+        return collection != "dependants"
+
+    def has_regional_boxes(self, file: ClientFile, path: str) -> bool:
+        """Of an item only where it is income, from which a state may have withheld."""
+        collection, key = collection_and_id(path)
+        if collection == "items" and key in file.items:
+            return kind_at(file, path) in INCOMES
+        return collection != "dependants"
+
+    def facts_next_year(self, computation: Computation) -> Mapping[str, Decimal]:
+        """This year's tax and income, for the penalty and the estimates of next year."""
+        sheet = computation.sheet("form_1040")
+        paid_out = (line.figure.amount for line in sheet.lines if line.place.line in PAID_OUT)
+        tax = max(sheet["total_tax"].amount - sum(paid_out, Decimal(0)), Decimal(0))
+        return {LAST_YEAR_TAX: tax, LAST_YEAR_INCOME: sheet["adjusted_gross_income"].amount}
 
     def boxes(self, collection: str) -> Sequence[Box]:
         """The further boxes of Forms W-2, 1099-INT and 1099-DIV."""
@@ -272,22 +301,15 @@ class UnitedStatesAsked(Asked):
 
     def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
         """The questions with several answers, but for those about spouses."""
-        return [question for question in CHOICES.get(kind, ()) if question is not SPOUSES]
+        return [question for question in CHOICES.get(kind, ()) if question is not SPOUSES[kind]]
 
     def owners_choices(self, kind: str) -> Sequence[ManyAnswers]:
         """How both spouses own it."""
-        return [question for question in CHOICES.get(kind, ()) if question is SPOUSES]
+        return [question for question in CHOICES.get(kind, ()) if question is SPOUSES[kind]]
 
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Business or rental."""
         return advise(activity)
-
-
-def _may_owe_minimum_tax(file: ClientFile) -> bool:
-    """Whether wages are large enough that the minimum tax is thought of, or something is entered for it."""
-    large = rules_for(file.tax_year).amount("additional_medicare_withheld_from")
-    has = MINIMUM_TAX_OTHER in file.household.facts
-    return has or any(item.wages > large for item in file.wages.values())
 
 
 def _choice(title: str, field: str, options: Sequence[Option], hint: str) -> Column:

@@ -132,7 +132,7 @@ def _spouses(frame: OnReturn, path: str, activity: Activity) -> Iterator[Finding
                 f"{activity.name} is a partnership: it files Form 1065, which is outside this program.",
                 f"{path}/choices/spouses", "Archive it here; its Schedule K-1 belongs to the owner's return.",
             )  # fmt: skip
-        case "community":
+        case "community" | "community_owner" | "community_spouse":
             region = (activity.address.region or frame.file.household.address.region).strip().upper()
             if region and region not in COMMUNITY_STATES:
                 yield Finding(

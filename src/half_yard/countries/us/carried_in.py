@@ -17,6 +17,8 @@ PASSIVE_LOSS, AT_RISK_LOSS = "passive_loss", "at_risk_loss"
 AT_RISK_AMOUNT, AT_RISK_DEDUCTED = "at_risk_amount", "at_risk_deducted"
 NET_OPERATING_LOSS, MINIMUM_TAX_CREDIT = "net_operating_loss", "minimum_tax_credit"
 SHORT_LOSS, LONG_LOSS = "short_capital_loss", "long_capital_loss"
+GIFTS_CASH, GIFTS_PROPERTY, GIFTS_GAIN = "gifts_cash", "gifts_property", "gifts_gain"
+INVESTMENT_INTEREST = "investment_interest"
 KINDS = {
     SECTION_179: "Section 179 deduction that was not allowed",
     SECTION_1231: "Section 1231 losses of the last five years, not yet recaptured",
@@ -35,6 +37,10 @@ KINDS = {
     MINIMUM_TAX_CREDIT: "Credit for prior year minimum tax (Form 8801)",
     SHORT_LOSS: "Short-term capital loss (Schedule D, line 6)",
     LONG_LOSS: "Long-term capital loss (Schedule D, line 14)",
+    GIFTS_CASH: "Gifts of cash above the limit, with their year",
+    GIFTS_PROPERTY: "Gifts of things above the limit, with their year",
+    GIFTS_GAIN: "Gifts of things with a long-term gain above the limit, with their year",
+    INVESTMENT_INTEREST: "Investment interest above the income (Form 4952)",
 }
 """What may be carried in, by kind."""
 OF_THINGS = {

@@ -24,12 +24,15 @@ from half_yard.countries.us.country import ROLES
 from half_yard.countries.us.exchanges.checks import exchange_findings
 from half_yard.countries.us.forms.form_4797 import freed, left_service, unnamed_proceeds
 from half_yard.countries.us.forms.home_sale import is_main_home
-from half_yard.countries.us.frame import FILING_STATUSES, OnReturn
+from half_yard.countries.us.frame import OnReturn
+from half_yard.countries.us.household.checks import household_findings
+from half_yard.countries.us.household.filing_status import FILING_STATUSES
+from half_yard.countries.us.household.items import NOT_SEPARATE
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
 from half_yard.countries.us.losses.asked import ENDED
 from half_yard.countries.us.qualified.asked import GROUP, HOURS, SERVICE, TRADE
-from half_yard.countries.us.questions import is_made_up
+from half_yard.countries.us.questions import LAST_YEAR_TAX, is_made_up
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.countries.us.shared_checks import served_by, shared_findings
 from half_yard.depreciation import Convention
@@ -46,11 +49,9 @@ MEND_PRIOR = (
     "(Rev. Proc. 2015-13)."
 )
 NOT_COVERED = (
-    "This program computes businesses, rentals, wages, interest, dividends, sales and payments with the "
-    "standard deduction, the limits on losses, and all taxes on them. Other income, itemized deductions, the "
-    "owner's health insurance and retirement contributions, credits of the household and state returns are "
-    "not part of the result, nor are farms, patrons of a cooperative, ministers, church employees and "
-    "statutory employees."
+    "State returns are not part of the result; their boxes are kept. Nor are returns of partnerships and "
+    "companies themselves, farms, trusts, patrons of a cooperative, income earned abroad, ministers, church "
+    "employees and statutory employees."
 )
 
 
@@ -65,6 +66,7 @@ def findings_of(
     """Everything found, the gravest first."""
     found = [
         *_people(frame),
+        *household_findings(frame, sheets),
         *share_findings(frame.file),
         *_stopped(frame, stops),
         *_gaps(sheets),
@@ -91,7 +93,7 @@ def findings_of(
 def _stopped(frame: OnReturn, stops: Mapping[str, str]) -> Iterator[Finding]:
     """An error for everything that lands nowhere, but for what the law leaves out."""
     for path, reason in stops.items():
-        if reason not in {*REASONS, RECEIVED_LATER}:
+        if reason not in {*REASONS, RECEIVED_LATER, NOT_SEPARATE}:
             yield Finding(Level.ERROR, f"{_called(frame, path)}: {reason}", path)
 
 
@@ -309,11 +311,14 @@ def _rental_days(frame: OnReturn) -> Iterator[Finding]:
 
 def _return(frame: OnReturn, sheets: Sequence[Sheet]) -> Iterator[Finding]:
     form = next(sheet for sheet in sheets if sheet.key == "form_1040")
-    if form["owed"].amount >= frame.rules.amount("estimated_tax_small_balance"):
+    underpaid = next((sheet for sheet in sheets if sheet.key == "form_2210"), None)
+    if underpaid is not None and underpaid.has("at_most") and underpaid["at_most"].amount:
+        most = underpaid["at_most"].amount
         yield Finding(
             Level.WARNING,
-            f"The balance due is {form['owed'].amount:,}: a penalty for underpaid estimated tax may be due.",
-            mend="Form 2210 is not computed.",
+            f"A penalty for underpaid estimated tax of up to {most:,.2f} may be due; it is not counted.",
+            f"/household/facts/{LAST_YEAR_TAX}",
+            "Type last year's tax on the client's page: then it is worked out (Form 2210).",
         )
     threshold = frame.rules.amount("schedule_b_threshold")
     if form["taxable_interest"].amount > threshold:

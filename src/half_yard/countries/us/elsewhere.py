@@ -10,6 +10,7 @@ from half_yard.countries.offered import (
     SHARED,
     Elsewhere,
 )
+from half_yard.countries.us.household.kinds import KINDS
 
 BESIDE = "Work it out beside the program: the result here leaves it out."
 ELSEWHERE = (
@@ -61,16 +62,18 @@ ELSEWHERE = (
         LEAVING,
     ),
     Elsewhere(
-        ("Dependents", "Dependants", "Children", "Child tax credit"),
-        f"not recorded, and their credits not computed. {BESIDE}",
+        ("Dependents", "Dependants", "Children", "Child tax credit", "Head of household", "Earned income"),
+        "those at home are typed in the household; what each counts for is found by the facts",
+        HOUSEHOLD,
     ),
     Elsewhere(
-        ("Health insurance of the owner", "Medical insurance"),
-        f"not computed: it is no cost of the business. {BESIDE}",
+        ("Medical insurance", "Retirement contributions"),
+        "those of the owner are typed in the household; those for employees are costs of the business",
+        HOUSEHOLD,
     ),
     Elsewhere(
-        ("Retirement contributions", "SEP", "IRA", "Solo 401(k)"),
-        f"not computed for the owner; for employees it is line 19. {BESIDE}",
+        ("Return of a partnership", "Return of an S corporation", "Farm", "State return"),
+        f"not computed. {BESIDE}",
     ),
     Elsewhere(("W-2", "Wages of the owner", "Salary", "Job"), "in the household", HOUSEHOLD),
     Elsewhere(("1099-INT", "1099-DIV", "Bank interest", "Dividends"), "in the household", HOUSEHOLD),
@@ -93,5 +96,9 @@ ELSEWHERE = (
         ("EIN", "Business address", "Owners", "Shares of spouses", "Days rented"),
         "asked of the activity itself",
         ACTIVITY,
+    ),
+    *(
+        Elsewhere((kind.title, kind.words), f"in the household: {kind.goes}", HOUSEHOLD)
+        for kind in KINDS.values()
     ),
 )

@@ -31,11 +31,17 @@ FORM_KINDS = (
         ),
     ),
 )  # fmt: skip
+WAGES_TICKS = (Box("retirement", "Box 13: retirement plan", "for the deduction of IRA contributions"),)
 PERSONS_BOXES = {
     "wages": (
         Box("social_security_tax", "Box 4: social security tax", "checked against box 3 and the year's rate"),
         Box("medicare_wages", "Box 5: Medicare wages", "for the Additional Medicare Tax"),
         Box("medicare_tax", "Box 6: Medicare tax", "checked against box 5 and the year's rate"),
+        Box("care", "Box 10: dependent care benefits", "Form 2441, part III"),
+        Box("tips", "Qualified tips among them", "Schedule 1-A, part II: 2025 to 2028"),
+        Box("overtime", "Qualified overtime among them", "Schedule 1-A, part III: 2025 to 2028"),
+        Box("hsa", "Box 12 W: health savings account", "Form 8889, line 9"),
+        Box("deferrals", "Box 12 D, E, S: deferrals", "for limits of own plans and the saver's credit"),
     ),
     "interest": (
         Box("penalty", "Box 2: early withdrawal penalty", "Schedule 1, line 18"),

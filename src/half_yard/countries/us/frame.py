@@ -10,6 +10,8 @@ from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.country import ROLES
 from half_yard.countries.us.form_boxes import FORM_KINDS
+from half_yard.countries.us.household import filing_status
+from half_yard.countries.us.household.filing_status import FILING_STATUSES
 from half_yard.countries.us.identity import masked
 from half_yard.countries.us.left_out import SHORT, left_out_activities
 from half_yard.countries.us.shared.kinds import KINDS
@@ -18,12 +20,6 @@ from half_yard.countries.us.year_rules import YearRules, rules_for
 from half_yard.figures import Choice, Mark
 from half_yard.records import Activity, Address, ClientFile, Household, Person
 
-FILING_STATUSES = {
-    "single": "Single",
-    "joint": "Married filing jointly",
-    "separate": "Married filing separately",
-    "head_of_household": "Head of household",
-}
 TAXPAYERS = (("owner", "Taxpayer"), ("spouse", "Spouse"))
 
 
@@ -48,14 +44,10 @@ BOOKS = BookKeeping(
 )
 
 
-def status_of(household: Household) -> str:
-    """The filing status; single while none is chosen."""
-    return household.filing_status if household.filing_status in FILING_STATUSES else "single"
-
-
 def people_of(file: ClientFile) -> tuple[str, ...]:
     """The ids of those whose income is on the return."""
-    wanted = ("owner", "spouse") if status_of(file.household) == "joint" else ("owner",)
+    status = filing_status.status_of(file, rules_for(file.tax_year))
+    wanted = ("owner", "spouse") if status == filing_status.JOINT else ("owner",)
     return tuple(person for person in wanted if person in file.people)
 
 
@@ -76,7 +68,8 @@ class OnReturn:
     @staticmethod
     def of(file: ClientFile) -> OnReturn:
         """The frame of a file."""
-        return OnReturn(file, rules_for(file.tax_year), status_of(file.household), people_of(file))
+        values = rules_for(file.tax_year)
+        return OnReturn(file, values, filing_status.status_of(file, values), people_of(file))
 
     def name(self, person: str) -> str:
         """A person's name, or the role while there is none."""
@@ -93,8 +86,19 @@ def rules(ask: Ask) -> YearRules:
 
 
 def status(ask: Ask) -> str:
-    """The filing status; single while none is chosen."""
-    return status_of(ask.of(household))
+    """The filing status, as it is chosen or found by the facts; single while neither is there."""
+    return ask.of(_status)
+
+
+def _status(file: ClientFile) -> str:
+    return filing_status.status_of(file, rules_for(file.tax_year))
+
+
+def _decided(file: ClientFile) -> filing_status.Decided | None:
+    """What the facts say of the status, where none is chosen."""
+    if file.household.filing_status in FILING_STATUSES:
+        return None
+    return filing_status.decided_by_facts(file, rules_for(file.tax_year))
 
 
 def household(file: ClientFile) -> Household:
@@ -119,16 +123,31 @@ def status_choice(ask: Ask) -> Choice:
 
 def status_marks(ask: Ask) -> tuple[Mark, ...]:
     """The mark of a status that is only assumed."""
-    return () if ask.of(household).filing_status in FILING_STATUSES else (gaps.NO_STATUS,)
+    chosen = ask.of(household).filing_status in FILING_STATUSES
+    if not chosen and ask.of(_decided) is None:
+        return (gaps.NO_STATUS,)
+    problem = ask.of(_status_problem)
+    return (gaps.status_does_not_hold(problem),) if problem else ()
+
+
+def _status_problem(file: ClientFile) -> str:
+    values = rules_for(file.tax_year)
+    return filing_status.problem_of(filing_status.status_of(file, values), file, values)
 
 
 def facts(ask: Ask) -> tuple[tuple[str, str], ...]:
     """What stands at the head of the return."""
     return (
-        ("Filing status", FILING_STATUSES[ask(status)]),
+        ("Filing status", ask(_status_in_words)),
         *ask.of(_names),
         ("Address", one_line(ask.of(household).address)),
     )
+
+
+def _status_in_words(ask: Ask) -> str:
+    decided = ask.of(_decided)
+    words = FILING_STATUSES[ask(status)]
+    return words if decided is None else f"{words}: {decided.why}"
 
 
 def _names(file: ClientFile) -> tuple[tuple[str, str], ...]:

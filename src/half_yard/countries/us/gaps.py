@@ -19,9 +19,6 @@ PASSIVE_FOR_MINIMUM_TAX = gap(
     "Minimum tax is due, and a rental's limited loss has other depreciation for it: how much of that counts "
     "(Form 6251, line 2m) is not computed."
 )
-HEAD_OF_HOUSEHOLD = gap(
-    "Head of household needs a qualifying person: dependants and their credits are not computed."
-)
 SEPARATE_SPOUSE_ITEMIZES = gap(
     "Filing separately: whether the spouse itemizes, which takes the standard deduction away, is not said.",
     "Answer it.",
@@ -29,9 +26,98 @@ SEPARATE_SPOUSE_ITEMIZES = gap(
 )
 
 
-ITEMIZED = gap(
-    "Deductions are said to be itemized: Schedule A is not computed, and the standard deduction is taken.",
-    path="/household/answers/itemizes",
+NOTHING_ITEMIZED = gap(
+    "Itemized deductions are chosen, and none is entered.",
+    "Enter them among what the household has, or take the standard deduction.",
+    "/household/choices/deduction_taken",
+)
+
+
+def status_does_not_hold(problem: str) -> Mark:
+    """A filing status that does not hold by what is entered."""
+    return gap(
+        problem,
+        "Enter the person among the dependants, or choose another status.",
+        "/household/filing_status",
+    )
+
+
+def taxable_not_said(path: str) -> Mark:
+    """A pension whose taxable part nobody entered."""
+    return gap(
+        "How much of a pension is taxable is not said: all of it is taken.",
+        "Type box 2a of its form, or the cost at its start for the simplified method.",
+        path,
+    )
+
+
+def age_not_said(path: str) -> Mark:
+    """An annuity without the age at its start."""
+    return gap("The age at an annuity's start is not entered.", "Type it.", path)
+
+
+def shared_policy(path: str) -> Mark:
+    """A marketplace policy of which another return has a part."""
+    return gap("A policy that is shared with another return (Form 8962, part IV) is not computed.", path=path)
+
+
+def coverage_not_said(path: str) -> Mark:
+    """A health savings account without what the plan covers."""
+    return gap(
+        "Whether the plan covers one person or a family is not said; one is assumed.", "Choose it.", path
+    )
+
+
+YOUNG_STUDENT = gap(
+    "Below 24, whether any of the American opportunity credit is paid out depends on who supports the "
+    "taxpayer, which is not asked (26 U.S.C. 25A(i)(5))."
+)
+CHILD_CREDIT_ABROAD = gap("The child tax credit of 2021 of a home abroad has older rules, not computed.")
+ADVANCE_ABOVE = gap(
+    "More was paid in advance than the child tax credit of 2021: what is repaid of it (Schedule 8812, part "
+    "III) is not computed."
+)
+FOREIGN_TAX = gap(
+    "Foreign tax above what is taken without Form 1116: the rest of the credit is not computed."
+)
+
+
+def dependant_not_known(name: str, missing: str, path: str) -> Mark:
+    """Someone of the household of whom it is not known what they count for."""
+    return gap(f"{name}: what they count for is not known without {missing}.", "Type what is missing.", path)
+
+
+def section_1231_of_entity(path: str) -> Mark:
+    """A gain of property of a partnership or S corporation."""
+    return gap("A section 1231 gain of a Schedule K-1 (Form 4797, line 2) is not computed.", path=path)
+
+
+def passive_loss_of_entity(path: str) -> Mark:
+    """A passive loss of a partnership or S corporation."""
+    return gap(
+        "A passive loss of a Schedule K-1 is limited by Form 8582, which is not computed for it: nothing of "
+        "it is deducted.",
+        path=path,
+    )
+
+
+def passive_beside_rentals(path: str) -> Mark:
+    """Passive income of an entity beside passive losses of rentals."""
+    return gap(
+        "Passive income of a Schedule K-1 may free passive losses of rentals (Form 8582): not computed.",
+        path=path,
+    )
+
+
+def income_of_dependants(names: str) -> Mark:
+    """Dependants who must file, whose income is part of the household's for the premium credit."""
+    return gap(f"Income of dependants who must file ({names}) counts for the premium credit: not computed.")
+
+
+SPOUSE_COVERED = gap(
+    "Filing separately with an IRA: whether the spouse is covered by a plan at work is not said.",
+    "Answer it.",
+    "/household/answers/spouse_covered",
 )
 
 

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+import datetime
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us.capital_sales import NOT_HERE, sale_stops, sales_made
+from half_yard.countries.us.due_dates import instalment_days
 from half_yard.countries.us.frame import BOOKS, people
 from half_yard.figures import Figure, entered
 from half_yard.records import ClientFile, EstimatedPayment
@@ -50,16 +52,18 @@ def own_income(ask: Ask) -> OwnIncome:
         for collection in COLLECTIONS
     )
     forms = ask(forms_on_return)
+    entities = [found for found in ask(_other_items) if getattr(found[1], "kind", "") == "k1"]
     return OwnIncome(
         wages=_fields(wages, "wages"),
         interest=[
             *_fields(interest, "interest"),
+            *_boxes(entities, "interest"),
             *_boxes(interest, "treasury"),
             *(sold.interest for sold in ask(sales_made) if sold.interest.amount),
         ],
         exempt_interest=_boxes([*interest, *dividends], "exempt"),
-        dividends=_fields(dividends, "ordinary"),
-        qualified_dividends=_fields(dividends, "qualified"),
+        dividends=[*_fields(dividends, "ordinary"), *_boxes(entities, "dividends")],
+        qualified_dividends=[*_fields(dividends, "qualified"), *_boxes(entities, "qualified")],
         capital_gain=_boxes(dividends, "capital_gain"),
         unrecaptured_distributions=_boxes(dividends, "unrecaptured"),
         collectible_distributions=_boxes(dividends, "collectibles"),
@@ -68,7 +72,7 @@ def own_income(ask: Ask) -> OwnIncome:
         early_withdrawal=_boxes(interest, "penalty"),
         withheld_on_wages=_fields(wages, "withheld"),
         withheld_elsewhere=[
-            *_fields([*interest, *dividends, *forms], "withheld"),
+            *_fields([*interest, *dividends, *forms, *ask(_other_items)], "withheld"),
             *_boxes(ask(sold_on_return), "withheld"),
         ],
         estimated_payments=[
@@ -79,11 +83,59 @@ def own_income(ask: Ask) -> OwnIncome:
     )
 
 
+def wages_of(ask: Ask, person: str, tick: str) -> tuple[Figure, ...]:
+    """A person's wages; with a tick, only those of employers whose form has it."""
+    return tuple(
+        _leaf(getattr(item, "wages", None), name_of(item), f"{path}/wages")
+        for path, item in ask(items_of, "wages")
+        if item.person == person and (not tick or item.ticks.get(tick))
+    )
+
+
+def box_of_wages(ask: Ask, box: str, person: str) -> tuple[Figure, ...]:
+    """A box of a person's Forms W-2, of each that has it."""
+    return tuple(
+        _boxes([(path, item) for path, item in ask(items_of, "wages") if item.person == person], box)
+    )
+
+
+def state_tax_withheld(ask: Ask) -> tuple[Figure, ...]:
+    """State income tax withheld on all forms of the people on the return."""
+    on_return = ask(people)
+    forms: list[tuple[str, PayersForm]] = [*ask(forms_on_return)]
+    for collection in (*COLLECTIONS, "sales", "items"):
+        forms += [found for found in ask(items_of, collection) if found[1].person in on_return]
+    return tuple(
+        _leaf(item.state.withheld, name_of(item), f"{path}/state/withheld")
+        for path, item in forms
+        if item.state.withheld
+    )
+
+
+def _other_items(ask: Ask) -> tuple[tuple[str, PersonsForm], ...]:
+    """What else the people on the return have, of which tax may have been withheld."""
+    on_return = ask(people)
+    return tuple(found for found in ask(items_of, "items") if found[1].person in on_return)
+
+
 def sold_on_return(ask: Ask) -> tuple[tuple[str, PersonsForm], ...]:
     """The sales of the people on the return, by record path; also one that can't be counted yet has its tax
     withheld."""
     on_return = ask(people)
     return tuple((path, item) for path, item in ask(items_of, "sales") if item.person in on_return)
+
+
+def dated_payments(ask: Ask) -> tuple[tuple[datetime.date, Figure], ...]:
+    """The estimated payments that count, with their days; one without a day counts as paid last."""
+    last = instalment_days(ask.of(tax_year))[-1]
+    return tuple(
+        (
+            payment.date or last,
+            entered(payment.amount, "Estimated payment", f"{path}/amount", payment.reckoning),
+        )
+        for path, payment in ask.of(_payments)
+        if path not in ask(payment_stops)
+    )
 
 
 def items_of(ask: Ask, collection: str) -> tuple[tuple[str, PersonsForm], ...]:

@@ -5,6 +5,7 @@ from half_yard.countries.us.asked import UnitedStatesAsked
 from half_yard.countries.us.assets.keeping import UnitedStatesAssetKeeping
 from half_yard.countries.us.compute import compute
 from half_yard.countries.us.country import COUNTRY
+from half_yard.countries.us.household.instalments import instalments_of
 from half_yard.countries.us.ledger import UnitedStatesLedger
 from half_yard.countries.us.shared.use import UnitedStatesSharedUse
 
@@ -15,5 +16,6 @@ PACK = Pack(
     UnitedStatesAsked(),
     UnitedStatesAssetKeeping(),
     UnitedStatesSharedUse(),
+    instalments_of,
 )
 """Federal income tax of sole proprietors and small landlords."""

@@ -61,6 +61,23 @@ OPTIONAL = Question(
     "Schedule SE, part II: with 400 of net earnings in two of the three years before, at most five times",
     anew=True,
 )  # fmt: skip
+EARNED_2019 = "earned_2019"
+"""Under which key the household keeps earned income of 2019, which the credit of 2021 may be taken of."""
+SPOUSE_COVERED = Question(
+    "spouse_covered", "The spouse is covered by a retirement plan at work", False,
+    "Filing separately: for the deduction of IRA contributions (26 U.S.C. 219(g)(7))", anew=True,
+)  # fmt: skip
+ANNUALIZED = Question(
+    "annualized", "Underpayment by annualized income (Schedule AI)", False,
+    "For a profit that came late in the year: by the days of the books (26 U.S.C. 6654(d)(2))", anew=True,
+)  # fmt: skip
+LAST_YEAR_TAX, LAST_YEAR_INCOME = "last_year_tax", "last_year_income"
+"""Under which keys the household keeps last year's total tax and adjusted gross income, for Form 2210."""
+APPLIED_TO_NEXT = "applied_to_next_year"
+"""Under which key the household keeps what of a refund goes to next year's estimated tax."""
+EXPECTED_PROFIT, EXPECTED_OTHER = "expected_profit", "expected_other"
+EXPECTED_WITHHELD, EXPECTED_CREDITS = "expected_withheld", "expected_credits"
+"""Under which keys a person and the household keep what is expected of next year, for its estimates."""
 MINIMUM_TAX_OTHER = "minimum_tax_other"
 """Under which key the household keeps what else Form 6251 adds, such as options that were exercised."""
 CLAIMED = Question(
@@ -71,9 +88,19 @@ SPOUSE_ITEMIZES = Question(
     "spouse_itemizes", "The spouse itemizes deductions on the other return", False,
     "Filing separately: then there is no standard deduction here (26 U.S.C. 63(c)(6)(A))", anew=True,
 )  # fmt: skip
-ITEMIZES = Question(
-    "itemizes", "Deductions are itemized (Schedule A)", False,
-    "Then interest and taxes of a home come before its other costs (Form 8829, lines 10 and 11)",
+HOME_ABROAD = Question(
+    "home_abroad", "The main home was abroad for half the year or more", False,
+    "Then there is no earned income credit without a child, nor the refundable credits of 2021", anew=True,
+)  # fmt: skip
+FULL_TIME_STUDENT = Question(
+    "full_time_student", "Full-time student in five months of the year", False,
+    "For the credits of savers and, in 2021, earned income", anew=True,
+)  # fmt: skip
+ITEMIZED, STANDARD = "itemize", "standard"
+DEDUCTION = ManyAnswers(
+    "deduction_taken", "Deduction taken",
+    (("", "The one that leaves less income"), (ITEMIZED, "Itemized (Schedule A)"), (STANDARD, "Standard")),
+    "Also what it does to the home office and the dwellings is weighed (26 U.S.C. 63(e))", anew=True,
 )  # fmt: skip
 
 
@@ -83,9 +110,9 @@ def is_made_up(asset: Asset) -> bool:
     return MADE_UP.of(asset.answers) and asset.prior_depreciation is not None and not asset.thing
 
 
-def itemizes(file: ClientFile) -> bool:
-    """Whether deductions are itemized, as it is said or taken to be."""
-    return ITEMIZES.of(file.household.answers)
+def may_itemize(file: ClientFile) -> bool:
+    """Whether deductions may come to be itemized: unless the standard deduction is chosen."""
+    return file.household.choices.get(DEDUCTION.key) != STANDARD
 
 
 MAIN_HOME = Question(
@@ -154,16 +181,29 @@ ACTIVITY = {
         ),
     ),
 }  # fmt: skip
-SPOUSES = ManyAnswers(
-    "spouses",
-    "Where both spouses own it",
-    (
-        ("community", "Community property: half each"),
-        ("joint_venture", "Qualified joint venture: by their shares"),
-        ("partnership", "A partnership"),
+VENTURES = (("joint_venture", "Qualified joint venture: by their shares"), ("partnership", "A partnership"))
+SPOUSES = {
+    "business": ManyAnswers(
+        "spouses",
+        "Where both spouses own it",
+        (
+            ("community", "Community property, run by both"),
+            ("community_owner", "Community property, run by the taxpayer"),
+            ("community_spouse", "Community property, run by the spouse"),
+            *VENTURES,
+        ),
+        "Community property, half each: Rev. Proc. 2002-69; who runs it owes the self-employment tax "
+        "(26 U.S.C. 1402(a)(5)(A)). Joint venture: 26 U.S.C. 761(f), joint return, both take part",
     ),
-    "Community property: Rev. Proc. 2002-69. Joint venture: 26 U.S.C. 761(f), joint return, both take part",
-)
+    "rental": ManyAnswers(
+        "spouses",
+        "Where both spouses own it",
+        (("community", "Community property"), *VENTURES),
+        "Community property, half each: Rev. Proc. 2002-69. Joint venture: 26 U.S.C. 761(f)",
+    ),
+}
+ALONE = {"community_owner": "owner", "community_spouse": "spouse"}
+"""Who alone carries on a business that is community property, by the answer."""
 CHOICES = {
     "business": (
         ManyAnswers(
@@ -177,9 +217,9 @@ CHOICES = {
         ),
         ENDED,
         GROUP,
-        SPOUSES,
+        SPOUSES["business"],
     ),
-    "rental": (ENDED, GROUP, SPOUSES),
+    "rental": (ENDED, GROUP, SPOUSES["rental"]),
 }  # fmt: skip
 COMMUNITY_STATES = frozenset(("AZ", "CA", "ID", "LA", "NV", "NM", "TX", "WA", "WI"))
 """States with community property by law (IRS Pub. 555)."""

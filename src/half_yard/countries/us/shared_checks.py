@@ -10,19 +10,16 @@ from half_yard.books import Books
 from half_yard.countries.us.carried_in import KINDS as CARRYOVERS
 from half_yard.countries.us.carried_in import MILEAGE_PART, OF_THINGS
 from half_yard.countries.us.frame import OnReturn
-from half_yard.countries.us.questions import ITEMIZES
 from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.claims import RESTS_ON, is_claimed
 from half_yard.countries.us.shared.days import STAYS, counted_days
 from half_yard.countries.us.shared.kinds import (
     COMMUTING,
     HOME,
-    INTEREST_AND_TAX,
     KINDS,
     MEASURES,
     PERCENT,
     TAKES_TURNS,
-    WITH_INTEREST,
     goes_by_the_mile,
 )
 from half_yard.countries.us.shared.measured import Measured, Period, measured
@@ -73,7 +70,6 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
             case "dwelling":
                 yield from _dwelling(frame, key, thing)
     yield from _carried_for_nothing(file)
-    yield from _itemizing(file, costs)
     yield from _shares_of_nobody(file, costs)
     yield from _trips(file)
     yield from _fleet(frame)
@@ -107,20 +103,6 @@ def _costs_of_things(file: ClientFile) -> Mapping[str, Entry]:
         (entries, known),
         lambda: {key: entry for key, entry in entries.items() if entry.activity in known},
     )
-
-
-def _itemizing(file: ClientFile, costs: Mapping[str, Entry]) -> Iterator[Finding]:
-    """Whether deductions are itemized decides in which order interest and taxes of a home come."""
-    if ITEMIZES.key in file.household.answers:
-        return
-    for entry in costs.values():
-        thing = file.things[entry.activity]
-        if thing.kind in WITH_INTEREST and entry.line in INTEREST_AND_TAX:
-            yield Finding(
-                Level.WARNING, f"{_called(thing)}: whether deductions are itemized is not said; the standard "
-                "deduction is taken.", f"/household/answers/{ITEMIZES.key}", "Say it on the client's page.",
-            )  # fmt: skip
-            return
 
 
 def _shares_of_nobody(file: ClientFile, costs: Mapping[str, Entry]) -> Iterator[Finding]:

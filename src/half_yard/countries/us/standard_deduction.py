@@ -6,16 +6,14 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.us import gaps
-from half_yard.countries.us.forms import schedule_c, schedule_se
 from half_yard.countries.us.frame import household, persons, rules, status, status_choice, status_marks
-from half_yard.countries.us.own_income import own_income
-from half_yard.countries.us.questions import CLAIMED, SPOUSE_ITEMIZES, itemizes
+from half_yard.countries.us.questions import CLAIMED, SPOUSE_ITEMIZES
 from half_yard.countries.us.seniors import is_aged
+from half_yard.countries.us.worked import worked_by_all
 from half_yard.figures import (
     Choice,
     Figure,
     Mark,
-    difference,
     larger_of,
     not_below_zero,
     smaller_of,
@@ -34,20 +32,12 @@ def _basic(ask: Ask) -> Figure:
     claimed = [key for key, person in ask(persons) if CLAIMED.of(person.answers)]
     if not claimed:
         return basic
-    earned = not_below_zero(ask(earned_income), "earned income")
+    earned = not_below_zero(ask(worked_by_all), "earned income")
     added = values.figure("standard_deduction_dependent_earned_income_addition", label="amount added to it")
     least = values.figure("standard_deduction_dependent_minimum", label="least deduction")
     within = larger_of(earned + added, least, label="earned income with the amount, or the least")
     words = Choice("Someone else can claim this person", f"/people/{claimed[0]}/answers/{CLAIMED.key}")
     return smaller_of(within, basic, label="Standard deduction of a dependant").because(words)
-
-
-def earned_income(ask: Ask) -> Figure:
-    """Wages, and profits of businesses less half of self-employment tax (32(c)(2))."""
-    people = ask(schedule_se.persons_with_business)
-    halves = [ask(schedule_se.tax, person)["deductible_part"] for person in people]
-    worked = total((*ask(own_income).wages, *ask(schedule_c.profits)), "wages and profits")
-    return difference(worked, *halves, label="earned income") if halves else worked
 
 
 def standard_deduction(ask: Ask) -> Figure:
@@ -78,11 +68,6 @@ def standard_deduction(ask: Ask) -> Figure:
 def _not_worked_out(ask: Ask) -> list[Mark]:
     """Deductions that the program does not work out, and that these people may have."""
     marks = []
-    if ask.of(itemizes):
-        marks.append(gaps.ITEMIZED)
-    match ask(status):
-        case "head_of_household":
-            marks.append(gaps.HEAD_OF_HOUSEHOLD)
-        case "separate" if SPOUSE_ITEMIZES.key not in ask.of(household).answers:
-            marks.append(gaps.SEPARATE_SPOUSE_ITEMIZES)
+    if ask(status) == "separate" and SPOUSE_ITEMIZES.key not in ask.of(household).answers:
+        marks.append(gaps.SEPARATE_SPOUSE_ITEMIZES)
     return marks

@@ -6,7 +6,16 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.us import gaps
 from half_yard.countries.us.frame import people, rules
 from half_yard.countries.us.own_income import items_of
-from half_yard.figures import Choice, Figure, Mark, entered
+from half_yard.figures import (
+    NOTHING,
+    Choice,
+    Figure,
+    above,
+    entered,
+    not_below_zero,
+    smaller_of,
+    total,
+)
 from half_yard.records.forms import WageStatement
 
 
@@ -66,11 +75,12 @@ def medicare_withheld(ask: Ask) -> list[Figure]:
 
 def social_security_withheld(ask: Ask, person: str) -> list[Figure]:
     """Box 4 of each employer of a person, of each no more than the year's most: what one employer alone took
-    beyond that the employer gives back (26 CFR 1.6413(c)-1). Where it is empty the rate of the wages, which
-    is marked: a refund must not rest on it."""
+    beyond that the employer gives back (26 CFR 1.6413(c)-1). Where it is empty the rate of the wages; of
+    several employers that is marked: a refund must not rest on it."""
     rate = ask(rules).figure("employee_social_security_rate", label="rate")
     base = ask(rules).amount("social_security_wage_base")
     found = []
+    several = len(ask(statements, person)) > 1
     for path, item in ask(statements, person):
         if "social_security_tax" in item.boxes:
             found.append(
@@ -79,10 +89,29 @@ def social_security_withheld(ask: Ask, person: str) -> list[Figure]:
             continue
         wages = _social_security_base(path, item)
         capped = wages if wages.amount <= base else ask(rules).figure("social_security_wage_base")
-        mark: Mark = gaps.social_security_tax_not_said(path)
-        found.append((capped * rate).in_cents().named(_name(item)).marked(mark))
+        marks = [gaps.social_security_tax_not_said(path)] if several else []
+        found.append((capped * rate).in_cents().named(_name(item)).marked(*marks))
     return found
 
 
 def _name(item: WageStatement) -> str:
     return item.employer or "not named"
+
+
+def excess_withheld(ask: Ask, person: str) -> Figure:
+    """What several employers of one person together withheld beyond the year's most (26 U.S.C. 6413(c)); what
+    one of them alone took too much is not among it."""
+    most = most_withheld(ask)
+    held = ask(social_security_withheld, person)
+    if len(held) < 2:
+        return NOTHING
+    each = [smaller_of(figure, most, label=figure.label) for figure in held]
+    over = above(total(each), most)
+    return not_below_zero(total(each) - most).where(over) if over else NOTHING
+
+
+def most_withheld(ask: Ask) -> Figure:
+    """The rate of the wage base."""
+    base = ask(rules).figure("social_security_wage_base", label="Social security wage base")
+    rate = ask(rules).figure("employee_social_security_rate", label="rate")
+    return (base * rate).named("most social security tax of an employee")

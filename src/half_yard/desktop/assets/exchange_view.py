@@ -8,7 +8,7 @@ from pathlib import Path
 
 from pydantic import JsonValue
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QFileDialog, QGridLayout, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QGridLayout, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.assets.asset_columns import AssetColumns
 from half_yard.desktop.assets.asset_part import AssetPart
@@ -23,11 +23,10 @@ from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
+from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.interop.deadlines import calendar_of
 from half_yard.records import Asset, Edit
 from half_yard.records.choices import Option, with_all_words
-from half_yard.storage import FileRefusedError, write_out
-from half_yard.storage.file_names import safe_name
 
 NONE_YET = (
     "No property is exchanged in this file. Type behind “Give up” what is given; what is received, cash, "
@@ -168,25 +167,18 @@ class ExchangeView(AssetPart):
 
     def ask_for_calendar(self) -> None:
         """Ask where the days of the exchange go, and write them there."""
-        name = safe_name(f"{self.workspace.file.exchanges[self._chosen].name} days") + ".ics"
-        folder = self.workspace.path.parent if self.workspace.path else Path.home()
-        chosen, _ = QFileDialog.getSaveFileName(
-            self, "Days of the exchange", str(folder / name), "Calendar (*.ics)"
+        name = f"{self.workspace.file.exchanges[self._chosen].name} days"
+        chosen = ask_where(
+            self.workspace, self, "Days of the exchange", name=name, ending=".ics", kinds="Calendar (*.ics)"
         )
         if chosen:
-            self.workspace.said.emit(self.write_calendar(Path(chosen)))
+            self.workspace.said.emit(self.write_calendar(chosen))
 
     def write_calendar(self, path: Path) -> str:
         """Write the days of the exchange as a calendar file; returns what became of it, in words."""
         file = self.workspace.file
         days = self.workspace.pack.exchanges.deadlines(file, self._chosen)
-        try:
-            write_out(path, calendar_of(file, self._chosen, days))
-        except OSError as error:
-            return f"The days can't be written: {error.strerror}. Choose another place."
-        except FileRefusedError as error:
-            return f"The days are not written. {error}"
-        return f"The days are written to {path.name}."
+        return written_out("days", path, lambda: calendar_of(file, self._chosen, days))
 
     # -- the tables -------------------------------------------------------------------------------------
 

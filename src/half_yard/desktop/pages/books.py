@@ -10,7 +10,7 @@ from typing import TypeVar
 
 from PySide6.QtCore import Qt
 from PySide6.QtGui import QResizeEvent
-from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.desktop.pages.activity_view import ActivityView
 from half_yard.desktop.pages.activity_view import Part as ActivityPart
@@ -21,12 +21,11 @@ from half_yard.desktop.statements import TrayView
 from half_yard.desktop.strip import Strip, cut_short
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
+from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.figures.explain import money_text
 from half_yard.interop import books_text, sheets_page
 from half_yard.records import Activity, add, next_id
 from half_yard.records.collections import Work, work_on
-from half_yard.storage import FileRefusedError, write_out
-from half_yard.storage.file_names import safe_name
 
 P = TypeVar("P", bound=QWidget)
 HOUSEHOLD = "household"
@@ -206,31 +205,25 @@ class BooksPage(Page):
         """Ask where the books go, and write them there."""
         if not self._workspace.is_open:
             return
-        name = safe_name(f"{self._workspace.file.title} {self._workspace.file.tax_year} books") + ".xlsx"
-        folder = self._workspace.path.parent if self._workspace.path else Path.home()
-        chosen, _ = QFileDialog.getSaveFileName(self, "Export the books", str(folder / name), EXPORTS)
+        name = f"{self._workspace.file.title} {self._workspace.file.tax_year} books"
+        chosen = ask_where(
+            self._workspace, self, "Export the books", name=name, ending=".xlsx", kinds=EXPORTS
+        )
         if chosen:
-            self.export(Path(chosen))
+            self.export(chosen)
 
     def export(self, path: Path) -> None:
         """Write the books as the ending of the name says: XLSX, JSON, or else CSV."""
-        computation = self._workspace.computation
-        try:
-            if path.suffix.casefold() == ".xlsx":
-                # The library of workbooks takes a quarter of a second to load: only when it is needed.
-                from half_yard.interop.books_workbook import books_workbook  # noqa: PLC0415
+        self._workspace.said.emit(written_out("books", path, lambda: self._exported(path.suffix.casefold())))
 
-                write_out(path, books_workbook(computation))
-            else:
-                as_json = path.suffix.casefold() == ".json"
-                write_out(path, books_text(computation, as_json=as_json).encode())
-        except OSError as error:
-            self._workspace.said.emit(f"The books can't be written: {error.strerror}. Choose another place.")
-            return
-        except FileRefusedError as error:
-            self._workspace.said.emit(f"The books are not written. {error}")
-            return
-        self._workspace.said.emit(f"The books are written to {path.name}.")
+    def _exported(self, ending: str) -> bytes:
+        computation = self._workspace.computation
+        if ending == ".xlsx":
+            # The library of workbooks takes a quarter of a second to load: only when it is needed.
+            from half_yard.interop.books_workbook import books_workbook  # noqa: PLC0415
+
+            return books_workbook(computation)
+        return books_text(computation, as_json=ending == ".json").encode()
 
     def show_subject(self, path: str) -> None:
         """Show what stands at a path: an entry, an activity's particulars, an item of the household."""

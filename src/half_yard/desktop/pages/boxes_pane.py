@@ -8,7 +8,6 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind, heading
-from half_yard.countries import Box
 from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import soft
 from half_yard.desktop.workspace import Workspace
@@ -21,12 +20,12 @@ KEPT = "The state's boxes are kept for its return, which is not computed."
 class BoxesPane(QScrollArea):
     """Fields that reach to the form's record, in one column or several."""
 
-    def __init__(self, workspace: Workspace, across: int = 1) -> None:
+    def __init__(self, workspace: Workspace, across: int = 1, *, narrow: bool = False) -> None:
         super().__init__()
         self._workspace = workspace
         self.setWidgetResizable(True)
         self.setFocusPolicy(Qt.FocusPolicy.NoFocus)
-        self.form = FieldForm(workspace, across)
+        self.form = FieldForm(workspace, across, narrow=narrow)
         self._said = soft("")
         body = QWidget()
         column = QVBoxLayout(body)
@@ -36,30 +35,30 @@ class BoxesPane(QScrollArea):
         column.addStretch(1)
         self.setWidget(body)
 
-    def show_form(self, path: str, boxes: Sequence[Box], ticks: Sequence[Box] = ()) -> None:
-        """Show the boxes of the form at a path; of none where the path is empty."""
-        self.form.show_fields(list(self._fields(path, boxes, ticks)) if path else [])
-        kept = KEPT if self._workspace.pack.asked.regional_boxes else ""
-        self._said.setText(kept if path else "Choose a form: its further boxes are typed here.")
+    def show_form(self, path: str, fields: Sequence[Field], said: str = "", *, payer: bool = True) -> None:
+        """Show the further fields of the form at a path, and of a payer's form who the payer is; nothing of
+        none where the path is empty. `said` is said beneath them."""
+        asked = self._workspace.pack.asked
+        regional = bool(path) and payer and asked.has_regional_boxes(self._workspace.file, path)
+        shown = self._fields(path, fields, payer=payer, regional=regional)
+        self.form.show_fields(list(shown) if path else [])
+        kept = KEPT if regional else ""
+        words = " ".join(filter(None, (said, kept)))
+        self._said.setText(words if path else "Choose a form: its further boxes are typed here.")
 
-    def _fields(self, path: str, boxes: Sequence[Box], ticks: Sequence[Box]) -> Iterator[Field]:
+    def _fields(self, path: str, fields: Sequence[Field], *, payer: bool, regional: bool) -> Iterator[Field]:
         country = self._workspace.pack.country
         number = country.payer_number
+        if not payer:
+            yield from fields
+            return
         yield heading(path, "Payer")
         yield Field(f"{path}/payer_number", number.title, problem=number.problem, masks=number.masked)
         yield from country.address_fields(f"{path}/payer_address")
-        if boxes or ticks:
+        if fields and fields[0].kind is not FieldKind.HEADING:
             yield heading(path, "Boxes")
-        for box in boxes:
-            yield Field(
-                f"{path}/boxes/{box.key}", box.title, FieldKind.AMOUNT, optional=True,
-                meaning=box.said_of,
-            )  # fmt: skip
-        for box in ticks:
-            yield Field(
-                f"{path}/ticks/{box.key}", box.title, FieldKind.ANSWER, default=False, hint=box.explanation
-            )
-        if not self._workspace.pack.asked.regional_boxes:
+        yield from fields
+        if not regional:
             return
         yield heading(path, "State")
         for part, label in STATE:

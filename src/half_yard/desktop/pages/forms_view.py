@@ -11,6 +11,7 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QTableWidgetItem, QVBoxLayout, QWidget
 
 from half_yard.countries import PayerMatch
+from half_yard.countries.offered import box_fields
 from half_yard.desktop import theme
 from half_yard.desktop.pages.boxes_pane import BoxesPane
 from half_yard.desktop.parts import TableBlock, button, plain_table, soft
@@ -179,7 +180,8 @@ class FormsView(QWidget):
         kind = next(
             (kind for kind in self._workspace.pack.ledger.form_kinds if form and kind.key == form.kind), None
         )
-        self.boxes.show_form(path if form else "", kind.boxes if kind else (), kind.ticks if kind else ())
+        fields = box_fields(path, kind.boxes, kind.ticks) if kind else []
+        self.boxes.show_form(path if form else "", fields)
 
     def _form_chosen(self, path: str) -> None:
         self._show_boxes_of_form()

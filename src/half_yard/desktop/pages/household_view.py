@@ -7,11 +7,11 @@ from collections.abc import Callable, Iterable, Mapping, Sequence
 from pathlib import Path
 
 from pydantic import JsonValue
-from PySide6.QtWidgets import QHBoxLayout, QStackedLayout, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedLayout, QVBoxLayout, QWidget
 
 from half_yard.asked import Column, Kind, Section
 from half_yard.desktop.pages.boxes_pane import BoxesPane
-from half_yard.desktop.parts import TableBlock, button, scrolled, title
+from half_yard.desktop.parts import TableBlock, button, scrolled, soft, title
 from half_yard.desktop.payers import known_of_payer
 from half_yard.desktop.record_list_view import RecordListView
 from half_yard.desktop.subjects import collection_and_id
@@ -21,7 +21,7 @@ from half_yard.records import Carryover, Record
 from half_yard.records.choices import Option
 from half_yard.records.collections import COLLECTIONS
 
-BOXES_WIDTH = 248
+BOXES_WIDTH = 284
 MOST_ROWS = 6
 """So many rows a table shows of itself; more are scrolled to."""
 EARLIER_YEARS = 20
@@ -35,15 +35,18 @@ class HouseholdView(QWidget):
         self._workspace = workspace
         self._office = office
         self._country = ""
+        self._sections: dict[str, Section] = {}
+        self._opened: set[str] = set()
         self.tables: dict[str, TableBlock] = {}
-        self.boxes = BoxesPane(workspace)
+        self.openers: dict[str, QPushButton] = {}
+        self.boxes = BoxesPane(workspace, narrow=True)
         self.boxes.setFixedWidth(BOXES_WIDTH)
         self._left = QVBoxLayout()
         self._left.setSpacing(6)
         self._boxes_part = QWidget()
         right = QVBoxLayout(self._boxes_part)
         right.setContentsMargins(0, 0, 0, 0)
-        right.addWidget(title("Boxes of the form", 12))
+        right.addWidget(title("More of it", 12))
         right.addWidget(self.boxes, 1)
         tables = QWidget()
         row = QHBoxLayout(tables)
@@ -65,12 +68,39 @@ class HouseholdView(QWidget):
         sections = [*asked.sections(lambda: self._workspace.file)]
         if asked.carryovers:
             sections.append(self._carried())
-        self.tables = {section.collection: self._block(section) for section in sections}
+        self._sections = {section.collection: section for section in sections}
+        self._opened = {section.collection for section in sections if section.opened}
+        self.tables = {key: self._block(section) for key, section in self._sections.items()}
         for block in self.tables.values():
-            self._left.addWidget(block, 1)
+            self._left.addWidget(block)
+        self._left.addWidget(self._openers())
+        self._left.addStretch(1)
         if not sections:
             self._left.addWidget(title("Nothing besides its activities is asked for here.", 12))
         self._boxes_part.setVisible(any(section.boxes for section in sections))
+
+    def _openers(self) -> QWidget:
+        """A button for each table that takes no room while it is empty."""
+        row = QWidget()
+        line = QHBoxLayout(row)
+        line.setContentsMargins(0, 4, 0, 0)
+        line.addWidget(soft("Also"))
+        self.openers = {}
+        for key, section in self._sections.items():
+            opener = button(section.noun.capitalize(), f"{section.heading}: {section.explanation}")
+            opener.clicked.connect(lambda _checked=False, key=key: self.open_section(key))
+            self.openers[key] = opener
+            line.addWidget(opener)
+        line.addStretch(1)
+        return row
+
+    def open_section(self, collection: str) -> None:
+        """Show a table that is empty, the cursor on its new row."""
+        self._opened.add(collection)
+        self.refresh()
+        table = self.tables[collection].table
+        table.start_new(self._sections[collection].hint_column)
+        table.setFocus()
 
     def _carried(self) -> Section:
         """What earlier years carry in."""
@@ -170,8 +200,11 @@ class HouseholdView(QWidget):
 
     def _look(self, section: Section, block: TableBlock) -> Callable[[str], None]:
         def look(path: str) -> None:
-            boxes = self._workspace.pack.asked.boxes(section.collection) if section.boxes else ()
-            self.boxes.show_form(path if section.boxes else "", boxes)
+            asked, file = self._workspace.pack.asked, self._workspace.file
+            shown = path if section.boxes else ""
+            fields = asked.further(file, shown) if shown else ()
+            said = asked.said_at(file, shown)
+            self.boxes.show_form(shown, fields, said, payer=asked.has_payer(file, shown))
             if path and block.table.hasFocus():
                 self._workspace.look_at(path)
 
@@ -181,19 +214,27 @@ class HouseholdView(QWidget):
         """Show the items as they are now."""
         if self._country != self._workspace.file.country:
             self._lay_out()
-        for block in self.tables.values():
+        for key, block in self.tables.items():
             block.table.records.refresh()
+            there = key in self._opened or bool(getattr(self._workspace.file, key))
+            block.setVisible(there)
+            self.openers[key].setVisible(not there)
             block.table.show_at_least(min(block.table.records.rowCount(), MOST_ROWS))
 
     def show_subject(self, path: str) -> None:
         """Show the item at a path, the cursor on its box where the path names one."""
         collection, key = collection_and_id(path)
         if collection in self.tables:
+            if self.tables[collection].isHidden():
+                self._opened.add(collection)
+                self.refresh()
             self.tables[collection].table.show_record(key)
-            if path.count("/") > 3:
+            field = path.split("/")[3] if path.count("/") > 2 else ""
+            if field and field not in {column.field for column in self._sections[collection].columns}:
                 self.boxes.form.focus_on(path)
 
     def focus(self) -> None:
         """Put the cursor where work goes on."""
-        if self.tables:
-            next(iter(self.tables.values())).table.setFocus()
+        there = (block for block in self.tables.values() if not block.isHidden())
+        if (first := next(there, None)) is not None:
+            first.table.setFocus()

@@ -145,7 +145,9 @@ class TrayModel(HeadedModel):
         return self._typed(row) or parts
 
     def _entry_target(self, row: TrayRow) -> Target:
-        entry = self._workspace.file.entries[row.entries[0]]
+        # The rows may be of a file that was let go and are shown once more before they are worked out anew.
+        file = self._file or self._workspace.file
+        entry = file.entries[row.entries[0]]
         return Target(entry.activity, entry.line, entry.share)
 
     def _words(self, target: Target) -> str:

@@ -35,7 +35,7 @@ from half_yard.countries.us.assets.special_allowance import elections_next_year
 from half_yard.countries.us.exchanges.keeping import UnitedStatesExchanges
 from half_yard.countries.us.expensing_for_income import expensing_for_income
 from half_yard.countries.us.forms.home_sale import may_have_been_home, was_home
-from half_yard.countries.us.frame import status_of
+from half_yard.countries.us.household.filing_status import status_of
 from half_yard.countries.us.questions import (
     ALLOWANCE,
     AT_ONCE,
@@ -48,6 +48,7 @@ from half_yard.countries.us.questions import (
     SPOUSE,
 )
 from half_yard.countries.us.shared.as_used import as_used
+from half_yard.countries.us.year_rules import rules_for
 from half_yard.records import ClientFile, Edit
 from half_yard.records.scenarios import Scenario
 
@@ -90,7 +91,7 @@ class UnitedStatesAssets:
         if may_have_been_home(file, record):
             questions.append(MAIN_HOME)
         if was_home(file, record):
-            joint = status_of(file.household) == "joint"
+            joint = status_of(file, rules_for(file.tax_year)) == "joint"
             questions += [SPOUSE, OTHER_SALE] if joint else [OTHER_SALE]
         return fields + [
             Field(f"/assets/{asset}/answers/{each.key}", each.text, FieldKind.ANSWER, default=each.default)

@@ -37,6 +37,7 @@ from half_yard.countries.us.assets.stops import stop
 from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.exchanges import exchanged
+from half_yard.countries.us.exchanges.sides import rests_on_test
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.left_out import left_out_activities
 from half_yard.countries.us.questions import is_made_up
@@ -146,9 +147,9 @@ def test_of_year(ask: Ask, year: int) -> QuarterTest:
 
 def _as_tested(ask: Ask, key: str, asset: Asset) -> Asset:
     """An asset as the mid-quarter test counts it: of what was received in an exchange what is new (26 CFR
-    1.168(i)-6(f), from memory)."""
+    1.168(i)-6(f), from memory). Where that is known only after the test, all counts; it is warned of."""
     exchange = _received_in(ask, asset, key)
-    if not exchange:
+    if not exchange or ask.of(rests_on_test, exchange, tested_in(asset) or 0):
         return asset
     return asset.model_copy(update={"cost": received.new_part(ask, key, exchange).amount, "basis": {}})
 

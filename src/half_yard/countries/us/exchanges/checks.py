@@ -7,6 +7,8 @@ from decimal import Decimal
 
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets.basis import EXCHANGED, origin_of
+from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.mid_quarter import tested_in
 from half_yard.countries.us.assets.sold import EXCHANGE
 from half_yard.countries.us.exchanges.asked import (
     CASH_LATER,
@@ -30,6 +32,7 @@ from half_yard.countries.us.exchanges.sides import (
     is_conversion,
     is_real_property,
     may_be,
+    rests_on_test,
     sides_of,
     why_late,
 )
@@ -122,6 +125,13 @@ def _of_received(file: ClientFile, both: Sides) -> Iterator[Finding]:
             yield Finding(
                 Level.WARNING, f"{asset.name} is not of like kind: {reason}. It counts as bought.",
                 f"/assets/{key}/in_service", "Mend a day, or leave it: its value counts as cash.",
+            )  # fmt: skip
+        year = tested_in(asset) if key in both.got and asset.asset_class in CLASSES else None
+        if year is not None and rests_on_test(file, asset.got_in, year):
+            yield Finding(
+                Level.WARNING, f"{asset.name}: something given for it came into service in {year} or later: "
+                "the mid-quarter test counts all of its value, not only what is new of it.",
+                f"/assets/{key}/in_service", "Work out the test of the year by hand, or mend a day.",
             )  # fmt: skip
         if not asset.cost:
             yield Finding(

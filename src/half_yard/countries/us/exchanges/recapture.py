@@ -13,6 +13,7 @@ from half_yard.countries.us.shared import up_to_now
 from half_yard.figures import (
     NOTHING,
     Figure,
+    carried,
     difference,
     entered,
     larger_of,
@@ -65,7 +66,9 @@ def recapture(ask: Ask, exchange: str, taxed: Figure) -> Figure:
         whole = total((value_given(key, asset) for key, asset in given.items()), "value of all given")
         came = [value_got(key, asset) for key, asset in got.items() if not _is_1250(asset)]
         other = not_below_zero(difference(worth, *came), "received for it, not section 1245 property")
-        its_part = (taxed * (worth / whole)).in_cents().named("its part of line 20, by value")
+        # While no value is entered, nothing says that it is less than all of it.
+        by_value = (taxed * (worth / whole)).in_cents() if whole.amount else carried(taxed)
+        its_part = by_value.named("its part of line 20, by value")
         parts.append(smaller_of(total(ordinary), larger_of(other, its_part)))
     if above := [each.of_1250 for each in every.values() if each.of_1250.amount]:
         came = [value_got(key, asset) for key, asset in got.items() if _is_1250(asset)]

@@ -8,6 +8,7 @@ from decimal import Decimal
 from typing import NamedTuple
 
 from half_yard.countries.us.assets.classes import CLASSES
+from half_yard.countries.us.assets.mid_quarter import tested_in
 from half_yard.countries.us.assets.sold import EXCHANGE
 from half_yard.countries.us.exchanges.asked import (
     EXTENDED,
@@ -193,6 +194,23 @@ def _when(file: ClientFile, exchange: str) -> tuple[datetime.date, str]:
         if asset.given_in == exchange and asset.disposal == EXCHANGE and asset.disposed
     ]
     return min(days, default=datetime.date.max), exchange
+
+
+def rests_on_test(file: ClientFile, exchange: str, year: int) -> bool:
+    """Whether the basis of what came in an exchange rests on the mid-quarter test of a year or of one after
+    it: something that was given for it, or for that in turn, is depreciated by such a test."""
+    seen, waiting = {exchange}, [exchange]
+    while waiting:
+        this = waiting.pop()
+        for asset in file.assets.values():
+            if asset.given_in != this or asset.asset_class not in CLASSES:
+                continue
+            if (tested_in(asset) or 0) >= year:
+                return True
+            if asset.got_in and asset.got_in not in seen:
+                seen.add(asset.got_in)
+                waiting.append(asset.got_in)
+    return False
 
 
 def _named_too_many(file: ClientFile, record: Exchange, given: list[tuple[str, Asset]]) -> bool:

@@ -11,7 +11,7 @@ from half_yard.countries.us.assets import stories
 from half_yard.countries.us.carried_in import DWELLING_DEPRECIATION, DWELLING_OPERATING, carried_of
 from half_yard.countries.us.forms import shared_costs
 from half_yard.countries.us.frame import BOOKS, rules
-from half_yard.countries.us.questions import itemizes
+from half_yard.countries.us.itemizing import itemizes
 from half_yard.countries.us.shared import brought
 from half_yard.countries.us.shared.days import CountedDays, counted_days
 from half_yard.countries.us.shared.divided import (
@@ -103,7 +103,7 @@ def rent(page: Page, ask: Ask, thing: str, activity: str) -> None:
     page.section = "Rent, and what comes off first"
     received = ask(BOOKS.booked, activity).get("rents", NOTHING_ENTERED)
     rents = page.line("rents", "1", "Rents", received)
-    by_schedule_a = ask.of(itemizes)
+    by_schedule_a = ask(itemizes)
     every = ask(divided, thing)
     first = {line: _part(every[line], activity) for line in INTEREST_AND_TAX if line in every}
     interest = page.line(
@@ -140,7 +140,7 @@ def _letting(ask: Ask, activity: str) -> Figure:
 def operating(page: Page, ask: Ask, thing: str, activity: str) -> None:
     """Lines 4 and 5: operating costs within what is left."""
     page.section = "Operating costs"
-    by_schedule_a = ask.of(itemizes)
+    by_schedule_a = ask(itemizes)
     parts = []
     for line, each in ask(divided, thing).items():
         limited_here = not by_schedule_a if line in INTEREST_AND_TAX else activity in each.activities

@@ -6,27 +6,43 @@ Other forms need its lines before it is finished, and it needs theirs: each part
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.us import itemizing
 from half_yard.countries.us.forms import (
+    benefits,
+    earned_income,
+    form_2210,
+    form_2441,
+    form_8863,
     form_8959,
     form_8995,
     gains_tax,
+    gifts,
     schedule_1,
     schedule_1_a,
     schedule_2,
     schedule_3,
+    schedule_8812,
+    schedule_a,
     schedule_d,
 )
-from half_yard.countries.us.frame import facts, rules
+from half_yard.countries.us.frame import facts, household, rules
+from half_yard.countries.us.household.dependants import unknown_dependants
+from half_yard.countries.us.household.items import amounts, has
+from half_yard.countries.us.household.retirement_income import IRA, PENSION, taxable
 from half_yard.countries.us.own_income import own_income
+from half_yard.countries.us.questions import APPLIED_TO_NEXT
 from half_yard.countries.us.standard_deduction import standard_deduction
 from half_yard.figures import (
+    NOTHING,
     Figure,
     Form,
     Page,
     Role,
     carried,
     difference,
+    entered,
     not_below_zero,
+    smaller_of,
     total,
 )
 
@@ -39,19 +55,48 @@ def form_1040(ask: Ask) -> Page:
 
 @form_1040.part
 def income(page: Page, ask: Ask) -> None:
-    """Lines 1 to 7."""
+    """Lines 1 to 5b and 7, but for social security benefits."""
     page.section = "Income"
     own = ask(own_income)
-    page.line("wages", "1z", "Wages (Form W-2, box 1)", total(own.wages))
+    care = ask(form_2441.taxed_benefits)
+    wages = page.line("wages", "1a" if care.amount else "1z", "Wages (Form W-2, box 1)", total(own.wages))
+    if care.amount:
+        taxed = page.line("care_benefits", "1e", "Taxed dependent care benefits (Form 2441)", care)
+        page.line("all_wages", "1z", "Wages and what counts as such", wages + taxed)
     page.line("exempt_interest", "2a", "Tax-exempt interest", total(own.exempt_interest))
     page.line("taxable_interest", "2b", "Taxable interest", total(own.interest))
     page.line("qualified_dividends", "3a", "Qualified dividends", total(own.qualified_dividends))
     page.line("ordinary_dividends", "3b", "Ordinary dividends (Form 1099-DIV, box 1a)", total(own.dividends))
+    for kind, number, title in ((IRA, "4", "IRA distributions"), (PENSION, "5", "Pensions and annuities")):
+        if ask(has, kind):
+            page.line(f"{kind}_gross", f"{number}a", title, total(ask(amounts, kind)))
+            page.line(kind, f"{number}b", f"{title}: taxable", total(ask(taxable, kind)))
     page.line("capital_gain", "7", "Capital gain or loss (Schedule D)", ask(schedule_d.to_return))
 
 
-OWN = ("wages", "taxable_interest", "ordinary_dividends", "capital_gain")
-"""The lines of part of the income that are added up with Schedule 1."""
+@form_1040.part
+def of_benefits(page: Page, ask: Ask) -> None:
+    """Lines 6a and 6b."""
+    if ask(benefits.applies):
+        page.section = "Income"
+        whole = total(ask(amounts, benefits.SOCIAL_SECURITY))
+        page.line("benefits_gross", "6a", "Social security benefits", whole)
+        page.line("benefits", "6b", "Social security benefits: taxable", ask(benefits.taxable))
+
+
+OWN = ("wages", "care_benefits", "taxable_interest", "ordinary_dividends", IRA, PENSION, "capital_gain")
+"""The lines of that part which are added up with Schedule 1."""
+
+
+def own_lines(ask: Ask) -> list[Figure]:
+    """What the owners have besides Schedule 1 and social security benefits."""
+    return [ask(income)[line] for line in OWN if line in ask(income)]
+
+
+def without_benefits(ask: Ask) -> Figure:
+    """Total income but for social security benefits, of which it decides how much is taxed."""
+    additional = ask(schedule_1.additional_income)["additional_income"]
+    return total((*ask(own_lines), additional), "total income without social security benefits")
 
 
 @form_1040.part
@@ -62,21 +107,14 @@ def all_income(page: Page, ask: Ask) -> None:
         "additional_income", "8", "Additional income (Schedule 1, line 10)",
         ask(schedule_1.additional_income)["additional_income"],
     )  # fmt: skip
-    parts = [*(ask(income)[line] for line in OWN), additional]
-    page.line("total_income", "9", "Total income", total(parts), Role.TOTAL)
+    parts = ask(own_lines)
+    if ask(benefits.applies):
+        parts = [*parts, ask(of_benefits)["benefits"]]
+    page.line("total_income", "9", "Total income", total((*parts, additional)), Role.TOTAL)
     page.line(
         "adjustments", "10", "Adjustments to income (Schedule 1, line 26)",
         ask(schedule_1.adjustments)["adjustments"],
     )  # fmt: skip
-
-
-def without_losses(ask: Ask) -> Figure:
-    """Taxable income before the deductions for net operating losses and business income (172(d)(1), (8))."""
-    parts = [*(ask(income)[line] for line in OWN), ask(schedule_1.before_losses)]
-    every = total(parts, "total income before net operating losses")
-    adjusted_before = difference(every, ask(schedule_1.adjustments)["adjustments"])
-    less = (ask(standard)["standard_deduction"], schedule_1_a.at_income(ask, adjusted_before))
-    return difference(adjusted_before, *less, label="taxable income before net operating losses")
 
 
 def net_capital_gain(ask: Ask) -> Figure:
@@ -94,18 +132,38 @@ def adjusted(page: Page, ask: Ask) -> None:
 
 @form_1040.part
 def standard(page: Page, ask: Ask) -> None:
-    """Line 12."""
+    """Line 12: the standard deduction, or what is itemized; with the one, gifts of years that let them
+    count."""
     page.section = "Deductions"
-    page.line("standard_deduction", "12", "Standard deduction", ask(standard_deduction))
+    tests, chosen = ask(itemizing.tests), ask(itemizing.choice)
+    if ask(itemizing.itemizes):
+        made = carried(ask(schedule_a.itemized)).because(*chosen).where(*tests)
+        page.line("itemized_deductions", "12", "Itemized deductions (Schedule A)", made)
+        return
+    made = ask(standard_deduction).because(*chosen).where(*tests)
+    page.line("standard_deduction", "12", "Standard deduction", made)
+    given = ask(gifts.without_itemizing)
+    if given.amount:
+        page.line("gifts", "12b", "Gifts to charity without itemizing", given)
+
+
+def own_deductions(ask: Ask) -> list[Figure]:
+    """Line 12 and what is beside it."""
+    return [line.figure for line in ask(standard).lines]
+
+
+def deduction(ask: Ask) -> Figure:
+    """Line 12, of either kind, as one figure."""
+    return total(ask(own_deductions), "standard or itemized deductions")
 
 
 def before_business_deduction(ask: Ask) -> Figure:
     """Taxable income but for the business-income deduction."""
-    label = "adjusted gross income less the standard deduction"
-    less = [ask(standard)["standard_deduction"]]
+    label = "adjusted gross income less deductions"
+    less = ask(own_deductions)
     if ask(schedule_1_a.applies):
-        less.append(ask(schedule_1_a.deduction))
-        label = f"{label} and that of Schedule 1-A"
+        less = [*less, ask(schedule_1_a.deduction)]
+        label = f"{label} and those of Schedule 1-A"
     return difference(ask(adjusted)["adjusted_gross_income"], *less, label=label)
 
 
@@ -116,8 +174,9 @@ def taxable_income(page: Page, ask: Ask) -> None:
     business = total(())
     if ask(form_8995.applies):
         business = ask(form_8995.deduction)
-    deduction = page.line("business_income_deduction", "13", "Qualified business income deduction", business)
-    parts = [ask(standard)["standard_deduction"], deduction]
+    title = "Qualified business income deduction"
+    business = page.line("business_income_deduction", "13", title, business)
+    parts = [*ask(own_deductions), business]
     if ask(schedule_1_a.applies):
         title = "Additional deductions (Schedule 1-A)"
         parts.append(page.line("additional_deductions", "13b", title, ask(schedule_1_a.deduction)))
@@ -133,27 +192,37 @@ def income_left(ask: Ask) -> Figure:
 
 
 @form_1040.part
-def tax(page: Page, ask: Ask) -> None:
-    """Lines 16 to 24: total tax."""
+def tax_before(page: Page, ask: Ask) -> None:
+    """Lines 16 to 18."""
     page.section = "Tax"
     regular = page.line("tax", "16", "Tax", ask(gains_tax.regular_tax), Role.SUBTOTAL)
-    of_schedule_2 = ask(schedule_2.to_return)
     additional = page.line(
         "additional_tax", "17", "Additional tax (Schedule 2, line 3)",
-        of_schedule_2[0],
+        ask(schedule_2.to_return)[0],
     )  # fmt: skip
-    before = page.line("tax_before_credits", "18", "Tax before credits", regular + additional)
-    after_credits = carried(before)
+    page.line("tax_before_credits", "18", "Tax before credits", regular + additional)
+
+
+@form_1040.part
+def tax(page: Page, ask: Ask) -> None:
+    """Lines 19 to 24: total tax."""
+    page.section = "Tax"
+    before = ask(tax_before)["tax_before_credits"]
+    credits_ = []
+    if ask(schedule_8812.has_credit):
+        title = "Credit for children and other dependants (Schedule 8812)"
+        credits_.append(page.line("child_credit", "19", title, ask(schedule_8812.credit)["credit"]))
     if ask(schedule_3.has_credits):
         title = "Other credits (Schedule 3, line 8)"
-        credit = page.line("other_credits", "20", title, ask(schedule_3.part_i)["credits"])
-        after_credits = not_below_zero(before - credit)
-    after_credits = page.line("tax_after_credits", "22", "Tax after credits", after_credits)
+        credits_.append(page.line("other_credits", "20", title, ask(schedule_3.part_i)["credits"]))
+    after = not_below_zero(difference(before, *credits_)) if credits_ else carried(before)
+    after = page.line("tax_after_credits", "22", "Tax after credits", after)
     other = page.line(
         "other_taxes", "23", "Other taxes (Schedule 2, line 21)",
-        of_schedule_2[1],
+        ask(schedule_2.to_return)[1],
     )  # fmt: skip
-    page.line("total_tax", "24", "Total tax", after_credits + other, Role.TOTAL)
+    marks = ask(unknown_dependants)
+    page.line("total_tax", "24", "Total tax", (after + other).marked(*marks), Role.TOTAL)
 
 
 @form_1040.part
@@ -170,18 +239,58 @@ def payments(page: Page, ask: Ask) -> None:
         title = "Additional Medicare Tax withheld (Form 8959)"
         held.append(page.line("withheld_medicare", "25c", title, ask(form_8959.withheld)["additional"]))
     withheld = page.line("withheld", "25d", "Total withheld", total(held))
-    estimated = page.line("estimated_payments", "26", "Estimated tax payments", total(own.estimated_payments))
+    advance = (*own.estimated_payments, *ask(amounts, "applied"))
+    estimated = page.line("estimated_payments", "26", "Estimated tax payments", total(advance))
     paid = [withheld, estimated]
+    for key, number, title, figure in _refundable(ask):
+        if figure.amount:
+            paid.append(page.line(key, number, title, figure))
     if ask(schedule_3.has_payments):
         title = "Other payments (Schedule 3, line 15)"
         paid.append(page.line("other_payments", "31", title, ask(schedule_3.payments)["other_payments"]))
     page.line("payments", "33", "Total payments", total(paid), Role.TOTAL)
 
 
+def _refundable(ask: Ask) -> tuple[tuple[str, str, str, Figure], ...]:
+    """Lines 27 to 30: credits that are paid out."""
+    return (
+        ("earned_income_credit", "27", "Earned income credit", ask(earned_income.earned_income_credit)),
+        ("refundable_child_credit", "28", "Refundable child tax credit", ask(schedule_8812.refundable)),
+        ("opportunity_credit", "29", "American opportunity credit (Form 8863)", ask(form_8863.refundable)),
+        ("recovery_rebate", "30", "Recovery rebate credit", total(ask(amounts, "recovery_rebate"))),
+    )
+
+
 @form_1040.part
 def result(page: Page, ask: Ask) -> None:
-    """Lines 34 to 37."""
+    """Lines 34 to 38."""
     page.section = "Refund or amount you owe"
     due, paid = ask(tax)["total_tax"], ask(payments)["payments"]
-    page.line("overpaid", "34", "Overpaid: refund", not_below_zero(paid - due), Role.REFUND)
+    penalty = ask(form_2210.penalty_due)
+    if penalty.amount:
+        due = due + page.line("penalty", "38", "Estimated tax penalty (Form 2210)", penalty)
+    over = not_below_zero(paid - due)
+    wanted = ask.of(household).facts.get(APPLIED_TO_NEXT)
+    if wanted and over.amount:
+        leaf = entered(wanted, "to be applied", f"/household/facts/{APPLIED_TO_NEXT}")
+        whole = page.line("overpayment", "34", "Overpaid", over)
+        on = page.line("applied_on", "36", "Applied to next year's estimated tax", smaller_of(leaf, whole))
+        page.line("overpaid", "35a", "Refund", whole - on, Role.REFUND)
+    else:
+        page.line("overpaid", "34", "Overpaid: refund", over, Role.REFUND)
     page.line("owed", "37", "Amount you owe", not_below_zero(due - paid), Role.OWED)
+
+
+def credits_of_year(ask: Ask) -> Figure:
+    """All credits: those that came off the tax, and those that are paid out."""
+    before, after = ask(tax_before)["tax_before_credits"], ask(tax)["tax_after_credits"]
+    off = difference(before, after, label="credits against tax")
+    return total((off, ask(refundable_credits)), "credits of the year")
+
+
+def refundable_credits(ask: Ask) -> Figure:
+    """Lines 27 to 30, with the premium credit, which the penalty for underpayment takes off the tax."""
+    from half_yard.countries.us.forms import form_8962  # noqa: PLC0415
+
+    every = [figure for _, _, _, figure in _refundable(ask)]
+    return total((*every, ask(form_8962.net_credit)), "credits that are paid out") if every else NOTHING

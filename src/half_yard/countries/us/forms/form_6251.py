@@ -14,6 +14,7 @@ from half_yard.countries.us.forms import (
     gains_tax,
     net_operating_loss,
     schedule_1_a,
+    schedule_a,
     schedule_d,
 )
 from half_yard.countries.us.frame import household, rules, status
@@ -63,8 +64,8 @@ def most(ask: Ask) -> Figure:
     """The tentative minimum tax at the most: with as much depreciation added back as there can be, and no
     lower rates of gains."""
     added = [
-        ask(form_1040.standard)["standard_deduction"],
-        ask(schedule_1_a.deduction),
+        ask(_added_back)[1],
+        ask(schedule_1_a.of_seniors),
         ask(for_minimum_tax.at_most),
     ]
     added += ask(own_income).private_activity
@@ -78,6 +79,14 @@ def most(ask: Ask) -> Figure:
         income = total((income, _added(ask, income)), income.label)
     base = not_below_zero(difference(income, exemption(ask, income)), "above the exemption")
     return _at_both_rates(ask, base).named("minimum tax at the most")
+
+
+def _added_back(ask: Ask) -> tuple[str, Figure]:
+    """Line 2a: the standard deduction, or the taxes of Schedule A (56(b)(1))."""
+    lines = ask(form_1040.standard)
+    if "standard_deduction" in lines:
+        return "Standard deduction", lines["standard_deduction"]
+    return "Taxes of Schedule A", ask(schedule_a.taxes).get("taxes", NOTHING)
 
 
 TIMING = ("gains", "depreciation", "other")
@@ -96,7 +105,7 @@ def income(page: Page, ask: Ask) -> None:
     page.section = "Part I · Income for the minimum tax"
     parts = [
         page.line("taxable", "1", "Taxable income, also below zero", _taxable(ask)),
-        page.line("standard", "2a", "Standard deduction", ask(form_1040.standard)["standard_deduction"]),
+        page.line("standard", "2a", *ask(_added_back)),
     ]
     if ask(net_operating_loss.applies):
         used = ask(net_operating_loss.used_up)["deduction"]
@@ -133,9 +142,9 @@ def _other(ask: Ask) -> Figure | None:
 def _taxable(ask: Ask) -> Figure:
     """Line 1: taxable income, also below zero, with the deduction for seniors added back (56(b)(1)(D))."""
     left = ask(form_1040.income_left)
-    if not ask(schedule_1_a.applies):
+    if not ask(schedule_1_a.seniors):
         return carried(left)
-    return total((left, ask(schedule_1_a.deduction)), "taxable income without the deduction for seniors")
+    return total((left, ask(schedule_1_a.of_seniors)), "taxable income without the deduction for seniors")
 
 
 def _added(ask: Ask, made: Figure) -> Figure:

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.us.carried_in import MINIMUM_TAX_CREDIT, carried_in
-from half_yard.countries.us.forms import form_6251, gains_tax
+from half_yard.countries.us.forms import credit_room, form_6251, gains_tax
 from half_yard.countries.us.frame import rules
 from half_yard.figures import (
     NOTHING,
     Carries,
+    Figure,
     Form,
     Page,
     Role,
@@ -45,12 +46,19 @@ def credit(page: Page, ask: Ask) -> None:
     page.section = "Part II · Credit of the year"
     earlier = carried(ask(carried_in, MINIMUM_TAX_CREDIT))
     earlier = page.line("credit_in", "19", "Credit of earlier years", earlier)
-    regular = page.line("regular", "22", "Regular tax", carried(ask(gains_tax.regular_tax)))
+    regular = page.line("regular", "22", "Regular tax less other credits", _regular(ask))
     tentative = carried(ask(form_6251.tax)["tentative"])
     tentative = page.line("tentative", "23", "Tentative minimum tax", tentative)
     room = page.line("above_tentative", "24", "Regular tax above it", not_below_zero(regular - tentative))
     used = page.line("credit", "25", "Credit, to Schedule 3", smaller_of(earlier, room), Role.TOTAL)
     page.line("credit_left", "26", "Left for years to come", earlier - used)
+
+
+def _regular(ask: Ask) -> Figure:
+    """Regular tax, less the credits that come before this one."""
+    regular = ask(gains_tax.regular_tax)
+    others = [figure for figure in ask(credit_room.before, credit_room.MINIMUM_TAX) if figure.amount]
+    return not_below_zero(difference(regular, *others)) if others else carried(regular)
 
 
 @form_8801.part

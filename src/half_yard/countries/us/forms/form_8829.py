@@ -8,7 +8,7 @@ from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.carried_in import HOME_DEPRECIATION, HOME_OPERATING
 from half_yard.countries.us.forms import home_office
 from half_yard.countries.us.frame import BOOKS
-from half_yard.countries.us.questions import itemizes
+from half_yard.countries.us.itemizing import itemizes
 from half_yard.countries.us.shared.divided import divided, measure_of, thing_of, use_share
 from half_yard.figures import (
     NOTHING_ENTERED,
@@ -134,8 +134,8 @@ def _interest_or_tax(ask: Ask, thing: str, activity: str, person: str, line: str
     """The business part that is deductible in any case (lines 10, 11), and what is deductible nowhere else
     (lines 16, 17): all of it with the standard deduction."""
     part = ask(business_part, thing, activity, person, line)
-    if not ask.of(itemizes):
-        choice = Choice("Standard deduction: not deductible elsewhere", "/household/answers/itemizes")
+    if not ask(itemizes):
+        choice = Choice("Standard deduction: not deductible elsewhere", "/household/choices/deduction_taken")
         return NOTHING_ENTERED, part.because(choice)
     beyond = ask.of(thing_of, thing).facts.get(EXCESS[line])
     whole = ask(divided, thing)[line].whole

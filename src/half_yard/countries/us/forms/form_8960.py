@@ -3,15 +3,18 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us import gaps
+from half_yard.countries.us import gaps, itemizing
 from half_yard.countries.us.forms import (
     form_1040,
     form_4797,
     net_operating_loss,
     schedule_1,
+    schedule_a,
     schedule_c,
     schedule_e,
+    schedule_e_part_ii,
 )
+from half_yard.countries.us.forms.phased import ALL
 from half_yard.countries.us.frame import rules, status
 from half_yard.countries.us.losses import passive, results
 from half_yard.figures import (
@@ -22,6 +25,7 @@ from half_yard.figures import (
     Role,
     Test,
     above,
+    carried,
     difference,
     not_below_zero,
     smaller_of,
@@ -65,7 +69,9 @@ def _fill_in(page: Page, ask: Ask) -> Figure:
         page.line("interest_income", "1", "Taxable interest", income["taxable_interest"]),
         page.line("dividend_income", "2", "Ordinary dividends", income["ordinary_dividends"]),
     ]
-    rented = total((*ask(schedule_e.rental_results), *ask(_passive_businesses)))
+    rented = total(
+        (*ask(schedule_e.rental_results), *ask(_passive_businesses), *ask(schedule_e_part_ii.passive_results))
+    )
     rents = page.line("all_rents", "4a", "Rentals, and businesses without material participation", rented)
     active = total(ask(schedule_e.active_trades))
     own = page.line("active_trades", "4b", "Less rentals that are the owner's own trade", active)
@@ -77,8 +83,30 @@ def _fill_in(page: Page, ask: Ask) -> Figure:
     outside = total(ask(_gains_of_own_trades))
     outside = page.line("gains_outside", "5b", "Of it property of the owner's own trades", outside)
     parts.append(page.line("net_gains", "5d", "Gain that counts", gain - outside))
-    net = not_below_zero(total(parts))
+    every = page.line("investment_total", "8", "Investment income", total(parts))
+    less = _deductions(page, ask, every)
+    net = not_below_zero(difference(every, *less)) if less else not_below_zero(every)
     return page.line("investment_income", "12", "Net investment income", net, Role.SUBTOTAL)
+
+
+def _deductions(page: Page, ask: Ask, every: Figure) -> list[Figure]:
+    """Lines 9a and 9b, where deductions are itemized: investment interest, and state income tax in proportion
+    to the income that it is on (26 CFR 1.1411-4(f)(3)(iii), (g)(1))."""
+    adjusted = ask(form_1040.adjusted)["adjusted_gross_income"]
+    if not ask(itemizing.itemizes) or every.amount <= 0 or adjusted.amount <= 0:
+        return []
+    found, interest, taxes = [], ask(schedule_a.interest), ask(schedule_a.taxes)
+    if "investment" in interest:
+        title = "Investment interest (Schedule A, line 9)"
+        found.append(page.line("investment_interest", "9a", title, carried(interest["investment"])))
+    if "income_tax" in taxes and taxes["all_taxes"].amount > 0:
+        counted = taxes["taxes"] * (taxes["income_tax"] / taxes["all_taxes"])
+        share = smaller_of(every / adjusted, ALL, label="part of income that is of investment")
+        title = "State income tax on that income"
+        found.append(
+            page.line("state_tax", "9b", title, counted.named("state income tax that counts") * share)
+        )
+    return found
 
 
 def _passive_businesses(ask: Ask) -> tuple[Figure, ...]:

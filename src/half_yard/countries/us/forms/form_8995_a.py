@@ -69,8 +69,8 @@ def applicable(page: Page, ask: Ask) -> None:
         whose = (business.activity, business.person)
         amounts = (
             ("income", "Qualified income or loss", business.income.marked(*marks)),
-            ("wages", "W-2 wages", ask(trades.wages_of, *whose)),
-            ("held", "Unadjusted basis of property", ask(trades.property_of, *whose)),
+            ("wages", "W-2 wages", business.wages or ask(trades.wages_of, *whose)),
+            ("held", "Unadjusted basis of property", business.held or ask(trades.property_of, *whose)),
         )
         for name, title, figure in amounts:
             counted = figure * left if business.service else figure

@@ -4,12 +4,14 @@ this year makes. Its lines are a worksheet of the program's own order."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.us import itemizing
 from half_yard.countries.us.carried_in import NET_OPERATING_LOSS, each_with_book
 from half_yard.countries.us.forms import form_461, form_1040, form_4797, schedule_1, schedule_1_a, schedule_d
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.own_income import own_income
 from half_yard.figures import (
     NOTHING,
+    Assumption,
     Carries,
     Figure,
     Form,
@@ -26,6 +28,8 @@ from half_yard.figures import (
 
 WHOLE_UNTIL = 2017
 """Losses of years up to this one are deducted in full, later ones up to a part of the income (172(a)(2))."""
+WITHOUT_LOSSES = Assumption("without net operating losses", on_no_line=True)
+"""Under which the income is worked out that limits them (172(a)(2)(B)(ii))."""
 MINIMUM_TAX = "amt"
 """The book of a loss that is another one for the minimum tax."""
 
@@ -64,7 +68,7 @@ def used_up(page: Page, ask: Ask) -> None:
     if not ask(applies):
         return
     page.section = "Used this year"
-    income = page.line("income_before", "", "Taxable income before it", ask(form_1040.without_losses))
+    income = page.line("income_before", "", "Taxable income before it", _income_before(ask))
     whole = not_below_zero(income)
     old = total((leaf for year, leaf in ask(losses_in) if year is not None and year <= WHOLE_UNTIL), "old")
     of_old = page.line("of_old", "", "Losses up to 2017, in full", smaller_of(old, whole))
@@ -82,6 +86,12 @@ def used_up(page: Page, ask: Ask) -> None:
         taken[is_old].append(used)
         rest = difference(leaf, used)
         page.line(f"left.{number}", "", f"Left {name}", rest, carries=Carries(NET_OPERATING_LOSS, year))
+
+
+def _income_before(ask: Ask) -> Figure:
+    """Taxable income before the deductions for net operating losses and business income (172(d)(1), (8))."""
+    without = ask.under(WITHOUT_LOSSES, itemizing.as_decided(ask))
+    return without(form_1040.before_business_deduction).supposed("taxable income without them")
 
 
 def deducted(ask: Ask) -> Figure:
@@ -122,7 +132,7 @@ def _private(page: Page, ask: Ask) -> Figure:
     own = ask(own_income)
     deductions = total(
         (
-            ask(form_1040.standard)["standard_deduction"],
+            ask(form_1040.deduction),
             ask(schedule_1_a.deduction),
             *own.early_withdrawal,
         ),

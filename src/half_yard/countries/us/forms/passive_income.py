@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us.forms import form_4797, schedule_d, schedule_e
+from half_yard.countries.us.forms import form_4797, schedule_1, schedule_d, schedule_e, schedule_e_part_ii
+from half_yard.countries.us.household.retirement_income import IRA, PENSION, taxable
 from half_yard.countries.us.losses import passive, results, rows
 from half_yard.countries.us.losses.asked import Standing
 from half_yard.countries.us.own_income import own_income
@@ -32,6 +33,7 @@ def modified(page: Page, ask: Ask) -> None:
         page.line("dividend_income", "", "Ordinary dividends", total(own.dividends)),
         page.line("capital_gain", "", "Capital gain or loss", ask(schedule_d.to_return)),
     ]
+    income += _of_the_household(page, ask)
     ordinary = ask(form_4797.ordinary_gain)
     if ordinary is not None:
         income.append(page.line("other_gains", "", "Other gains or losses (Form 4797)", ordinary))
@@ -43,11 +45,24 @@ def modified(page: Page, ask: Ask) -> None:
     if sold:
         title = "Less gains of the activities' property, counted with them"
         income.append(page.line("counted_gains", "", title, difference(total(()), *sold)))
-    penalty = page.line(
-        "early_withdrawal", "", "Less the penalty on early withdrawal", total(own.early_withdrawal)
-    )
-    made = difference(total(income), penalty)
+    left_in = [figure for key, _, _, figure in ask(schedule_1.adjusted_by) if key != schedule_1.HALF_TAX]
+    less = page.line("adjustments", "", "Less adjustments that the rule leaves in", total(left_in))
+    made = difference(total(income), less)
     page.line("modified", "6", "Modified adjusted gross income", made, Role.TOTAL)
+
+
+def _of_the_household(page: Page, ask: Ask) -> list[Figure]:
+    """Pensions and other income of Schedule 1."""
+    found = []
+    retired = [*ask(taxable, IRA), *ask(taxable, PENSION)]
+    if retired:
+        found.append(page.line("pensions", "", "Pensions and IRA distributions", total(retired)))
+    if entities := ask(schedule_e_part_ii.active_results):
+        found.append(page.line("entities", "", "Partnerships and S corporations", total(entities)))
+    others = [figure for _, _, _, figure in ask(schedule_1.of_the_household)]
+    if others:
+        found.append(page.line("others", "", "Other income (Schedule 1)", total(others)))
+    return found
 
 
 def _not_passive(ask: Ask, key: str) -> list[Figure]:

@@ -3,10 +3,85 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us.forms import form_8801
-from half_yard.countries.us.frame import BOOKS, people, rules
-from half_yard.countries.us.wage_taxes import social_security_withheld
-from half_yard.figures import NOTHING, Figure, Form, Page, Role, above, not_below_zero, smaller_of, total
+from half_yard.countries.us import gaps
+from half_yard.countries.us.forms import (
+    credit_room,
+    form_2441,
+    form_8801,
+    form_8863,
+    form_8880,
+    form_8962,
+    schedule_8812,
+    schedule_r,
+)
+from half_yard.countries.us.forms.credit_room import (
+    ADOPTION,
+    BUSINESS,
+    CARE,
+    EDUCATION,
+    ELDERLY,
+    ENERGY,
+    FOREIGN,
+    IMPROVEMENT,
+    MINIMUM_TAX,
+    SAVERS,
+    VEHICLE,
+)
+from half_yard.countries.us.frame import BOOKS, people, rules, status
+from half_yard.countries.us.household.items import amounts, has
+from half_yard.countries.us.wage_taxes import excess_withheld
+from half_yard.figures import (
+    NOTHING,
+    Figure,
+    Form,
+    Page,
+    Role,
+    smaller_of,
+    total,
+)
+
+LINES = (
+    (FOREIGN, "1", "Foreign tax credit"),
+    (CARE, "2", "Child and dependent care (Form 2441)"),
+    (EDUCATION, "3", "Education credits (Form 8863)"),
+    (SAVERS, "4", "Retirement savings contributions (Form 8880)"),
+    (ENERGY, "5a", "Residential clean energy (Form 5695)"),
+    (IMPROVEMENT, "5b", "Energy efficient home improvement (Form 5695)"),
+    (BUSINESS, "6a", "General business credit (Form 3800)"),
+    (MINIMUM_TAX, "6b", "Credit for prior year minimum tax (Form 8801)"),
+    (ADOPTION, "6c", "Adoption credit (Form 8839)"),
+    (ELDERLY, "6d", "Credit for the elderly (Schedule R)"),
+    (VEHICLE, "6f", "Clean vehicle credit (Form 8936)"),
+)
+"""The credits and their lines: key, number, title."""
+TYPED = frozenset((FOREIGN, ENERGY, IMPROVEMENT, BUSINESS, ADOPTION, VEHICLE))
+"""Credits without a form here that could say why they are nothing: they keep their lines."""
+
+
+def made(ask: Ask, credit: str) -> Figure:
+    """What a credit takes off the tax. What comes as the result of a form of its own is typed."""
+    match credit:
+        case "care":
+            return ask(form_2441.against_tax)
+        case "elderly":
+            return ask(schedule_r.against_tax)
+        case "education":
+            return ask(form_8863.against_tax)
+        case "savers":
+            return ask(form_8880.against_tax)
+        case "child":
+            return ask(schedule_8812.against_tax)
+        case "minimum_tax":
+            return ask(form_8801.credit)["credit"] if ask(form_8801.applies) else NOTHING
+    if not ask(has, credit):
+        return NOTHING
+    typed = total(ask(amounts, credit))
+    if credit == FOREIGN:
+        # Above this Form 1116 limits it; of a return without it nothing more is taken (26 U.S.C. 904(j)).
+        most = ask(rules).figure("foreign_tax_without_form_1116", ask(status), "most without Form 1116")
+        marks = [gaps.FOREIGN_TAX] if typed.amount > most.amount else []
+        typed = smaller_of(typed, most, label="foreign tax").marked(*marks)
+    return smaller_of(typed, credit_room.room(ask, credit))
 
 
 def applies(ask: Ask) -> bool:
@@ -14,33 +89,23 @@ def applies(ask: Ask) -> bool:
     return ask(has_credits) or ask(has_payments)
 
 
+def _credits(ask: Ask) -> dict[str, Figure]:
+    return {key: ask(made, key) for key, _, _ in LINES}
+
+
 def has_credits(ask: Ask) -> bool:
-    """Whether minimum tax of earlier years comes back."""
-    return bool(ask(form_8801.applies)) and bool(ask(form_8801.credit)["credit"].amount)
+    """Whether there is a credit, or one that was typed and finds no tax."""
+    return bool(ask(_shown))
+
+
+def _shown(ask: Ask) -> tuple[str, ...]:
+    every = ask(_credits)
+    return tuple(key for key in every if every[key].amount or (key in TYPED and ask(has, key)))
 
 
 def has_payments(ask: Ask) -> bool:
-    """Whether more social security tax was withheld than the year's most."""
-    return any(ask(excess, person).amount for person in ask(people))
-
-
-def excess(ask: Ask, person: str) -> Figure:
-    """What several employers of one person together withheld beyond the year's most (26 U.S.C. 6413(c)); what
-    one of them alone took too much is not among it."""
-    most = most_withheld(ask)
-    held = ask(social_security_withheld, person)
-    if len(held) < 2:
-        return NOTHING
-    each = [smaller_of(figure, most, label=figure.label) for figure in held]
-    over = above(total(each), most)
-    return not_below_zero(total(each) - most).where(over) if over else NOTHING
-
-
-def most_withheld(ask: Ask) -> Figure:
-    """The rate of the wage base."""
-    base = ask(rules).figure("social_security_wage_base", label="Social security wage base")
-    rate = ask(rules).figure("employee_social_security_rate", label="rate")
-    return (base * rate).named("most social security tax of an employee")
+    """Whether something is paid besides withholding and estimated tax."""
+    return any(figure.amount for _, _, _, figure in ask(_payments))
 
 
 @Form
@@ -51,24 +116,43 @@ def schedule_3(ask: Ask) -> Page:
 
 @schedule_3.part
 def part_i(page: Page, ask: Ask) -> None:
-    """Part I, lines 6b and 8."""
-    if not ask(has_credits):
+    """Part I, lines 1 to 8."""
+    shown = ask(_shown)
+    if not shown:
         return
     page.section = "Part I · Credits"
-    title = "Credit for prior year minimum tax (Form 8801)"
-    credit = page.line("minimum_tax", "6b", title, ask(form_8801.credit)["credit"])
-    page.line("credits", "8", "Credits, to Form 1040", credit, Role.TOTAL)
+    every = ask(_credits)
+    parts = [page.line(key, number, title, every[key]) for key, number, title in LINES if key in shown]
+    page.line("credits", "8", "Credits, to Form 1040", total(parts), Role.TOTAL)
+
+
+def _payments(ask: Ask) -> tuple[tuple[str, str, str, Figure], ...]:
+    """Lines 9 to 13g."""
+    return (
+        ("premium_credit", "9", "Premium tax credit (Form 8962)", ask(form_8962.net_credit)),
+        ("extension", "10", "Paid with the extension", total(ask(amounts, "extension"))),
+        *(
+            (
+                f"excess.{person}",
+                "11",
+                f"Excess social security tax: {ask(BOOKS.name, person)}",
+                ask(excess_withheld, person),
+            )
+            for person in ask(people)
+        ),
+        ("care_credit", "13g", "Child and dependent care (Form 2441)", ask(form_2441.paid_out)),
+    )
 
 
 @schedule_3.part
 def payments(page: Page, ask: Ask) -> None:
-    """Line 11, for each person by themselves."""
+    """Part II, lines 9 to 15."""
     if not ask(has_payments):
         return
     page.section = "Part II · Other payments"
-    each = [
-        page.line(f"excess.{person}", "11", f"Excess social security tax: {ask(BOOKS.name, person)}", figure)
-        for person in ask(people)
-        if (figure := ask(excess, person)).amount
+    parts = [
+        page.line(key, number, title, figure)
+        for key, number, title, figure in ask(_payments)
+        if figure.amount
     ]
-    page.line("other_payments", "15", "Other payments, to Form 1040", total(each), Role.TOTAL)
+    page.line("other_payments", "15", "Other payments, to Form 1040", total(parts), Role.TOTAL)

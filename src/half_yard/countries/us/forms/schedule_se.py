@@ -5,12 +5,14 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, person_of
-from half_yard.countries.us.forms import schedule_c
+from half_yard.countries.us.forms import schedule_c, schedule_e_part_ii
 from half_yard.countries.us.frame import BOOKS, people, rules
-from half_yard.countries.us.questions import OPTIONAL
+from half_yard.countries.us.household.items import boxes
+from half_yard.countries.us.questions import ALONE, OPTIONAL
 from half_yard.countries.us.wage_taxes import social_security_wages
 from half_yard.figures import (
     NOTHING,
+    Choice,
     Figure,
     Form,
     Page,
@@ -25,12 +27,55 @@ from half_yard.figures import (
     total,
 )
 from half_yard.figures.explain import percent_text
+from half_yard.records import ClientFile
 
 
 def persons_with_business(ask: Ask) -> tuple[str, ...]:
     """The people on the return who have a business."""
-    owners = {person for _, person in ask(schedule_c.businesses)}
-    return tuple(person for person in ask(people) if person in owners)
+    return tuple(
+        person for person in ask(people) if bool(ask(_carried_on, person)) or ask(_as_partner, person)
+    )
+
+
+def of_everyone(ask: Ask, key: str) -> tuple[Figure, ...]:
+    """A line of the tax of each person with a business."""
+    return tuple(ask(tax, person)[key] for person in ask(persons_with_business))
+
+
+def profits_of_everyone(ask: Ask) -> tuple[Figure, ...]:
+    """Line 3 of each person with a business."""
+    return tuple(ask(profits, person)["combined"] for person in ask(persons_with_business))
+
+
+def own_profits(ask: Ask, person: str) -> tuple[Figure, ...]:
+    """Line 31 of each Schedule C of a person. Who alone carries on what is community property has the whole
+    of it, and the other spouse none (26 U.S.C. 1402(a)(5)(A))."""
+    found = []
+    for key in ask(_carried_on, person):
+        profit = ask(schedule_c.result, key, person)["net_profit"]
+        if ask.of(_spouses, key) in ALONE:
+            words = "Community property that one spouse alone carries on: the whole profit counts"
+            whole = profit / ask(BOOKS.shares, key)[person]
+            profit = whole.because(Choice(words, f"/activities/{key}/choices/spouses"))
+        found.append(profit)
+    return tuple(found)
+
+
+def _carried_on(ask: Ask, person: str) -> tuple[str, ...]:
+    """The own businesses that a person carries on."""
+    return tuple(
+        key
+        for key, owner in ask(schedule_c.businesses)
+        if owner == person and ALONE.get(ask.of(_spouses, key), person) == person
+    )
+
+
+def _spouses(file: ClientFile, key: str) -> str:
+    return file.activities[key].choices.get("spouses", "")
+
+
+def _as_partner(ask: Ask, person: str) -> tuple[Figure, ...]:
+    return ask(boxes, schedule_e_part_ii.K1, "self_employment", person)
 
 
 @Form
@@ -44,9 +89,11 @@ def schedule_se(ask: Ask, person: str) -> Page:
 def profits(page: Page, ask: Ask, person: str) -> None:
     """Lines 2 and 3."""
     page.section = "Part I · Self-employment tax"
-    own = [each for each in ask(schedule_c.businesses) if each[1] == person]
-    each = [ask(schedule_c.result, *business)["net_profit"] for business in own]
-    profit = page.line("net_profit", "2", "Net profit or loss from Schedule C", total(each))
+    each, partner = ask(own_profits, person), ask(_as_partner, person)
+    title = "Net profit or loss from Schedule C"
+    if partner:
+        title = "Net profit or loss of businesses and partnerships"
+    profit = page.line("net_profit", "2", title, total((*each, *partner)))
     page.line("combined", "3", "Net profit or loss in all", profit)
 
 
@@ -56,8 +103,8 @@ def optional(ask: Ask, person: str) -> Figure | None:
     if not OPTIONAL.of(ask.of(person_of, person).answers):
         return None
     values, profit = ask(rules), ask(profits, person)["combined"]
-    own = [business for business in ask(schedule_c.businesses) if business[1] == person]
-    gross = total((ask(schedule_c.income, *business)["gross_income"] for business in own), "gross income")
+    own = ask(_carried_on, person)
+    gross = total((ask(schedule_c.income, key, person)["gross_income"] for key in own), "gross income")
     most = values.figure("se_optional_method_maximum", label="most of the optional method")
     factor = values.figure("self_employment_net_earnings_factor", label="part of profit that counts")
     share = values.figure("se_optional_share", label="part of gross income")

@@ -76,6 +76,13 @@ def tax_on(income: Figure, values: YearRules, filing_status: str) -> Figure:
     return total((part.named(title) for title, part in parts), "tax on that income")
 
 
+def by_schedule(income: Figure, values: YearRules, filing_status: str) -> Figure:
+    """The tax by the rate schedule alone, in dollars before rounding, as the worksheets of estimates have
+    it."""
+    parts = _taxed(income, values, filing_status)
+    return total((part.named(title) for title, part in parts), "tax by the rate schedule")
+
+
 def _in_its_row(income: Figure, values: YearRules) -> Figure:
     """The middle of the income's row of the tax table, where that is used."""
     limit = values.figure("tax_table_limit", label="income from which the rate schedule applies")

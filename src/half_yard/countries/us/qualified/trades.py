@@ -5,13 +5,24 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.us.forms import form_4797, form_8582, schedule_c, schedule_e, schedule_se
+from half_yard.countries.us.forms import (
+    form_4797,
+    form_7206,
+    form_8582,
+    retirement_plans,
+    schedule_1_a,
+    schedule_c,
+    schedule_e,
+    schedule_e_part_ii,
+    schedule_se,
+)
 from half_yard.countries.us.frame import BOOKS
+from half_yard.countries.us.household.items import box_of
 from half_yard.countries.us.losses import passive, results
 from half_yard.countries.us.losses.asked import Standing
 from half_yard.countries.us.qualified import property_held
 from half_yard.countries.us.qualified.asked import GROUP, SERVICE, TRADE, WAGES
-from half_yard.figures import Choice, Figure, carried, difference, entered, times, total
+from half_yard.figures import NOTHING, Choice, Figure, carried, difference, entered, times, total
 from half_yard.sharing import in_proportion
 
 LAST_BEFORE = 2017
@@ -22,7 +33,8 @@ LAST_BEFORE = 2017
 class QualifiedBusiness:
     """A trade with its qualified income, in dollars. `activity` and `person` say whose it is (no person where
     all on the return have it together), `service` whether it is a specified service and `said` whether that
-    was answered, `group` what it is aggregated with, `active` whether the owner takes part materially."""
+    was answered, `group` what it is aggregated with, `active` whether the owner takes part materially;
+    `wages` and `held` are those of an entity, which reports them."""
 
     key: str
     name: str
@@ -33,16 +45,37 @@ class QualifiedBusiness:
     said: bool = True
     group: str = ""
     active: bool = True
+    wages: Figure | None = None
+    held: Figure | None = None
 
 
 def qualified_businesses(ask: Ask) -> tuple[QualifiedBusiness, ...]:
     """Businesses, and the rentals that are said to be a trade or business.
 
-    Income is the profit, with ordinary gains of sales, less its part of the deduction for self-employment
-    tax, which is spread over the person's businesses with a profit in proportion to it (Treas. Reg.
-    1.199A-3(b)(1)(vi)).
+    Income is the profit, with ordinary gains of sales, less its part of the deductions for self-employment
+    tax, health insurance and plans of the own business, which are spread over the person's businesses with a
+    profit in proportion to it (Treas. Reg. 1.199A-3(b)(1)(vi)).
     """
-    return (*_businesses(ask), *_rentals(ask))
+    return (*_businesses(ask), *_rentals(ask), *_entities(ask))
+
+
+def _entities(ask: Ask) -> list[QualifiedBusiness]:
+    """What partnerships and S corporations report as qualified income, with their wages and property."""
+    found = []
+    for each in ask(schedule_e_part_ii.every):
+        income = box_of(each, "qualified_income")
+        if income is not None:
+            path, item = each
+            found.append(
+                QualifiedBusiness(
+                    path.rpartition("/")[2], item.name or "Schedule K-1", income.in_dollars(),
+                    person=item.person,
+                    service=bool(item.ticks.get("service")), active=not item.ticks.get("passive"),
+                    wages=box_of(each, "qualified_wages") or NOTHING,
+                    held=box_of(each, "qualified_property") or NOTHING,
+                )
+            )  # fmt: skip
+    return found
 
 
 def _businesses(ask: Ask) -> list[QualifiedBusiness]:
@@ -50,18 +83,37 @@ def _businesses(ask: Ask) -> list[QualifiedBusiness]:
     for person in ask(schedule_se.persons_with_business):
         own = [key for key, owner in ask(schedule_c.businesses) if owner == person]
         profits = {key: ask(schedule_c.result, key, person)["net_profit"] for key in own}
-        half = ask(schedule_se.tax, person)["deductible_part"]
-        deductions = in_proportion(half, profits, rounded=Figure.in_dollars) if half.amount else {}
+        less, label = ask(_less, person)
+        deductions = in_proportion(less, profits, rounded=Figure.in_dollars) if less.amount else {}
         for key, profit in profits.items():
             parts = [profit, *(times(gain, _share(ask, key, person)) for gain in ask(ordinary_gains, key))]
             whole = profit if len(parts) == 1 else total(parts, "profit and ordinary gains")
             income = carried(whole)
             if key in deductions:
-                label = "profit less its part of the deduction for self-employment tax"
                 income = difference(whole, deductions[key], label=label)
             name = ask(schedule_c.schedule_c.head, key, person).subject
             found.append(_made(ask, key, name, income.in_dollars(), person))
     return found
+
+
+def _less(ask: Ask, person: str) -> tuple[Figure, str]:
+    """What a person's profits are less by, and how that is called: half of self-employment tax, own plans,
+    health insurance (26 CFR 1.199A-3(b)(1)(vi)), and tips that are deducted (199A(c)(4))."""
+    half = ask(schedule_se.tax, person)["deductible_part"]
+    others = [
+        ask(retirement_plans.deduction_of, person),
+        ask(form_7206.deduction_of, person),
+        *(
+            [ask(schedule_1_a.tips_of_businesses)]
+            if person == ask(schedule_se.persons_with_business)[0]
+            else []
+        ),
+    ]
+    there = [figure for figure in others if figure.amount]
+    if not there:
+        return half, "profit less its part of the deduction for self-employment tax"
+    label = "profit less its part of the deductions for self-employment tax, health insurance and plans"
+    return total((half, *there), "deductions of the owner for businesses"), label
 
 
 def _rentals(ask: Ask) -> list[QualifiedBusiness]:

@@ -9,8 +9,8 @@ from half_yard.countries.shared_use import Method, SharedUse
 from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
 from half_yard.countries.us.forms.home_sale import DAYS_AWAY, DAYS_OWNED, is_main_home, sold_in
 from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
-from half_yard.countries.us.frame import status_of
-from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS, itemizes
+from half_yard.countries.us.household.filing_status import status_of
+from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS, may_itemize
 from half_yard.countries.us.shared.as_used import as_used, thing_of_asset
 from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
 from half_yard.countries.us.shared.days import STAYS
@@ -57,7 +57,7 @@ class UnitedStatesSharedUse(SharedUse):
         match record.kind:
             case "home":
                 sold = _sale_fields(file, thing)
-                if not itemizes(file):
+                if not may_itemize(file):
                     return sold
                 return [
                     _fact(path, "excess_interest", "Interest above its limit", "deductible nowhere else"),
@@ -164,7 +164,7 @@ def _sale_fields(file: ClientFile, thing: str) -> Sequence[Field]:
     if thing not in sold_in(file, file.tax_year):
         return []
     questions = [TESTS, OTHER_SALE]
-    if status_of(file.household) == "joint":
+    if status_of(file, rules_for(file.tax_year)) == "joint":
         questions.insert(1, SPOUSE)
     record = file.things[thing]
     if record.kind == DWELLING:

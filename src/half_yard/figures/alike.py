@@ -1,0 +1,26 @@
+"""Whether two values are alike in everything, so that the one before can stand for the other."""
+
+from __future__ import annotations
+
+import datetime
+from decimal import Decimal
+
+PLAIN = (str, int, bool, type(None), datetime.date)
+
+
+def same(before: object, now: object) -> bool:
+    """Whether two values are alike in everything, so that the one before can stand for the other. What is not
+    plain is only like itself."""
+    if before is now:
+        return True
+    if type(before) is not type(now):
+        return False
+    if isinstance(before, PLAIN):
+        return before == now
+    if isinstance(before, Decimal) and isinstance(now, Decimal):
+        return before.as_tuple() == now.as_tuple()
+    if isinstance(before, tuple) and isinstance(now, tuple):
+        return len(before) == len(now) and all(map(same, before, now))
+    if isinstance(before, dict) and isinstance(now, dict):
+        return list(before) == list(now) and all(map(same, before.values(), now.values()))
+    return isinstance(before, frozenset) and before == now
