@@ -11,6 +11,7 @@ from decimal import Decimal
 from pathlib import Path
 
 from half_yard.countries import compute
+from half_yard.countries.us.household.kinds import KINDS as ITEM_KINDS
 from half_yard.records import (
     Carryover,
     ClientFile,
@@ -236,6 +237,16 @@ class BadInput(unittest.TestCase):
     def test_thirteen_months_are_refused(self) -> None:
         with self.assertRaisesRegex(ValueError, "less than or equal to 12"):
             child("2015-01-01", months=13)
+
+    def test_an_amount_of_nothing_lands(self) -> None:
+        for year in (2021, 2025):
+            for kind in ITEM_KINDS.values():
+                nothing = {box.key: "0" for box in kind.boxes}
+                made = items(item(kind.key, "0" if kind.amount else None, boxes=nothing))
+                computation = compute(sole_proprietor("900", year, items=made))
+                if "/items/j00001" not in computation.stops:
+                    with self.subTest(kind.key, year=year):
+                        self.assertTrue(computation.threads.landing_of("/items/j00001"))
 
     def test_an_item_that_can_not_count_says_why(self) -> None:
         for made, words in (

@@ -22,7 +22,18 @@ from half_yard.countries.next_year import carried_on, next_year
 from half_yard.records import Asset, Carryover, ClientFile, Entry
 from half_yard.records.identifiers import numbered
 from half_yard.storage import Keys, OpenFile, Seal, SealedFileError, read_file
-from tests.files import BUSINESS, amount, asset, business, carried_in, client, entries, sole_proprietor
+from tests.files import (
+    BUSINESS,
+    amount,
+    asset,
+    business,
+    carried_in,
+    client,
+    entries,
+    item,
+    items,
+    sole_proprietor,
+)
 from tests.test_canada import FLAT, SHOP, appliance, business_of, rental_of, ucc
 
 ROOM = Path(half_yard.countries.__file__).parent
@@ -173,6 +184,22 @@ class File(unittest.TestCase):
             self.assertEqual(then.stories[key].this_year.amount, story.next_year.amount)
         out = {f"allowance.{key}.2025": "out" for key in ("five_year", "seven_year")}
         self.assertEqual(after(file).elections, {**out, "convention.2025": "half_year"})
+
+    def test_what_was_made_up_is_not_counted_again(self) -> None:
+        """An asset of no cost of which a cent was taken: all of it comes back, and nothing goes on."""
+        given = asset("seven_year", "2023-05-01", "0", prior_depreciation=Decimal("0.01"))
+        given = given.model_copy(update={"answers": {"made_up": True}})
+        file = sole_proprietor("5000", assets=numbered("assets", [given]))
+        (now,), (then,) = (list(compute(each).stories.values()) for each in (file, after(file)))
+        self.assertEqual((now.taken.amount, then.prior.amount), (0, 0))
+
+    def test_tax_of_this_year_is_less_all_credits_that_are_paid_out(self) -> None:
+        """Form 2210, line 4: the premium credit counts as much as the others."""
+        plan = {"year_premium": "5400", "year_silver": "6000", "year_advance": "1000"}
+        file = sole_proprietor("40000", items=items(item("marketplace", None, "", boxes=plan)))
+        credit, tax = amount(file, "schedule_3/premium_credit"), amount(file, "form_1040/total_tax")
+        self.assertGreater(credit, 0)
+        self.assertEqual(after(file).household.facts["last_year_tax"], tax - credit)
 
     def test_what_is_of_the_year_stays_behind_and_its_amounts_stand_beside(self) -> None:
         file = sole_proprietor("5000", estimated_payments={})

@@ -3,12 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from decimal import Decimal
 
 from half_yard.asked import Field, Now, Section
 from half_yard.books import Box
 from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question, box_fields
-from half_yard.countries.results import Computation
 from half_yard.records import Activity, ClientFile
 from half_yard.records.collections import collection_and_id
 
@@ -76,11 +74,6 @@ class Asked:
         """Whether the record at a path is a form that a payer sends."""
         del file, path
         return True
-
-    def facts_next_year(self, computation: Computation) -> Mapping[str, Decimal]:
-        """What the household of next year's file begins with, in dollars by the keys of its questions."""
-        del computation
-        return {}
 
     def has_regional_boxes(self, file: ClientFile, path: str) -> bool:
         """Whether the record at a path has boxes for a region's own return."""

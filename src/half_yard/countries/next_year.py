@@ -157,7 +157,7 @@ def _household(computation: Computation, pack: Pack) -> Household:
     anew = {question.key for question in asked.household_choices if question.anew}
     choices = {key: answer for key, answer in household.choices.items() if key not in anew}
     kept = _without_anew(household, asked.household_questions)
-    facts = {key: _that_fits(each, key) for key, each in asked.facts_next_year(computation).items()}
+    facts = {key: _that_fits(each, key) for key, each in computation.facts_of_next_year().items()}
     return kept.model_copy(update={"choices": choices, "facts": facts})
 
 
@@ -179,6 +179,6 @@ def _asset(computation: Computation, pack: Pack, key: str, asset: Asset) -> Asse
     kept: dict[str, object] = {
         "made_from": None, "answers": _still_true(asset.answers, pack.assets.asked_anew),
     }  # fmt: skip
-    if story is not None and story.depreciated.amount:
+    if story is not None and (story.depreciated.amount or asset.prior_depreciation is not None):
         kept["prior_depreciation"] = _that_fits(story.depreciated.amount, asset.name)
     return asset.model_copy(update=kept)

@@ -245,6 +245,9 @@ class Computation:
     unusual: Mapping[str, str]
     findings: tuple[Finding, ...]
     returns: tuple[Return, ...]
+    facts_of_next_year: Callable[[], Mapping[str, Decimal]] = dict
+    """What this year's result says to the household of next year's file, in dollars by the keys of its
+    questions; worked out when it is asked for."""
     _index: dict[str, Sheet] = field(init=False, repr=False)
 
     def __post_init__(self) -> None:

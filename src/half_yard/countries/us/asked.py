@@ -3,13 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from decimal import Decimal
 
 from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
 from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question, box_fields
-from half_yard.countries.results import Computation
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.capital_sales import HELD, KINDS_SOLD, REPORTED
@@ -47,8 +45,6 @@ from half_yard.countries.us.questions import (
     ACTIVITY,
     CHOICES,
     DEDUCTION,
-    LAST_YEAR_INCOME,
-    LAST_YEAR_TAX,
     SPOUSES,
 )
 from half_yard.countries.us.shared.kinds import VEHICLE
@@ -56,8 +52,6 @@ from half_yard.records import Activity, ClientFile, Thing
 from half_yard.records.choices import Option
 from half_yard.records.collections import collection_and_id
 
-PAID_OUT = ("earned_income_credit", "refundable_child_credit", "opportunity_credit", "recovery_rebate")
-"""Lines of Form 1040 with credits that are paid out."""
 LAST_PAYMENT_MONTH = 3
 """Nothing is paid towards a year before its April: a day of January is the last instalment's (Form
 1040-ES)."""
@@ -234,13 +228,6 @@ class UnitedStatesAsked(Asked):
         if collection == "items" and key in file.items:
             return kind_at(file, path) in INCOMES
         return collection != "dependants"
-
-    def facts_next_year(self, computation: Computation) -> Mapping[str, Decimal]:
-        """This year's tax and income, for the penalty and the estimates of next year."""
-        sheet = computation.sheet("form_1040")
-        paid_out = (line.figure.amount for line in sheet.lines if line.place.line in PAID_OUT)
-        tax = max(sheet["total_tax"].amount - sum(paid_out, Decimal(0)), Decimal(0))
-        return {LAST_YEAR_TAX: tax, LAST_YEAR_INCOME: sheet["adjusted_gross_income"].amount}
 
     def boxes(self, collection: str) -> Sequence[Box]:
         """The further boxes of Forms W-2, 1099-INT and 1099-DIV."""

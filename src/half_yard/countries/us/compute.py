@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from decimal import Decimal
+
 from half_yard.books import Books
 from half_yard.countries.asking import Ask
 from half_yard.countries.left_out import stopped_with
@@ -10,9 +12,11 @@ from half_yard.countries.us.assets import stories
 from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.carried_in import carryover_stops
 from half_yard.countries.us.checks import findings_of
+from half_yard.countries.us.forms import form_1040, form_2210
 from half_yard.countries.us.frame import BOOKS, OnReturn, left_out, people
 from half_yard.countries.us.household.items import item_stops
 from half_yard.countries.us.own_income import own_stops
+from half_yard.countries.us.questions import LAST_YEAR_INCOME, LAST_YEAR_TAX
 from half_yard.countries.us.shared import up_to_now
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.countries.us.sheets import sheets_of
@@ -48,6 +52,7 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         stops=stops,
         unusual=unusual,
         findings=findings_of(frame, sheets, stops, lives, books, unusual),
+        facts_of_next_year=lambda: asking.run(_facts_of_next_year),
         returns=(Return("return", "Form 1040", frame.people, "form_1040", CARRY),),
     )
 
@@ -57,6 +62,14 @@ def everything(
 ) -> tuple[tuple[Sheet, ...], dict[str, str], dict[str, str], Books, dict[str, AssetStory]]:
     """The sheets, what is stopped, what has an unusual size, the books, and the stories of the assets."""
     return ask(sheets_of), ask(all_stops), ask(unusual_sizes), ask(BOOKS.books), ask(stories_up_to_now)
+
+
+def _facts_of_next_year(ask: Ask) -> dict[str, Decimal]:
+    """This year's tax, as the penalty and the estimates of next year count it, and income."""
+    return {
+        LAST_YEAR_TAX: ask(form_2210.required)["tax"].amount,
+        LAST_YEAR_INCOME: ask(form_1040.adjusted)["adjusted_gross_income"].amount,
+    }
 
 
 def stories_up_to_now(ask: Ask) -> dict[str, AssetStory]:

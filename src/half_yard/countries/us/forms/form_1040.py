@@ -243,7 +243,7 @@ def payments(page: Page, ask: Ask) -> None:
     estimated = page.line("estimated_payments", "26", "Estimated tax payments", total(advance))
     paid = [withheld, estimated]
     for key, number, title, figure in _refundable(ask):
-        if figure.amount:
+        if figure.amount or ask(has, key):
             paid.append(page.line(key, number, title, figure))
     if ask(schedule_3.has_payments):
         title = "Other payments (Schedule 3, line 15)"

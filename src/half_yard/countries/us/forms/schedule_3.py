@@ -104,8 +104,8 @@ def _shown(ask: Ask) -> tuple[str, ...]:
 
 
 def has_payments(ask: Ask) -> bool:
-    """Whether something is paid besides withholding and estimated tax."""
-    return any(figure.amount for _, _, _, figure in ask(_payments))
+    """Whether something is paid besides withholding and estimated tax, or is entered as nothing."""
+    return bool(ask(_shown_payments))
 
 
 @Form
@@ -144,15 +144,15 @@ def _payments(ask: Ask) -> tuple[tuple[str, str, str, Figure], ...]:
     )
 
 
+def _shown_payments(ask: Ask) -> tuple[tuple[str, str, str, Figure], ...]:
+    return tuple(each for each in ask(_payments) if each[3].amount or ask(has, each[0]))
+
+
 @schedule_3.part
 def payments(page: Page, ask: Ask) -> None:
     """Part II, lines 9 to 15."""
     if not ask(has_payments):
         return
     page.section = "Part II · Other payments"
-    parts = [
-        page.line(key, number, title, figure)
-        for key, number, title, figure in ask(_payments)
-        if figure.amount
-    ]
+    parts = [page.line(*each) for each in ask(_shown_payments)]
     page.line("other_payments", "15", "Other payments, to Form 1040", total(parts), Role.TOTAL)
