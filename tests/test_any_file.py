@@ -215,12 +215,16 @@ DEPENDANTS = st.builds(
 )  # fmt: skip
 
 
+SIZES = ["0", "1", "850", "12000", "90000"]
+
+
 @st.composite
 def what_else(draw: st.DrawFn) -> HouseholdItem:
     """An item of some kind, with boxes, ticks and choices that the kind has."""
     kind = draw(st.sampled_from(sorted(ITEM_KINDS)))
     known = ITEM_KINDS[kind]
-    usual = st.sampled_from(["0", "1", "850", "12000", "90000"]).map(Decimal)
+    size = [*SIZES, *(f"-{each}" for each in SIZES)] if known.signed else SIZES
+    usual = st.sampled_from(size).map(Decimal)
     boxes = [box.key for box in known.boxes] or ["odd"]
     ticks = [tick.key for tick in known.ticks] or ["odd"]
     choices = {each.key: st.sampled_from([key for key, _ in each.options]) for each in known.choices}
@@ -290,7 +294,8 @@ def files(draw: st.DrawFn) -> ClientFile:
     )  # fmt: skip
     carried = st.builds(
         Carryover, kind=st.sampled_from([*KINDS, "odd"]), amount=AMOUNTS,
-        of=st.sampled_from(["", "a00001", "a00002", "h00001"]), book=st.sampled_from(["", "", "amt"]),
+        of=st.sampled_from(["", "a00001", "a00002", "h00001", "j00001", "j00001.rentals"]),
+        book=st.sampled_from(["", "", "amt"]),
         year=st.sampled_from([None, "2015", "2021", "2024"]),
     )  # fmt: skip
     thing = st.builds(

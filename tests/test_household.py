@@ -9,8 +9,10 @@ from __future__ import annotations
 import unittest
 from decimal import Decimal
 from pathlib import Path
+from typing import Any
 
-from half_yard.countries import compute
+from half_yard.countries import compute, pack_for
+from half_yard.countries.next_year import next_year
 from half_yard.countries.us.household.kinds import KINDS as ITEM_KINDS
 from half_yard.records import (
     Carryover,
@@ -38,6 +40,11 @@ from tests.files import (
 
 HOUSEHOLD = Path(__file__).parent / "reference" / "us_household_2021_2026.csv"
 TWO = children("2015-03-01", "2018-07-01")
+
+
+def following(file: ClientFile) -> ClientFile:
+    """The file of next year."""
+    return next_year(compute(file), pack_for("us"))
 
 
 class WholeReturns(unittest.TestCase):
@@ -346,7 +353,8 @@ class Entities(unittest.TestCase):
         made = item("k1", "20000", name="Reed & Co", boxes=self.BOXES)
         file = client(2025, items=items(made))
         places = {
-            "schedule_e_part_ii/j00001.active": 25000, "schedule_1/rental_income": 25000,
+            "schedule_e_part_ii/j00001.active": 20000, "schedule_e_part_ii/total": 25000,
+            "schedule_1/rental_income": 25000,
             "form_1040/taxable_interest": 120, "form_1040/ordinary_dividends": 80,
             "form_1040/qualified_dividends": 50, "schedule_d/net_short": -30, "schedule_d/net_long": 900,
             "schedule_se.owner/net_profit": 25000, "form_8995/business.j00001": 20000,
@@ -354,11 +362,73 @@ class Entities(unittest.TestCase):
         self.assertEqual(dict(zip(places, whole_dollars(file, *places), strict=True)), places)
         self.assertEqual(gaps(file), "")
 
-    def test_a_passive_loss_is_said_and_not_deducted(self) -> None:
-        made = item("k1", "-4000", ticks={"passive": True})
-        file = client(2025, items=items(made), wages=wages("50000"))
-        self.assertEqual(whole_dollars(file, "form_1040/adjusted_gross_income"), [50000])
-        self.assertIn("A passive loss of a Schedule K-1", gaps(file))
+    def of(
+        self, amount: str, before: str = "", wage: str = "50000", of: str = "j00001", **parts: Any
+    ) -> ClientFile:
+        """A wage and a Schedule K-1 of 2025, with a passive loss of an earlier year."""
+        made = items(item("k1", amount, name="Reed & Co", **parts))
+        loss = Carryover(kind="passive_loss", of=of, amount=Decimal(before or 0), year="2024")
+        kept = numbered("carryovers", [loss] if before else [])
+        return client(2025, items=made, wages=wages(wage), carryovers=kept)
+
+    def test_a_passive_loss_waits_for_passive_income(self) -> None:
+        """26 U.S.C. 469(a), (b)."""
+        file = self.of("-4000", ticks={"passive": True})
+        places = ("form_1040/adjusted_gross_income", "form_8582/j00001.unallowed")
+        self.assertEqual(whole_dollars(file, *places), [50000, 4000])
+        self.assertEqual(gaps(file), "")
+        then = following(file)
+        self.assertEqual([(each.of, each.amount) for each in then.carryovers.values()], [("j00001", 4000)])
+        self.assertIn("No amount", compute(then).stops["/items/j00001"])
+        self.assertEqual(following(then).carryovers["c00001"].amount, 4000, "it waits for its form")
+        rents = self.of("-4000", ticks={"passive": True}, boxes={"rental": "3000"})
+        self.assertEqual(whole_dollars(rents, *places), [50000, 1000])
+
+    def test_the_allowance_is_for_who_takes_an_active_part(self) -> None:
+        """26 U.S.C. 469(i): 25,000 of 30,000 up to an income of 100,000; nothing to a limited partner."""
+        for part, income in (("active", 75000), ("", 100000), ("material", 70000)):
+            file = self.of("0", wage="100000", boxes={"rental": "-30000"}, choices={"part_in_rentals": part})
+            with self.subTest(part):
+                self.assertEqual(whole_dollars(file, "form_1040/adjusted_gross_income"), [income])
+
+    def test_earlier_losses(self) -> None:
+        """469(f)(1): the own income of a trade that is carried on now takes them, as far as it goes;
+        469(g)(1): so does the sale of the interest, beyond it."""
+        place = "form_1040/adjusted_gross_income"
+        now = self.of("10000", "6000", boxes={"qualified_income": "10000"})
+        self.assertEqual(whole_dollars(now, place, "form_8995/business.j00001"), [54000, 4000])
+        self.assertEqual(whole_dollars(self.of("2000", "6000"), place), [50000])
+        sold = self.of("-5000", "3000", ticks={"passive": True, "sold_out": True})
+        self.assertEqual(whole_dollars(sold, place), [42000])
+        self.assertEqual(following(sold).items, {})
+        rents = self.of("0", "3000", of="j00001.rentals", boxes={"rental": "1000"})
+        self.assertEqual(whole_dollars(rents, place, "form_8582/j00001.rentals.unallowed"), [50000, 2000])
+
+    def test_a_qualified_loss_counts_as_far_as_it_is_allowed(self) -> None:
+        """26 CFR 1.199A-3(b)(1)(iv): of 4,000, what income of the rentals frees."""
+        boxes = {"rental": "1500", "qualified_income": "-4000"}
+        file = self.of("-4000", ticks={"passive": True}, boxes=boxes)
+        self.assertEqual(whole_dollars(file, "form_8995/business.j00001"), [-1500])
+
+    def test_property_of_the_entity(self) -> None:
+        """Form 4797, line 2; a gain of a passive one frees its loss, and is investment income."""
+        sold = {"section_1231": "3000", "interest": "100"}
+        active = self.of("1000", wage="300000", boxes=sold)
+        places = ("schedule_d/net_long", "form_8960/gains_outside", "form_1040/adjusted_gross_income")
+        self.assertEqual(whole_dollars(active, *places), [3000, 3000, 304100])
+        passive = self.of("-4000", wage="300000", boxes=sold, ticks={"passive": True})
+        places = ("schedule_d/net_long", "form_8960/gains_outside", "form_8582/j00001.unallowed")
+        self.assertEqual(whole_dollars(passive, *places), [3000, 0, 1000])
+        self.assertEqual(whole_dollars(passive, "form_8960/investment_income"), [100])
+
+    def test_guaranteed_payments_are_never_passive(self) -> None:
+        """26 CFR 1.469-2(e)(2)(ii)."""
+        file = self.of("-4000", boxes={"guaranteed": "9000"}, ticks={"passive": True})
+        self.assertEqual(whole_dollars(file, "form_1040/adjusted_gross_income"), [59000])
+
+    def test_a_publicly_traded_one_is_limited_by_itself(self) -> None:
+        file = self.of("-4000", boxes={"rental": "1500"}, ticks={"passive": True, "publicly_traded": True})
+        self.assertIn("publicly traded", gaps(file))
 
     def test_passive_income_is_investment_income(self) -> None:
         """26 U.S.C. 1411(c)(2)(A): 3.8% of 10,000."""

@@ -15,7 +15,19 @@ from half_yard.countries.next_year import next_year
 from half_yard.figures import Sheet
 from half_yard.records import Activity, Asset, Carryover, ClientFile, Exchange, Household, Person
 from half_yard.records.identifiers import numbered
-from tests.files import BUSINESS, amount, asset, business, client, entries, gaps, rental, wages
+from tests.files import (
+    BUSINESS,
+    amount,
+    asset,
+    business,
+    client,
+    entries,
+    gaps,
+    item,
+    items,
+    rental,
+    wages,
+)
 
 A, B, C = "a00011", "a00012", "a00013"
 
@@ -297,6 +309,31 @@ class Carried(unittest.TestCase):
         for key in keys:
             sheet = computation.sheet(f"schedule_e.{key}")
             self.assertLessEqual(sheet["allowed_loss"].amount if sheet.has("allowed_loss") else 0, 0)
+
+    @settings(max_examples=40, deadline=None)
+    @given(
+        st.lists(st.integers(-40_000, 40_000), min_size=3, max_size=3),
+        st.lists(st.integers(0, 20_000), min_size=3, max_size=3),
+        st.integers(0, 200_000),
+        st.sampled_from(["", "active"]),
+    )
+    def test_losses_of_entities_are_used_beside_those_of_rentals(
+        self, results: list[int], earlier: list[int], income: int, part: str
+    ) -> None:
+        own, business, rented = results
+        made = item(
+            "k1", str(business), boxes={"rental": str(rented)}, ticks={"passive": True},
+            choices={"part_in_rentals": part},
+        )  # fmt: skip
+        keys = (A, "j00001", "j00001.rentals")
+        prior = {key: str(loss) for key, loss in zip(keys, earlier, strict=True) if loss}
+        file = rentals({A: str(own)}, str(income), prior=prior, items=items(made))
+        lost = sum(-result for result in results if result < 0) + sum(earlier)
+        gained = sum(result for result in results if result > 0)
+        waits = sum(
+            each.amount for each in next_year_of(file).carryovers.values() if each.kind == "passive_loss"
+        )
+        self.assertEqual(gained - amount(file, "schedule_1/rental_income") + waits, lost)
 
 
 class AtRisk(unittest.TestCase):

@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from half_yard.asked import Field, Now, Section
 from half_yard.books import Box
 from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question, box_fields
-from half_yard.records import Activity, ClientFile
+from half_yard.records import Activity, ClientFile, HouseholdItem
 from half_yard.records.collections import collection_and_id
 
 
@@ -74,6 +74,11 @@ class Asked:
         """Whether the record at a path is a form that a payer sends."""
         del file, path
         return True
+
+    def items_next_year(self, file: ClientFile) -> Mapping[str, HouseholdItem]:
+        """What of the household's items goes on into next year's file, by id, without its amounts."""
+        del file
+        return {}
 
     def has_regional_boxes(self, file: ClientFile, path: str) -> bool:
         """Whether the record at a path has boxes for a region's own return."""

@@ -45,7 +45,8 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
     People, dependants, activities, shared things, assets with what was taken of them, exchanges, elections
     and the rules of sorting go on; what the lines carry becomes carryovers, or the first entry of the line
     that begins a year with it; the amounts of this year stand beside those to come. Entries, statements,
-    payers' forms, payments and what else the household had are of their year and stay behind. Raises
+    payers' forms, payments and what else the household had are of their year and stay behind, but for what
+    the pack lets go on because losses wait for it. Raises
     ValueError where an amount is more than a file can hold.
     """
     file = computation.file
@@ -91,6 +92,7 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
             key: _asset(computation, pack, key, each)
             for key, each in pack.shared.assets_next_year(file).items()
         },
+        items=pack.asked.items_next_year(file),
         account_answers=file.account_answers,
         sorting_rules=file.sorting_rules,
         elections=pack.assets.elections_next_year(file),

@@ -11,7 +11,7 @@ from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Ques
 from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.capital_sales import HELD, KINDS_SOLD, REPORTED
-from half_yard.countries.us.carried_in import KINDS, OF_ASSETS, OF_THINGS
+from half_yard.countries.us.carried_in import KINDS, OF_ASSETS, OF_THINGS, PASSIVE_LOSS
 from half_yard.countries.us.elsewhere import ELSEWHERE
 from half_yard.countries.us.form_boxes import PERSONS_BOXES, WAGES_TICKS
 from half_yard.countries.us.household.fields import (
@@ -40,6 +40,7 @@ from half_yard.countries.us.losses.asked import (
     ENDED,
     STEP_UP,
 )
+from half_yard.countries.us.losses.entities import carried_for, going_on
 from half_yard.countries.us.qualified.asked import HOURS, TRADE, WAGES
 from half_yard.countries.us.questions import (
     ACTIVITY,
@@ -48,7 +49,7 @@ from half_yard.countries.us.questions import (
     SPOUSES,
 )
 from half_yard.countries.us.shared.kinds import VEHICLE
-from half_yard.records import Activity, ClientFile, Thing
+from half_yard.records import Activity, ClientFile, HouseholdItem, Thing
 from half_yard.records.choices import Option
 from half_yard.records.collections import collection_and_id
 
@@ -229,12 +230,16 @@ class UnitedStatesAsked(Asked):
             return kind_at(file, path) in INCOMES
         return collection != "dependants"
 
+    def items_next_year(self, file: ClientFile) -> Mapping[str, HouseholdItem]:
+        """The Schedules K-1, to which losses that wait belong."""
+        return going_on(file)
+
     def boxes(self, collection: str) -> Sequence[Box]:
         """The further boxes of Forms W-2, 1099-INT and 1099-DIV."""
         return PERSONS_BOXES.get(collection, ())
 
     def carried_of(self, file: ClientFile, kind: str) -> Sequence[Option]:
-        """The activity, that of a home or dwelling, or the vehicle."""
+        """The activity, that of a home or dwelling, the vehicle, or the entity."""
         records: Mapping[str, Activity | Thing]
         if kind in OF_ASSETS:
             elected = [(key, asset) for key, asset in sorted(file.assets.items()) if asset.expensed]
@@ -250,7 +255,8 @@ class UnitedStatesAsked(Asked):
                 records = {key: each for key, each in file.activities.items() if each.kind == "business"}
             case _:
                 records = {key: each for key, each in file.activities.items() if each.kind == "rental"}
-        return [(key, record.name or "Not named") for key, record in sorted(records.items())]
+        of_entities = carried_for(file) if kind == PASSIVE_LOSS else []
+        return [*((key, record.name or "Not named") for key, record in sorted(records.items())), *of_entities]
 
     def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
         """A business's code; a rental's kind of property and its days."""

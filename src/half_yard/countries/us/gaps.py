@@ -87,24 +87,20 @@ def dependant_not_known(name: str, missing: str, path: str) -> Mark:
     return gap(f"{name}: what they count for is not known without {missing}.", "Type what is missing.", path)
 
 
-def section_1231_of_entity(path: str) -> Mark:
-    """A gain of property of a partnership or S corporation."""
-    return gap("A section 1231 gain of a Schedule K-1 (Form 4797, line 2) is not computed.", path=path)
-
-
-def passive_loss_of_entity(path: str) -> Mark:
-    """A passive loss of a partnership or S corporation."""
+def publicly_traded(path: str) -> Mark:
+    """A loss of a publicly traded partnership."""
     return gap(
-        "A passive loss of a Schedule K-1 is limited by Form 8582, which is not computed for it: nothing of "
-        "it is deducted.",
+        "A loss of a publicly traded partnership waits for income of the same one (26 U.S.C. 469(k)). That "
+        "is not computed: nothing of it is deducted.",
         path=path,
     )
 
 
-def passive_beside_rentals(path: str) -> Mark:
-    """Passive income of an entity beside passive losses of rentals."""
+def gain_of_interest(path: str) -> Mark:
+    """What was gained by the sale of an interest in an entity, beside passive losses that wait."""
     return gap(
-        "Passive income of a Schedule K-1 may free passive losses of rentals (Form 8582): not computed.",
+        "A gain of the interest that was sold may free passive losses of others (26 U.S.C. 469(g)(1)(A)): "
+        "not computed.",
         path=path,
     )
 

@@ -11,6 +11,7 @@ from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us.capital_sales import NOT_HERE, sale_stops, sales_made
 from half_yard.countries.us.due_dates import instalment_days
 from half_yard.countries.us.frame import BOOKS, people
+from half_yard.countries.us.household.incomes import K1
 from half_yard.figures import Figure, entered
 from half_yard.records import ClientFile, EstimatedPayment
 from half_yard.records.forms import PayersForm, PersonsForm
@@ -52,7 +53,7 @@ def own_income(ask: Ask) -> OwnIncome:
         for collection in COLLECTIONS
     )
     forms = ask(forms_on_return)
-    entities = [found for found in ask(_other_items) if getattr(found[1], "kind", "") == "k1"]
+    entities = [found for found in ask(_other_items) if getattr(found[1], "kind", "") == K1]
     return OwnIncome(
         wages=_fields(wages, "wages"),
         interest=[

@@ -8,8 +8,9 @@ from decimal import Decimal
 
 from half_yard.books import Books
 from half_yard.countries.us.carried_in import KINDS as CARRYOVERS
-from half_yard.countries.us.carried_in import MILEAGE_PART, OF_THINGS
+from half_yard.countries.us.carried_in import MILEAGE_PART, OF_THINGS, PASSIVE_LOSS
 from half_yard.countries.us.frame import OnReturn
+from half_yard.countries.us.losses.entities import carried_for
 from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.claims import RESTS_ON, is_claimed
 from half_yard.countries.us.shared.days import STAYS, counted_days
@@ -83,8 +84,10 @@ def served_by(file: ClientFile, kind: str) -> set[str]:
 
 def _carried_for_nothing(file: ClientFile) -> Iterator[Finding]:
     """What is carried in for an activity, a home, a dwelling or a vehicle that isn't there."""
+    of_entities = dict(carried_for(file))
     for key, item in file.carryovers.items():
-        if item.kind in OF_THINGS and item.of not in file.places:
+        known = item.of in file.places or (item.kind == PASSIVE_LOSS and item.of in of_entities)
+        if item.kind in OF_THINGS and not known:
             yield Finding(
                 Level.ERROR,
                 f"{CARRYOVERS[item.kind]}: it is not said what it is carried in for. It counts nowhere.",

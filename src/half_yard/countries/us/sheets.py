@@ -76,6 +76,7 @@ from half_yard.countries.us.forms import (
     waiting,
 )
 from half_yard.countries.us.frame import rules
+from half_yard.countries.us.losses import entities
 from half_yard.countries.us.qualified import trades
 from half_yard.countries.us.shared.divided import things
 from half_yard.figures import MarkKind, Sheet
@@ -103,7 +104,7 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
         yield ask(section_481.section_481.sheet, key)
     yield from _of_sales(ask)
     yield from _statements(ask)
-    if ask(schedule_e_part_ii.every):
+    if ask(entities.every):
         yield ask(schedule_e_part_ii.schedule_e_part_ii.sheet)
     for person in ask(schedule_se.persons_with_business):
         yield ask(schedule_se.schedule_se.sheet, person)

@@ -4,7 +4,14 @@ net operating loss of next year."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.us.forms import form_4797, schedule_1, schedule_c, schedule_d, schedule_e
+from half_yard.countries.us.forms import (
+    form_4797,
+    schedule_1,
+    schedule_c,
+    schedule_d,
+    schedule_e,
+    schedule_e_part_ii,
+)
 from half_yard.countries.us.frame import rules, status
 from half_yard.countries.us.losses import passive
 from half_yard.countries.us.losses.asked import Standing
@@ -26,7 +33,9 @@ from half_yard.figures import (
 
 def may_apply(ask: Ask) -> Test:
     """Whether what some businesses and rentals lost is above the limit, whatever others earned."""
-    lost = [each for each in (*ask(schedule_c.profits), *ask(schedule_e.rental_results)) if each.amount < 0]
+    of_entities = (*ask(schedule_e_part_ii.active_results), *ask(schedule_e_part_ii.passive_results))
+    every = (*ask(schedule_c.profits), *ask(schedule_e.rental_results), *of_entities)
+    lost = [each for each in every if each.amount < 0]
     return above(difference(NOTHING, *lost, label="losses of the year"), _limit(ask))
 
 

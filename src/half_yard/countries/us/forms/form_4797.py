@@ -18,6 +18,7 @@ from half_yard.countries.us.exchanges import exchanged
 from half_yard.countries.us.forms import form_6252, form_8824, home_sale
 from half_yard.countries.us.forms.form_4797_columns import Sold, fill_column
 from half_yard.countries.us.frame import left_out, rules
+from half_yard.countries.us.losses import entities
 from half_yard.countries.us.shared.divided import measure_of, things
 from half_yard.figures import Figure, Form, Page, Role, carried, not_below_zero, smaller_of, total
 from half_yard.figures.figure import NOT_BELOW_ZERO
@@ -67,9 +68,10 @@ def _left_in(file: ClientFile, year: int, keys: tuple[str, ...]) -> tuple[str, .
 
 
 def applies(ask: Ask) -> bool:
-    """Whether there is a form: something left service, or an exchange or an instalment is taxed this year."""
+    """Whether there is a form: something left service, here or at an entity, or an exchange or an instalment
+    is taxed this year."""
     exchanged = ask(form_8824.gains, "to_part_i") or ask(form_8824.gains, "to_part_ii")
-    return bool(ask(gone) or exchanged or ask(form_6252.by_contract))
+    return bool(ask(gone) or exchanged or ask(form_6252.by_contract) or ask(entities.sold_by_all))
 
 
 def items(ask: Ask) -> tuple[Sold, ...]:
@@ -119,6 +121,9 @@ def part_i(page: Page, ask: Ask) -> None:
     parts = [gains, losses]
     if paid := ask(form_6252.gains_held, True):
         parts.append(page.line("instalment_gain", "4", "Gain of instalment sales (Form 6252)", total(paid)))
+    if of_entities := ask(entities.sold_by_all):
+        title = "Partnerships and S corporations (Schedule K-1)"
+        parts.append(page.line("entities", "2", title, total(of_entities)))
     if exchanged := ask(form_8824.gains, "to_part_i"):
         parts.append(page.line("exchanged", "5", "Gain of exchanges (Form 8824)", total(exchanged)))
     if ask(lost):

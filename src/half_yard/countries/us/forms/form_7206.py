@@ -7,8 +7,9 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.us import itemizing
-from half_yard.countries.us.forms import form_8962, retirement_plans, schedule_e_part_ii, schedule_se
+from half_yard.countries.us.forms import form_8962, retirement_plans, schedule_se
 from half_yard.countries.us.frame import BOOKS, people, rules
+from half_yard.countries.us.household.incomes import K1
 from half_yard.countries.us.household.items import amounts, boxes
 from half_yard.countries.us.seniors import age_of
 from half_yard.countries.us.solved import ASSUMED, AssumedDeduction, solve
@@ -90,7 +91,7 @@ def limit(page: Page, ask: Ask, person: str) -> None:
     page.section = "Limit"
     own = (
         *ask(schedule_se.own_profits, person),
-        *ask(boxes, schedule_e_part_ii.K1, "self_employment", person),
+        *ask(boxes, K1, "self_employment", person),
     )
     profits = [not_below_zero(each) for each in own]
     largest = larger_of(*profits, label="largest profit") if profits else NOTHING

@@ -6,13 +6,14 @@ What each activity is and how it ended is in the room `losses`; what the schedul
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.carried_in import PASSIVE_LOSS, each_carried_of
 from half_yard.countries.us.forms import passive_income
 from half_yard.countries.us.frame import household, rules, status, status_choice
-from half_yard.countries.us.losses import asked, ended, passive, results, rows
+from half_yard.countries.us.losses import asked, passive, results, rows
 from half_yard.countries.us.losses.asked import Standing
+from half_yard.countries.us.losses.rows import Row
 from half_yard.figures import (
     NOTHING,
     Carries,
@@ -52,12 +53,11 @@ def activities(page: Page, ask: Ask) -> None:
         for row in ask(rows.every_row):
             if row.active is not active or not (row.income.amount or row.losses.amount):
                 continue
-            name = ask.of(activity_of, row.key).name
             columns = (("a", "income", row.income), ("b", "loss", row.loss), ("c", EARLIER, row.prior))
             for column, title, figure in columns:
                 if figure.amount:
-                    chosen = figure.because(ask(passive.why, row.key))
-                    page.line(f"{row.key}.{column}", column, f"{name}: {title}", chosen)
+                    chosen = figure.because(row.of.why)
+                    page.line(f"{row.key}.{column}", column, f"{row.of.name}: {title}", chosen)
 
 
 def _sum(page: Page, ask: Ask, number: str, *, active: bool) -> tuple[Figure, Figure]:
@@ -135,13 +135,13 @@ def part_vi(page: Page, ask: Ask) -> None:
     if "allowance" not in ask(part_ii) or not ask(part_ii)["allowance"].amount:
         return
     page.section = "Part VI · The allowance, by activity"
+    names = {row.key: row.of.name for row in ask(rows.every_row)}
     weights = {row.key: row.overall_loss for row in ask(rows.every_row) if row.active}
     parts = in_proportion(ask(part_ii)["allowance"], weights, rounded=Figure.in_dollars)
     for key, part in parts.items():
-        name = ask.of(activity_of, key).name
-        share = page.line(f"{key}.allowance", "c", f"{name}: its part of the allowance", part)
+        share = page.line(f"{key}.allowance", "c", f"{names[key]}: its part of the allowance", part)
         left = not_below_zero(difference(weights[key], share))
-        page.line(f"{key}.left", "d", f"{name}: loss that is left", left)
+        page.line(f"{key}.left", "d", f"{names[key]}: loss that is left", left)
 
 
 @form_8582.part
@@ -154,32 +154,33 @@ def part_vii(page: Page, ask: Ask) -> None:
     every = difference(
         difference(NOTHING, ask(part_i)["all_passive"]), allowance, label="loss that is not allowed"
     )
+    subjects = {row.key: row for row in ask(rows.every_row)}
     losses = {
         row.key: left.get(f"{row.key}.left", row.overall_loss) if row.active else row.overall_loss
         for row in ask(rows.every_row)
     }
     for key, part in in_proportion(not_below_zero(every), losses, rounded=Figure.in_dollars).items():
-        name, given = ask.of(activity_of, key).name, ask(ended.ended_by, key) == asked.GIFT
-        title = f"{name}: not allowed" + (", added to the basis of what was given" if given else "")
+        row = subjects[key]
+        given = row.of.how == asked.GIFT
+        title = f"{row.of.name}: not allowed" + (", added to the basis of what was given" if given else "")
         marks = []
-        if part.amount and any(figure.amount < 0 for figure in ask(results.gains_of, key)):
-            marks.append(gaps.loss_on_two_forms(f"/activities/{key}"))
+        if part.amount and any(figure.amount < 0 for figure in row.of.sold):
+            marks.append(gaps.loss_on_two_forms(row.of.path))
         waits = page.line(f"{key}.unallowed", "c", title, part.marked(*marks))
         if not given:
-            _by_year(page, ask, key, waits)
+            _by_year(page, ask, row, waits)
 
 
-def _by_year(page: Page, ask: Ask, key: str, waits: Figure) -> None:
+def _by_year(page: Page, ask: Ask, row: Row, waits: Figure) -> None:
     """Of which years the losses are that wait: those of the earliest are used first (26 CFR
     1.199A-3(b)(1)(iv)), so the latest are left."""
-    year, name = ask.of(tax_year), ask.of(activity_of, key).name
-    row = ask(rows.row, key)
+    year, key = ask.of(tax_year), row.key
     earlier = sorted(ask(each_carried_of, PASSIVE_LOSS, key), key=lambda item: -(item[0] or 0))
     placed: list[Figure] = []
     for number, (of, loss) in enumerate([(year, row.loss), *earlier], 1):
         rest = smaller_of(loss.in_dollars(), difference(waits, *placed, label="not placed yet"))
         if rest.amount:
-            title = f"{name}: of it of {of or 'an earlier year'}"
+            title = f"{row.of.name}: of it of {of or 'an earlier year'}"
             carries = Carries(PASSIVE_LOSS, of, of=key)
             placed.append(page.line(f"{key}.waits.{number}", "", title, rest, carries=carries))
 
@@ -191,11 +192,10 @@ def part_viii(page: Page, ask: Ask) -> None:
     for row in ask(rows.every_row):
         if not row.losses.amount and not row.freed.amount:
             continue
-        name, waits = ask.of(activity_of, row.key).name, ask(part_vii)
+        name, waits = row.of.name, ask(part_vii)
         made = difference(row.losses, waits.get(f"{row.key}.unallowed", NOTHING), label="allowed")
         if row.freed.amount:
-            words = [ask(ended.how_it_ended, row.key)] if ask(ended.ended_by, row.key) else []
-            freed = row.freed.because(*words)
+            freed = row.freed.because(*filter(None, (row.of.end,)))
             freed = page.line(f"{row.key}.freed", "", f"{name}: freed from the limit", freed)
             made = made + freed
         page.line(f"{row.key}.allowed", "c", f"{name}: allowed", made)
@@ -209,17 +209,27 @@ def allowed_of(ask: Ask, key: str) -> Figure:
         loss = loss.because(ask(passive.why, key))
         prior = ask(part_viii).get(f"{key}.allowed", NOTHING)
         return total((loss, prior)) if prior.amount else carried(loss)
+    return ask(allowed_of_passive, key, ask(results.gains_of, key))
+
+
+def allowed_of_passive(ask: Ask, key: str, sold: tuple[Figure, ...]) -> Figure:
+    """What Part VIII allows of a passive activity, above zero, without what it lost by sales of its property:
+    that is on Form 4797."""
     made = ask(part_viii).get(f"{key}.allowed", NOTHING)
-    sold = [figure for figure in ask(results.gains_of, key) if figure.amount < 0]
-    return total((made, *sold)) if sold else made
+    lost = [figure for figure in sold if figure.amount < 0]
+    return total((made, *lost)) if lost else made
 
 
 def allowed_from_before(ask: Ask, key: str, last: int) -> Figure:
     """What is allowed this year of losses up to a year, the earliest used first: such losses of years before
     2018 are no qualified income. Nothing where none is carried in."""
+    return of_years_up_to(ask, key, last, ask(allowed_of, key))
+
+
+def of_years_up_to(ask: Ask, key: str, last: int, allowed: Figure) -> Figure:
+    """As much of what is allowed as is of losses carried in up to a year."""
     old = [loss for of, loss in ask(each_carried_of, PASSIVE_LOSS, key) if of is not None and of <= last]
     if not old:
         return NOTHING
-    return smaller_of(
-        total(old, f"losses up to {last}"), ask(allowed_of, key), label=f"allowed of losses up to {last}"
-    )
+    label = f"allowed of losses up to {last}"
+    return smaller_of(total(old, f"losses up to {last}"), allowed, label=label)

@@ -16,7 +16,7 @@ from half_yard.countries.us.forms import (
 )
 from half_yard.countries.us.forms.phased import ALL
 from half_yard.countries.us.frame import rules, status
-from half_yard.countries.us.losses import passive, results
+from half_yard.countries.us.losses import entities, passive, results
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -119,7 +119,8 @@ def _passive_businesses(ask: Ask) -> tuple[Figure, ...]:
 
 def _gains_of_own_trades(ask: Ask) -> tuple[Figure, ...]:
     own = (key for key in ask(passive.every) if ask(passive.is_own_trade, key))
-    return tuple(figure for key in own for figure in ask(results.gains_of, key))
+    of_entities = ask(entities.sold_of_own_trades)
+    return (*(figure for key in own for figure in ask(results.gains_of, key)), *of_entities)
 
 
 @form_8960.part

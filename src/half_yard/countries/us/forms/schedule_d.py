@@ -13,9 +13,9 @@ from half_yard.countries.us.forms import (
     form_8949,
     home_sale,
     schedule_d_worksheets,
-    schedule_e_part_ii,
 )
 from half_yard.countries.us.frame import rules, status
+from half_yard.countries.us.household.incomes import K1
 from half_yard.countries.us.household.items import boxes
 from half_yard.countries.us.own_income import own_income
 from half_yard.figures import (
@@ -49,7 +49,7 @@ def applies(ask: Ask) -> bool:
         or ask(carried_in, LONG_LOSS).amount
         or _is_some(ask(form_4797.capital_gain))
         or any(ask(form_4797.private_gains, held) or _taxed_homes(ask, held) for held in (False, True))
-        or any(ask(boxes, schedule_e_part_ii.K1, held) for held in ("short", "long"))
+        or any(ask(boxes, K1, held) for held in ("short", "long"))
         or own.unrecaptured_distributions
         or own.collectible_distributions
     )
@@ -87,7 +87,7 @@ def short(page: Page, ask: Ask) -> None:
         gains.append(page.line("private_short", "3", "Private parts of what was sold", total(private)))
     if homes := _taxed_homes(ask, False):
         gains.append(page.line("homes_short", "3", "Homes held for a year or less", total(homes)))
-    if entities := ask(boxes, schedule_e_part_ii.K1, "short"):
+    if entities := ask(boxes, K1, "short"):
         gains.append(page.line("entities_short", "5", "Partnerships and S corporations", total(entities)))
     loss = page.line("short_carried", "6", "Short-term loss carried in", ask(carried_in, SHORT_LOSS))
     net = difference(total(gains), loss)
@@ -106,7 +106,7 @@ def long(page: Page, ask: Ask) -> None:
     of_business = ask(form_4797.capital_gain)
     if of_business is not None and of_business.amount:
         gains.append(page.line("business_property", "11", "Gain of Form 4797 (line 9)", of_business))
-    if entities := ask(boxes, schedule_e_part_ii.K1, "long"):
+    if entities := ask(boxes, K1, "long"):
         gains.append(page.line("entities_long", "12", "Partnerships and S corporations", total(entities)))
     distributed = total(ask(own_income).capital_gain)
     gains.append(page.line("distributions", "13", "Capital gain distributions", distributed))

@@ -5,8 +5,9 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, person_of
-from half_yard.countries.us.forms import schedule_c, schedule_e_part_ii
+from half_yard.countries.us.forms import schedule_c
 from half_yard.countries.us.frame import BOOKS, people, rules
+from half_yard.countries.us.household.incomes import K1
 from half_yard.countries.us.household.items import boxes
 from half_yard.countries.us.questions import ALONE, OPTIONAL
 from half_yard.countries.us.wage_taxes import social_security_wages
@@ -75,7 +76,7 @@ def _spouses(file: ClientFile, key: str) -> str:
 
 
 def _as_partner(ask: Ask, person: str) -> tuple[Figure, ...]:
-    return ask(boxes, schedule_e_part_ii.K1, "self_employment", person)
+    return ask(boxes, K1, "self_employment", person)
 
 
 @Form

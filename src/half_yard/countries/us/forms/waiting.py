@@ -6,7 +6,8 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask
 from half_yard.countries.us.carried_in import KINDS, OF_THINGS, each_carried_of
 from half_yard.countries.us.forms import dwelling, home_office, section_481, vehicle
-from half_yard.countries.us.losses import passive
+from half_yard.countries.us.losses import entities, passive
+from half_yard.countries.us.losses.entities import RENTALS
 from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.figures import Carries, Figure, Form, Page, together
@@ -23,7 +24,7 @@ def _untaken(ask: Ask) -> list[tuple[str, str]]:
         "home": {office.activity for office in ask(home_office.offices)},
         "dwelling": {rental for _, rental in ask(dwelling.dwellings)},
         "activity": set(ask(section_481.with_income)),
-        "losses": set(ask(passive.every)),
+        "losses": {*ask(passive.every), *(part.key for part in ask(entities.parts))},
         "vehicle": {key for key in ask(vehicle.vehicles) if goes_by_the_mile(ask.of(thing_of, key))},
     }
     return [(kind, of) for kind, of in ask.of(_carried) if of not in taken[OF_THINGS[kind]]]
@@ -42,7 +43,7 @@ def waits(ask: Ask, of: str) -> Page:
 
 
 def _name(file: ClientFile, of: str) -> str:
-    record = file.activities.get(of) or file.things.get(of)
+    record = file.activities.get(of) or file.things.get(of) or file.items.get(of.removesuffix(RENTALS))
     return record.name if record is not None else ""
 
 

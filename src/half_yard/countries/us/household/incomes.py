@@ -22,6 +22,18 @@ NOT_EARLY = Box(
     "excepted", "Of it excepted from the further tax", "Form 5329, line 2: such as higher education"
 )
 CHARITY = "charity"
+K1 = "k1"
+PASSIVE, SOLD_OUT, PUBLICLY_TRADED = "passive", "sold_out", "publicly_traded"
+TAKES_NO_PART, TAKES_PART, MATERIAL = "", "active", "material"
+PART_IN_RENTALS = ManyAnswers(
+    "part_in_rentals", "In its rental real estate the person",
+    (
+        (TAKES_NO_PART, "Takes no active part"),
+        (TAKES_PART, "Takes an active part"),
+        (MATERIAL, "Is a professional who takes part materially"),
+    ),
+    "26 U.S.C. 469(i)(6), (c)(7): a limited partner, or who owns less than a tenth, takes no active part",
+)  # fmt: skip
 INCOMES = (
     ItemKind(
         "pension", "Pension or annuity", "1099-R retirement survivor annuities disability 401(k) 403(b)",
@@ -74,27 +86,29 @@ INCOMES = (
         "Received", "Schedule 1, line 2a: agreements made before 2019",
     ),
     ItemKind(
-        "k1", "Schedule K-1", "partnership S corporation partner shareholder 1065 1120-S",
+        K1, "Schedule K-1", "partnership S corporation partner shareholder 1065 1120-S",
         "Box 1: ordinary business income", "Schedule E, part II: after the limits of basis and risk",
         (
             Box("rental", "Net rental income", "boxes 2 and 3"),
-            Box("guaranteed", "Guaranteed payments", "box 4 of a partnership"),
+            Box("guaranteed", "Guaranteed payments", "box 4 of a partnership: never passive"),
             Box("interest", "Interest", "Form 1040, line 2b"),
             Box("dividends", "Ordinary dividends", "Form 1040, line 3b"),
             Box("qualified", "Qualified dividends", "Form 1040, line 3a"),
             Box("short", "Net short-term gain", "Schedule D, line 5"),
             Box("long", "Net long-term gain", "Schedule D, line 12"),
-            Box("section_1231", "Net section 1231 gain", "not computed: Form 4797, line 2"),
+            Box("section_1231", "Net section 1231 gain or loss", "Form 4797, line 2"),
             Box("self_employment", "Box 14, A: self-employment earnings", "Schedule SE, line 2"),
             Box("qualified_income", "Qualified business income", "20, code Z or 17, code V"),
             Box("qualified_wages", "Its W-2 wages", "needed above the threshold"),
             Box("qualified_property", "Its unadjusted basis of property", "needed above the threshold"),
         ),
         (
-            Box("passive", "The person does not take part materially", "also every rental"),
+            Box(PASSIVE, "The person does not take part materially", "in its business (26 U.S.C. 469(c))"),
+            Box(SOLD_OUT, "All of the interest was sold to a stranger", "26 U.S.C. 469(g); its gain: sales"),
+            Box(PUBLICLY_TRADED, "A publicly traded partnership", "limited by itself (26 U.S.C. 469(k))"),
             Box("service", "A specified service trade", ""),
         ),
-        payer=True, signed=True,
+        choices=(PART_IN_RENTALS,), payer=True, signed=True,
     ),
     ItemKind("gambling", "Gambling winnings", "W-2G lottery casino raffle", "Won", "Schedule 1, line 8b",
              payer=True),

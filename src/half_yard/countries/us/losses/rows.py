@@ -5,13 +5,15 @@ from __future__ import annotations
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.us.carried_in import PASSIVE_LOSS, carried_of
 from half_yard.countries.us.forms import form_6198, form_6252
-from half_yard.countries.us.losses import asked, ended, passive, results
+from half_yard.countries.us.household.incomes import SOLD_OUT
+from half_yard.countries.us.losses import asked, ended, entities, passive, results
 from half_yard.countries.us.losses.asked import Standing
 from half_yard.figures import (
     NOTHING,
+    Choice,
     Figure,
     carried,
     difference,
@@ -24,18 +26,39 @@ from half_yard.records import ClientFile
 
 
 @dataclass(frozen=True, eq=False)
+class Subject:
+    """What a row is of: an activity, or a part of an entity with a Schedule K-1. `sold` are gains and losses
+    of its property in whole dollars, `how` how it ended in the year as a key of the question, `end` that in
+    words; `why` what it is taken to be."""
+
+    key: str
+    path: str
+    name: str
+    standing: Standing
+    why: Choice
+    sold: tuple[Figure, ...]
+    how: str = ""
+    end: Choice | None = None
+
+
+@dataclass(frozen=True, eq=False)
 class Row:
-    """An activity for Form 8582, in whole dollars: its income, with gains of its property, its loss of the
+    """A row of Form 8582, in whole dollars: its income, with gains of its property, its loss of the
     year and its losses of earlier years as far as the form limits them; `freed` are losses that count apart
     from it, and `outside` is what of all this is not passive."""
 
-    key: str
+    of: Subject
     active: bool
     income: Figure
     loss: Figure
     prior: Figure
     freed: Figure
     outside: Figure
+
+    @property
+    def key(self) -> str:
+        """The key of what it is of."""
+        return self.of.key
 
     @property
     def losses(self) -> Figure:
@@ -54,8 +77,27 @@ def at_risk(ask: Ask, key: str) -> Figure:
 
 
 def every_row(ask: Ask) -> tuple[Row, ...]:
-    """The activities that are passive, or have passive losses of earlier years."""
-    return tuple(ask(row, key) for key in ask(passive.every) if has_row(ask, key))
+    """The activities and parts of entities that are passive, or have passive losses of earlier years."""
+    own = tuple(ask(row, key) for key in ask(passive.every) if has_row(ask, key))
+    return own + ask(of_entities)
+
+
+def of_entities(ask: Ask) -> tuple[Row, ...]:
+    """The rows of partnerships and S corporations."""
+    return tuple(
+        _of_entity(ask, part)
+        for part in ask(entities.parts)
+        if part.is_passive or ask(carried_of, PASSIVE_LOSS, part.key).amount
+    )
+
+
+def _of_entity(ask: Ask, part: entities.Part) -> Row:
+    how = asked.SOLD if part.sold_out else ""
+    end = Choice("All of the interest was sold to a stranger", f"{part.path}/ticks/{SOLD_OUT}")
+    of = Subject(
+        part.key, part.path, part.name, part.standing, part.why, part.sold, how, end if how else None
+    )
+    return _row(ask, of, part.result, active=part.standing is Standing.ACTIVE_RENTAL)
 
 
 def has_row(ask: Ask, key: str) -> bool:
@@ -66,44 +108,54 @@ def has_row(ask: Ask, key: str) -> bool:
 
 def row(ask: Ask, key: str) -> Row:
     """The row of one activity."""
-    every = [ask(at_risk, key), *ask(results.gains_of, key)]
+    how = ask(ended.ended_by, key)
+    of = Subject(
+        key, f"/activities/{key}", ask.of(activity_of, key).name, ask(passive.standing, key),
+        ask(passive.why, key), ask(results.gains_of, key), how,
+        ask(ended.how_it_ended, key) if how else None,
+    )  # fmt: skip
+    return _row(ask, of, ask(at_risk, key), active=ask(passive.is_active, key))
+
+
+def _row(ask: Ask, of: Subject, result: Figure, *, active: bool) -> Row:
+    every = [result, *of.sold]
     income = total((figure for figure in every if figure.amount > 0), "income and gains of the year")
     lost = [figure for figure in every if figure.amount < 0]
     loss = difference(NOTHING, *lost, label="loss of the year") if lost else NOTHING
-    prior = ask(carried_of, PASSIVE_LOSS, key).in_dollars()
+    prior = ask(carried_of, PASSIVE_LOSS, of.key).in_dollars()
     net = difference(income, loss, label="result of the year")
-    stands, active = ask(passive.standing, key), ask(passive.is_active, key)
+    stands = of.standing
     if stands is Standing.NOT_PASSIVE or (stands is Standing.INCOME_NOT_PASSIVE and net.amount >= 0):
         # Losses from when it was passive, or before its income was not, come off its own income first
         # (26 U.S.C. 469(f)(1)).
         taken = smaller_of(prior, not_below_zero(net), label="taken by its own income")
         left = difference(prior, taken, label=prior.label)
-        return Row(key, active, NOTHING, NOTHING, left, taken, difference(net, taken))
+        return Row(of, active, NOTHING, NOTHING, left, taken, difference(net, taken))
     active = active and stands is not Standing.OTHER
-    freed, rest = _freed(ask, key, income, loss, prior)
+    freed, rest = _freed(ask, of, income, loss, prior)
     if not freed.amount:
-        return Row(key, active, income, rest[0], rest[1], NOTHING, NOTHING)
+        return Row(of, active, income, rest[0], rest[1], NOTHING, NOTHING)
     kept = not_below_zero(difference(income, freed), "income beyond what is freed")
-    return Row(key, active, kept, rest[0], rest[1], freed, difference(income, freed, kept))
+    return Row(of, active, kept, rest[0], rest[1], freed, difference(income, freed, kept))
 
 
 def _freed(
-    ask: Ask, key: str, income: Figure, loss: Figure, prior: Figure
+    ask: Ask, of: Subject, income: Figure, loss: Figure, prior: Figure
 ) -> tuple[Figure, tuple[Figure, Figure]]:
     """What of an activity's losses is freed by its end, and what of the year's and of earlier losses the form
     still limits (26 U.S.C. 469(g))."""
-    losses, how = total((loss, prior), "losses"), ask(ended.ended_by, key)
-    if how == asked.DEATH:
-        step_up = ask.of(_step_up, key)
-        stepped = entered(step_up, "basis stepped up at death", f"/activities/{key}/facts/{asked.STEP_UP}")
+    losses = total((loss, prior), "losses")
+    if of.how == asked.DEATH:
+        step_up = ask.of(_step_up, of.key)
+        stepped = entered(step_up, "basis stepped up at death", f"{of.path}/facts/{asked.STEP_UP}")
         return not_below_zero(difference(losses, stepped), "losses beyond the step-up"), (NOTHING, NOTHING)
-    share = ask(part_received, key)
+    share = ask(part_received, of.key)
     if share is not None:
         freed = (losses * share).in_dollars().named("freed with the gain of the year")
         of_prior = smaller_of(freed, prior)
         rest = difference(loss, difference(freed, of_prior)), difference(prior, of_prior)
         return freed, rest
-    if how == asked.SOLD and losses.amount > income.amount:
+    if of.how == asked.SOLD and losses.amount > income.amount:
         return losses, (NOTHING, NOTHING)
     return NOTHING, (loss, prior)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.us.carried_in import PASSIVE_LOSS, carried_of
 from half_yard.countries.us.forms import (
     form_4797,
     form_7206,
@@ -13,16 +14,26 @@ from half_yard.countries.us.forms import (
     schedule_1_a,
     schedule_c,
     schedule_e,
-    schedule_e_part_ii,
     schedule_se,
 )
 from half_yard.countries.us.frame import BOOKS
-from half_yard.countries.us.household.items import box_of
-from half_yard.countries.us.losses import passive, results
+from half_yard.countries.us.household.incomes import PASSIVE
+from half_yard.countries.us.household.items import Found, box_of
+from half_yard.countries.us.losses import entities, passive, results, rows
 from half_yard.countries.us.losses.asked import Standing
 from half_yard.countries.us.qualified import property_held
 from half_yard.countries.us.qualified.asked import GROUP, SERVICE, TRADE, WAGES
-from half_yard.figures import NOTHING, Choice, Figure, carried, difference, entered, times, total
+from half_yard.figures import (
+    NOTHING,
+    Choice,
+    Figure,
+    carried,
+    difference,
+    entered,
+    smaller_of,
+    times,
+    total,
+)
 from half_yard.sharing import in_proportion
 
 LAST_BEFORE = 2017
@@ -62,20 +73,40 @@ def qualified_businesses(ask: Ask) -> tuple[QualifiedBusiness, ...]:
 def _entities(ask: Ask) -> list[QualifiedBusiness]:
     """What partnerships and S corporations report as qualified income, with their wages and property."""
     found = []
-    for each in ask(schedule_e_part_ii.every):
+    for each in ask(entities.every):
         income = box_of(each, "qualified_income")
         if income is not None:
             path, item = each
             found.append(
                 QualifiedBusiness(
-                    path.rpartition("/")[2], item.name or "Schedule K-1", income.in_dollars(),
+                    path.rpartition("/")[2], entities.called(each), _counted(ask, each, income),
                     person=item.person,
-                    service=bool(item.ticks.get("service")), active=not item.ticks.get("passive"),
+                    service=bool(item.ticks.get("service")), active=not item.ticks.get(PASSIVE),
                     wages=box_of(each, "qualified_wages") or NOTHING,
                     held=box_of(each, "qualified_property") or NOTHING,
                 )
             )  # fmt: skip
     return found
+
+
+def _counted(ask: Ask, found: Found, income: Figure) -> Figure:
+    """Qualified income of an entity as reported, with as much of a passive loss as counts this year: without
+    what of the year's waits, and less what is allowed of earlier years' (26 CFR 1.199A-3(b)(1)(iv))."""
+    made = income.in_dollars()
+    keys = {part.key for part in entities.parts_of(found)}
+    for row in ask(rows.of_entities):
+        if row.key in keys:
+            waits = ask(form_8582.part_vii).get(f"{row.key}.unallowed", NOTHING)
+            of_year = smaller_of(row.loss, waits, label="loss of the year that waits")
+            if of_year.amount and made.amount < 0:
+                lost = difference(NOTHING, made, label="qualified loss")
+                made = total((made, smaller_of(of_year, lost)), "qualified loss that counts")
+            before = ask(carried_of, PASSIVE_LOSS, row.key).in_dollars()
+            earlier = difference(before, difference(waits, of_year), label="allowed of earlier losses")
+            old = form_8582.of_years_up_to(ask, row.key, LAST_BEFORE, earlier)
+            if earlier.amount != old.amount:
+                made = difference(made, difference(earlier, old), label="less earlier losses that count now")
+    return made
 
 
 def _businesses(ask: Ask) -> list[QualifiedBusiness]:
