@@ -15,6 +15,7 @@ from half_yard.records import (
     ClientFile,
     DividendStatement,
     Household,
+    HouseholdItem,
     InterestStatement,
     Person,
     WageStatement,
@@ -116,9 +117,17 @@ def mbeki() -> ClientFile:
                 payments((("04-15", "9000.00"), ("06-16", "9000.00"), ("09-15", "9000.00"),
                           ("2026-01-15", "9000.00"))),
             ),
+            "items": numbered("items", [
+                HouseholdItem(
+                    kind="k1", person="spouse", name="Back Cove Cold Storage LP", amount=Decimal(2140),
+                    boxes={"rental": Decimal(-5320), "interest": Decimal(84), "section_1231": Decimal(910)},
+                    ticks={"passive": True},
+                ),
+            ]),
             "carryovers": numbered("carryovers", [
                 Carryover(kind="passive_loss", of=HOUSE, year="2023", amount=Decimal(6120)),
                 Carryover(kind="passive_loss", of=HOUSE, year="2024", amount=Decimal(8475)),
+                Carryover(kind="passive_loss", of="j00001.rentals", year="2024", amount=Decimal(1930)),
                 Carryover(kind="long_capital_loss", amount=Decimal(4200)),
             ]),
         }

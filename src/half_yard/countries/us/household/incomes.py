@@ -26,13 +26,14 @@ K1 = "k1"
 PASSIVE, SOLD_OUT, PUBLICLY_TRADED = "passive", "sold_out", "publicly_traded"
 TAKES_NO_PART, TAKES_PART, MATERIAL = "", "active", "material"
 PART_IN_RENTALS = ManyAnswers(
-    "part_in_rentals", "In its rental real estate the person",
+    "part_in_rentals", "Part taken in its rental real estate",
     (
-        (TAKES_NO_PART, "Takes no active part"),
-        (TAKES_PART, "Takes an active part"),
-        (MATERIAL, "Is a professional who takes part materially"),
+        (TAKES_NO_PART, "No active part"),
+        (TAKES_PART, "Active part"),
+        (MATERIAL, "Material part"),
     ),
-    "26 U.S.C. 469(i)(6), (c)(7): a limited partner, or who owns less than a tenth, takes no active part",
+    "26 U.S.C. 469(i)(6), (c)(7): a limited partner, or who owns less than a tenth, takes no active part; a "
+    "material one is that of a real estate professional",
 )  # fmt: skip
 INCOMES = (
     ItemKind(
