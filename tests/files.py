@@ -119,6 +119,7 @@ class Given:
     """Stands for an `Ask`: what a part asks for is as it is given here, and made where it is not."""
 
     is_on_no_line = False
+    may_be_on_no_line = False
 
     def __init__(self, file: ClientFile, answers: dict[Any, Any]) -> None:
         self._file = file

@@ -13,6 +13,7 @@ from half_yard.cli.printed import as_json
 from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import next_year
 from half_yard.countries.offered import WhatIf
+from half_yard.countries.telling import thread_rows
 from half_yard.countries.us.assets.basis import ORIGINS
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.rates import METHODS
@@ -412,6 +413,7 @@ class AnyFile(unittest.TestCase):
         computation = compute(file)
         for sheet in computation.sheets:
             for line in sheet.lines:
+                self.assertTrue(list(thread_rows(computation, line.place)), "it can be followed")
                 self.assertLess(ways(line.figure), MOST_WAYS, str(line.place))
                 self.assertEqual(recompute(line.figure), line.figure.amount, str(line.place))
         form = computation.sheet("form_1040")

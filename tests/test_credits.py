@@ -13,6 +13,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from half_yard.countries import compute
+from half_yard.countries.telling import thread_rows
 from half_yard.countries.us.due_dates import due_dates
 from half_yard.records import (
     ClientFile,
@@ -202,6 +203,15 @@ class SolvedTogether(unittest.TestCase):
 
 
 class Payments(unittest.TestCase):
+    def test_every_line_can_be_followed_without_credits(self) -> None:
+        """Form 2210, line 4: a credit that is nothing and has no sheet is not among what is taken off, though
+        something about the income is not computed."""
+        traded = items(item("k1", "-100", ticks={"publicly_traded": True}))
+        computation = compute(client(2025, wages=wages("90000"), items=traded))
+        self.assertFalse(computation.has_sheet("earned_income"))
+        for line in computation.sheet("form_2210").lines:
+            self.assertTrue(list(thread_rows(computation, line.place)))
+
     def owing(self, year: int, last: str, *paid: tuple[str, str]) -> ClientFile:
         """A household that had to pay a quarter of last year's tax four times."""
         made = [

@@ -11,7 +11,7 @@ What a part is about are plain values (strings, numbers), and a part is made of 
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Any, Concatenate, Generic, NamedTuple, ParamSpec, TypeVar
 
@@ -45,7 +45,6 @@ A = TypeVar("A", bound=Assumption)
 
 
 NONE: frozenset[Assumption] = frozenset()
-NO_LOOK: Mapping[Assumption, bool] = {}
 Key = tuple[Any, ...]
 """A part, and what it is about."""
 
@@ -96,31 +95,39 @@ class _Watched:
 
 
 class Made:
-    """A part that was made: its value, what it was made of, which assumptions it looked at, which fields of
-    the records it and all that it asked for have read, and how it was made where other things are assumed."""
+    """A part that was made: its value, what it was made of, which assumptions it looked for and found or did
+    not find, which fields of the records it and all that it asked for have read, and how it was made where
+    other things are assumed."""
 
-    __slots__ = ("fields", "key", "looked_at", "made_of", "otherwise", "run", "value")
+    __slots__ = ("absent", "fields", "held", "key", "looks", "made_of", "otherwise", "run", "value")
 
     def __init__(
         self,
         key: Key,
         value: Any,
         made_of: tuple[Item, ...],
-        looked_at: Mapping[Assumption, bool],
+        held: frozenset[Assumption],
+        absent: frozenset[Assumption],
         fields: frozenset[str],
         run: int,
     ) -> None:
         self.key = key
         self.value = value
         self.made_of = made_of
-        self.looked_at = looked_at
+        self.see(held, absent)
         self.fields = fields
         self.run = run
         self.otherwise: tuple[Made, ...] = ()
 
+    def see(self, held: frozenset[Assumption], absent: frozenset[Assumption]) -> None:
+        """Note which assumptions it looked for and found, and which it did not find."""
+        self.held = held
+        self.absent = absent
+        self.looks = bool(held or absent)
+
     def is_for(self, under: frozenset[Assumption]) -> bool:
         """Whether it is what would be made under these assumptions."""
-        return all((assumption in under) is held for assumption, held in self.looked_at.items())
+        return self.held <= under and self.absent.isdisjoint(under)
 
 
 Item = Made | _Branch | _Picked | _Read
@@ -133,6 +140,7 @@ class Asking(Generic[F]):
     def __init__(self, records: F, memory: Memory) -> None:
         self.records = records
         self._known: dict[Key, Made] = memory.parts
+        self._on_no_line: set[object] = memory.on_no_line
         self._before = memory.records
         memory.records = records
         memory.runs += 1
@@ -152,11 +160,11 @@ class Asking(Generic[F]):
     def made(self, key: Key, under: frozenset[Assumption]) -> Made:
         """A part under assumptions: the one that is remembered, or one made now. Raises CircleError."""
         known = self._known.get(key)
-        if known is not None and known.run == self._run and not known.looked_at:
+        if known is not None and known.run == self._run and not known.looks:
             return known
         fitting = []
         for made in self._every(key):
-            if not made.looked_at or made.is_for(under):
+            if not made.looks or made.is_for(under):
                 if made.run == self._run:
                     return made
                 fitting.append(made)
@@ -203,18 +211,23 @@ class Asking(Generic[F]):
 
     def _make(self, key: Key, under: frozenset[Assumption], last: Made | None) -> Made:
         ask: Ask[F] = Ask(self, under, last)
+        ask.may_be_on_no_line = bool(under) and key[0] in self._on_no_line and _shows_no_lines(under)
         value = key[0](ask, *key[1:])
+        if under and ask.is_on_no_line:
+            self._on_no_line.add(key[0])
         if last is not None and same(last.value, value):
             value = last.value
         fields = self.known_fields(frozenset(ask.fields))
-        return Made(key, value, tuple(ask.made_of), ask.looked_at or NO_LOOK, fields, self._run)
+        held, absent = frozenset(ask.held), frozenset(ask.absent)
+        return Made(key, value, tuple(ask.made_of), held or NONE, absent or NONE, fields, self._run)
 
     def _still_holds(self, made: Made, under: frozenset[Assumption]) -> bool:
         """Whether everything that a part was made of is as it was, looked at in the order in which it asked:
         up to the first thing that is otherwise it would ask for the same again. What that has come to read
         and to look at meanwhile, the part has read and looked at too."""
         read: set[str] = set()
-        looked_at: dict[Assumption, bool] = {}
+        held: set[Assumption] = set()
+        absent: set[Assumption] = set()
         run, held_before = self._run, made.run == self._run - 1
         for item in made.made_of:
             if isinstance(item, _Read):
@@ -228,7 +241,7 @@ class Asking(Generic[F]):
                 read |= seen
                 continue
             before, more = (item, NONE) if isinstance(item, Made) else (item.made, item.under)
-            if before.run == run and not before.looked_at:
+            if before.run == run and not before.looks:
                 child = before
             else:
                 child = self.made(before.key, under | more if more else under)
@@ -238,12 +251,13 @@ class Asking(Generic[F]):
                 return False
             if child.fields is not made.fields and not child.fields <= made.fields:
                 read |= child.fields
-            if child.looked_at:
-                looked_at.update(each for each in child.looked_at.items() if each[0] not in more)
+            if child.looks:
+                held |= child.held - more if more else child.held
+                absent |= child.absent
         if not read <= made.fields:
             made.fields = self.known_fields(made.fields | read)
-        if looked_at and not looked_at.keys() <= made.looked_at.keys():
-            made.looked_at = {**made.looked_at, **looked_at}
+        if not (held <= made.held and absent <= made.absent):
+            made.see(made.held | held, made.absent | absent)
         return True
 
     def known_fields(self, fields: frozenset[str]) -> frozenset[str]:
@@ -269,7 +283,10 @@ class Asking(Generic[F]):
 class Ask(Generic[F]):
     """What a part is given to ask with."""
 
-    __slots__ = ("_asking", "_last", "_more", "_seen", "_under", "fields", "looked_at", "made_of")
+    __slots__ = (
+        "_asking", "_last", "_more", "_seen", "_under", "absent", "fields", "held", "made_of",
+        "may_be_on_no_line",
+    )  # fmt: skip
 
     def __init__(
         self,
@@ -284,8 +301,11 @@ class Ask(Generic[F]):
         self._last = last
         self.made_of: list[Item] = []
         self._seen: frozenset[str] | None = None
-        self.looked_at: dict[Assumption, bool] = {}
+        self.held: set[Assumption] = set()
+        self.absent: set[Assumption] = set()
         self.fields: set[str] = set()
+        self.may_be_on_no_line = False
+        """Whether it may come out that way, before anything is asked for: it did elsewhere."""
 
     def __call__(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
         """The value of another part. Raises CircleError where that waits for this one; TypeError where it is
@@ -319,10 +339,9 @@ class Ask(Generic[F]):
         if made.fields is not self._seen:
             self._seen = made.fields
             self.fields |= made.fields
-        if made.looked_at:
-            for assumption, held in made.looked_at.items():
-                if assumption not in more:
-                    self.looked_at[assumption] = held
+        if made.looks:
+            self.held |= made.held - more if more else made.held
+            self.absent |= made.absent
         return made
 
     def of(self, reader: Callable[Concatenate[F, P], V], *arguments: P.args, **named: P.kwargs) -> V:
@@ -342,7 +361,7 @@ class Ask(Generic[F]):
         if assumption in self._more:
             return True
         held = assumption in self._under
-        self.looked_at[assumption] = held
+        (self.held if held else self.absent).add(assumption)
         return held
 
     def which(self, kind: type[A]) -> A:
@@ -357,12 +376,13 @@ class Ask(Generic[F]):
     @property
     def is_on_no_line(self) -> bool:
         """Whether what was asked for up to now is made under an assumption that shows no lines."""
-        return any(held and assumption.on_no_line for assumption, held in self.looked_at.items())
+        return any(assumption.on_no_line for assumption in self.held)
 
     def under(self, *assumptions: Assumption) -> Ask[F]:
         """The same, to ask for parts under further assumptions."""
         other = Ask(self._asking, self._under, self._last, self._more | frozenset(assumptions))
-        other.made_of, other.looked_at, other.fields = self.made_of, self.looked_at, self.fields
+        other.made_of, other.fields = self.made_of, self.fields
+        other.held, other.absent = self.held, self.absent
         return other
 
     @property
@@ -378,6 +398,10 @@ def _is_still(item: _Picked | _Read, source: object) -> bool:
     except LookupError:
         return False
     return now is item.value or same(item.value, now)
+
+
+def _shows_no_lines(under: frozenset[Assumption]) -> bool:
+    return any(assumption.on_no_line for assumption in under)
 
 
 def _name(key: Key) -> str:

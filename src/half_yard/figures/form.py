@@ -58,10 +58,12 @@ class Form(Generic[F, P]):
 
         @wraps(fill)
         def made(ask: Ask[F], /, *about: P.args, **named: P.kwargs) -> Lines:
-            page = ask(self.head, *about, **named).like()
+            loose = ask.may_be_on_no_line
+            page = ask(self.head, *about, **named).like(loose=loose)
             fill(page, ask, *about, **named)
-            if ask.is_on_no_line:
-                page = page.like(loose=True)
+            if ask.is_on_no_line is not loose:
+                # Only what it asked for says so; mostly it was known before.
+                page = page.like(loose=not loose)
                 fill(page, ask, *about, **named)
             return Lines(tuple(page.lines), tuple(page.notes))
 

@@ -18,11 +18,13 @@ V = TypeVar("V")
 
 
 class Memory:
-    """What was made for one file: the parts of its computations (`asking.py`), how many there were and of
-    which records the last, and what else was remembered while this memory was in use."""
+    """What was made for one file: the parts of its computations (`asking.py`), which of them were made on no
+    line, how many computations there were and of which records the last, and what else was remembered while
+    this memory was in use."""
 
     def __init__(self) -> None:
         self.parts: dict[Any, Any] = {}
+        self.on_no_line: set[object] = set()
         self.runs = 0
         self.records: object = None
         self._kept: dict[object, dict[Hashable, tuple[tuple[object, ...], Any]]] = {}

@@ -8,6 +8,7 @@ from half_yard.books import Books
 from half_yard.countries.asking import Ask
 from half_yard.countries.left_out import stopped_with
 from half_yard.countries.results import AssetStory, CarryPoint, Computation, Return
+from half_yard.countries.us import itemizing
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.carried_in import carryover_stops
@@ -66,6 +67,7 @@ def everything(
 
 def _facts_of_next_year(ask: Ask) -> dict[str, Decimal]:
     """This year's tax, as the penalty and the estimates of next year count it, and income."""
+    ask = ask.under(*itemizing.of_the_return(ask))
     return {
         LAST_YEAR_TAX: ask(form_2210.required)["tax"].amount,
         LAST_YEAR_INCOME: ask(form_1040.adjusted)["adjusted_gross_income"].amount,

@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
+from half_yard.countries.us import itemizing
 from half_yard.countries.us.capital_sales import sales_made
 from half_yard.countries.us.carried_in import KINDS
 from half_yard.countries.us.exchanges import exchanged
@@ -85,7 +86,8 @@ from half_yard.figures import MarkKind, Sheet
 def sheets_of(ask: Ask) -> tuple[Sheet, ...]:
     """Every sheet, what feeds others before what it feeds."""
     provisional = ask(rules).forms_provisional
-    made = tuple(_with_year_note(sheet, provisional) for sheet in _sheets(ask))
+    of_the_return = ask.under(*itemizing.of_the_return(ask))
+    made = tuple(_with_year_note(sheet, provisional) for sheet in _sheets(of_the_return))
     carried = carryover_sheet(ask.of(carryovers_of), ask.of(names_of), made, KINDS)
     return made if carried is None else (*made, carried)
 

@@ -33,11 +33,12 @@ from half_yard.countries.us.own_income import own_income
 from half_yard.countries.us.questions import APPLIED_TO_NEXT
 from half_yard.countries.us.standard_deduction import standard_deduction
 from half_yard.figures import (
-    NOTHING,
     Figure,
     Form,
+    Mark,
     Page,
     Role,
+    Test,
     carried,
     difference,
     entered,
@@ -132,15 +133,31 @@ def adjusted(page: Page, ask: Ask) -> None:
 
 @form_1040.part
 def standard(page: Page, ask: Ask) -> None:
-    """Line 12: the standard deduction, or what is itemized; with the one, gifts of years that let them
-    count."""
+    """Line 12 with the test that decided about it."""
+    _line_12(page, ask, ask(itemizing.tests))
+
+
+counted = Form(form_1040.head)
+"""Lines as they count in others, while it is decided about them."""
+
+
+@counted.part
+def deductions(page: Page, ask: Ask) -> None:
+    """Line 12 without the test of which way leaves less: that is made of what comes after this."""
+    _line_12(page, ask, ask(itemizing.tests_of_reach))
+
+
+def _line_12(page: Page, ask: Ask, tests: tuple[Test, ...]) -> None:
+    """The standard deduction, or what is itemized; with the one, gifts of years that let them count."""
     page.section = "Deductions"
-    tests, chosen = ask(itemizing.tests), ask(itemizing.choice)
+    chosen, weighed = ask(itemizing.choice), frozenset[Mark]()
+    if not chosen and ask(itemizing.are_weighed):
+        weighed = ask(standard_deduction).marks | ask(schedule_a.itemized).marks
     if ask(itemizing.itemizes):
-        made = carried(ask(schedule_a.itemized)).because(*chosen).where(*tests)
+        made = carried(ask(schedule_a.itemized)).because(*chosen).marked(*weighed).where(*tests)
         page.line("itemized_deductions", "12", "Itemized deductions (Schedule A)", made)
         return
-    made = ask(standard_deduction).because(*chosen).where(*tests)
+    made = ask(standard_deduction).because(*chosen).marked(*weighed).where(*tests)
     page.line("standard_deduction", "12", "Standard deduction", made)
     given = ask(gifts.without_itemizing)
     if given.amount:
@@ -149,7 +166,7 @@ def standard(page: Page, ask: Ask) -> None:
 
 def own_deductions(ask: Ask) -> list[Figure]:
     """Line 12 and what is beside it."""
-    return [line.figure for line in ask(standard).lines]
+    return [line.figure for line in ask(deductions).lines]
 
 
 def deduction(ask: Ask) -> Figure:
@@ -176,7 +193,7 @@ def taxable_income(page: Page, ask: Ask) -> None:
         business = ask(form_8995.deduction)
     title = "Qualified business income deduction"
     business = page.line("business_income_deduction", "13", title, business)
-    parts = [*ask(own_deductions), business]
+    parts = [*(line.figure for line in ask(standard).lines), business]
     if ask(schedule_1_a.applies):
         title = "Additional deductions (Schedule 1-A)"
         parts.append(page.line("additional_deductions", "13b", title, ask(schedule_1_a.deduction)))
@@ -242,9 +259,7 @@ def payments(page: Page, ask: Ask) -> None:
     advance = (*own.estimated_payments, *ask(amounts, "applied"))
     estimated = page.line("estimated_payments", "26", "Estimated tax payments", total(advance))
     paid = [withheld, estimated]
-    for key, number, title, figure in _refundable(ask):
-        if figure.amount or ask(has, key):
-            paid.append(page.line(key, number, title, figure))
+    paid += [page.line(*each) for each in ask(_refundable)]
     if ask(schedule_3.has_payments):
         title = "Other payments (Schedule 3, line 15)"
         paid.append(page.line("other_payments", "31", title, ask(schedule_3.payments)["other_payments"]))
@@ -252,13 +267,14 @@ def payments(page: Page, ask: Ask) -> None:
 
 
 def _refundable(ask: Ask) -> tuple[tuple[str, str, str, Figure], ...]:
-    """Lines 27 to 30: credits that are paid out."""
-    return (
+    """Lines 27 to 30: credits that are paid out, and what was entered as nothing."""
+    every = (
         ("earned_income_credit", "27", "Earned income credit", ask(earned_income.earned_income_credit)),
         ("refundable_child_credit", "28", "Refundable child tax credit", ask(schedule_8812.refundable)),
         ("opportunity_credit", "29", "American opportunity credit (Form 8863)", ask(form_8863.refundable)),
         ("recovery_rebate", "30", "Recovery rebate credit", total(ask(amounts, "recovery_rebate"))),
     )
+    return tuple(each for each in every if each[3].amount or ask(has, each[0]))
 
 
 @form_1040.part
@@ -292,5 +308,5 @@ def refundable_credits(ask: Ask) -> Figure:
     """Lines 27 to 30, with the premium credit, which the penalty for underpayment takes off the tax."""
     from half_yard.countries.us.forms import form_8962  # noqa: PLC0415
 
-    every = [figure for _, _, _, figure in _refundable(ask)]
-    return total((*every, ask(form_8962.net_credit)), "credits that are paid out") if every else NOTHING
+    every = (figure for _, _, _, figure in ask(_refundable))
+    return total((*every, ask(form_8962.net_credit)), "credits that are paid out")

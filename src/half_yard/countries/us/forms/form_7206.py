@@ -6,7 +6,6 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us import itemizing
 from half_yard.countries.us.forms import form_8962, retirement_plans, schedule_se
 from half_yard.countries.us.frame import BOOKS, people, rules
 from half_yard.countries.us.household.incomes import K1
@@ -109,13 +108,13 @@ def limit(page: Page, ask: Ask, person: str) -> None:
 
 def _solved(ask: Ask) -> tuple[Figure, ...]:
     """What the deduction comes to with the premium credit, step by step; the last one stands."""
-    person, decided = ask(marketplace_owner), itemizing.as_decided(ask)
+    person = ask(marketplace_owner)
     own, most = ask(premiums, person)["premiums"], ask(limit, person)["limit"]
     paid = ask(premiums, person)["marketplace"]
 
     def next_one(assumed: Decimal) -> Figure:
         supposed = AssumedDeduction("deduction", on_no_line=True, amount=assumed)
-        under = ask.under(ASSUMED, supposed, decided)
+        under = ask.under(ASSUMED, supposed)
         credit = under(form_8962.credit_that_stays).supposed("credit that stays")
         left = not_below_zero(difference(paid, credit, label="marketplace premiums less the credit"))
         return smaller_of(own + left, most, label="deduction").in_dollars()

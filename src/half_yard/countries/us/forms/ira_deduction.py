@@ -5,7 +5,7 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us import gaps, itemizing
+from half_yard.countries.us import gaps
 from half_yard.countries.us.forms import form_1040, retirement_plans, schedule_se, student_loan
 from half_yard.countries.us.frame import BOOKS, household, people, rules, status, status_choice
 from half_yard.countries.us.household.items import amounts, has
@@ -152,8 +152,8 @@ def deduction(page: Page, ask: Ask, person: str) -> None:
         page.line("deduction", "20", "Deduction, to Schedule 1", within, Role.TOTAL)
         return
     start, width = phase
-    without = (WITHOUT_IRA, student_loan.WITHOUT_STUDENT_LOAN, itemizing.as_decided(ask))
-    income = ask.under(*without)(form_1040.adjusted)["adjusted_gross_income"]
+    without = ask.under(WITHOUT_IRA, student_loan.WITHOUT_STUDENT_LOAN)
+    income = without(form_1040.adjusted)["adjusted_gross_income"]
     income = income.supposed("adjusted gross income without it")
     income = page.line("income", "", "Adjusted gross income without it and student loan interest", income)
     top = page.line("top", "", "Income at which it is gone", start + width)

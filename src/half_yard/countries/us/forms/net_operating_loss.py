@@ -4,7 +4,6 @@ this year makes. Its lines are a worksheet of the program's own order."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, tax_year
-from half_yard.countries.us import itemizing
 from half_yard.countries.us.carried_in import NET_OPERATING_LOSS, each_with_book
 from half_yard.countries.us.forms import form_461, form_1040, form_4797, schedule_1, schedule_1_a, schedule_d
 from half_yard.countries.us.frame import rules
@@ -90,7 +89,7 @@ def used_up(page: Page, ask: Ask) -> None:
 
 def _income_before(ask: Ask) -> Figure:
     """Taxable income before the deductions for net operating losses and business income (172(d)(1), (8))."""
-    without = ask.under(WITHOUT_LOSSES, itemizing.as_decided(ask))
+    without = ask.under(WITHOUT_LOSSES)
     return without(form_1040.before_business_deduction).supposed("taxable income without them")
 
 

@@ -302,11 +302,13 @@ def compared(page: Page, ask: Ask) -> None:
     and to dwellings."""
     page.section = "Beside the standard deduction"
     if not itemizing.chosen(ask) and not ask(itemizing.in_reach):
-        test = ask(itemizing.in_reach)
-        page.line("all_of_it", "", "All that could be itemized, at the most", test.left)
-        page.line("beside", "", "Standard deduction", test.right)
+        reach = ask(itemizing.in_reach)
+        page.line("all_of_it", "", "All that could be itemized, at the most", reach.left)
+        page.line("beside", "", "Standard deduction", reach.right)
         return
     test = ask(itemizing.which_is_less)
+    if test is None:
+        return
     page.line("left_itemized", "", "Income left if itemized", test.left)
     page.line("left_standard", "", "Income left by the standard deduction", test.right)
 

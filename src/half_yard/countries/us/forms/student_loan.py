@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us import itemizing
 from half_yard.countries.us.forms import form_1040, phased
 from half_yard.countries.us.frame import rules, status, status_choice
 from half_yard.countries.us.household.items import amounts, has
@@ -50,9 +49,7 @@ def deduction(page: Page, ask: Ask) -> None:
         none = stated(NOTHING.amount, "none of separate filers", "26 U.S.C. 221(e)(2)")
         page.line("deduction", "9", "Deduction, to Schedule 1", none.because(words), Role.TOTAL)
         return
-    income = ask.under(WITHOUT_STUDENT_LOAN, itemizing.as_decided(ask))(form_1040.adjusted)[
-        "adjusted_gross_income"
-    ]
+    income = ask.under(WITHOUT_STUDENT_LOAN)(form_1040.adjusted)["adjusted_gross_income"]
     income = income.supposed("adjusted gross income without it")
     income = page.line("income", "4", "Adjusted gross income without it", income)
     start = values.figure("student_loan_interest_phase_out_start", filing, "where it begins to fall")
