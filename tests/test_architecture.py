@@ -22,7 +22,7 @@ MAY_IMPORT = {
     "rules": {"figures"},
     "asked": {"figures", "records"},
     "sharing": {"figures"},
-    "review": {"records"},
+    "review": {"figures", "records", "asked"},
     "books": {"figures", "records", "sharing"},
     "countries": {
         "figures",
@@ -34,7 +34,7 @@ MAY_IMPORT = {
         "sharing",
         "review",
     },
-    "interop": {"figures", "records", "countries", "texts"},
+    "interop": {"figures", "records", "countries", "review", "texts"},
     "statements": {"figures", "records", "books", "countries", "texts"},
     "standins": {"records"},
     "storage": {"records"},
@@ -88,6 +88,8 @@ TERMS = {"150% declining balance", "28% rate gain"}
 PERCENT = re.compile(r"[0-9] ?%")
 RECORDS_HAVE = {
     "above",
+    "less",
+    "years",
     "lost",
     "others",
     "percent",

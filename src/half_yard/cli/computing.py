@@ -20,6 +20,7 @@ from half_yard.records import ClientFile, EditError
 from half_yard.records.scenarios import Scenario, ScenarioError, read_scenarios
 from half_yard.records.schema import schema_text
 from half_yard.review import Level
+from half_yard.review.judged import found
 from half_yard.storage import write_out
 
 COMMANDS = ("compute", "trace", "check", "books", "assets", "schema", "demo")
@@ -130,8 +131,9 @@ def _check(options: argparse.Namespace) -> int:
     if options.json:
         print(findings_json(computation, unsaved))
     else:
-        for finding in computation.findings:
-            print(finding)
+        for each in found(computation.file, computation.findings):
+            seen = f" Seen by {each.judgement.by}: {each.judgement.because}" if each.judgement else ""
+            print(f"{each.finding}{seen}")
         print("complete" if computation.complete else "incomplete: the result is not final")
     return FOUND if any(finding.level is Level.ERROR for finding in computation.findings) else DONE
 

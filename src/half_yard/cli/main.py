@@ -8,7 +8,17 @@ import sys
 from collections.abc import Callable, Sequence
 from contextlib import suppress
 
-from half_yard.cli import computing, exchanging, integrating, keeping, next_year, paying, sharing, working
+from half_yard.cli import (
+    computing,
+    exchanging,
+    integrating,
+    keeping,
+    looking_over,
+    next_year,
+    paying,
+    sharing,
+    working,
+)
 from half_yard.cli.opening import CommandError
 from half_yard.cli.saying import DONE, INTERRUPTED, MISTAKE, failed
 from half_yard.storage import FileRefusedError
@@ -18,6 +28,7 @@ COMMANDS = (
     *working.COMMANDS,
     *sharing.COMMANDS,
     *exchanging.COMMANDS,
+    *looking_over.COMMANDS,
     *next_year.COMMANDS,
     *paying.COMMANDS,
     *keeping.COMMANDS,
@@ -73,6 +84,9 @@ def _parser() -> argparse.ArgumentParser:
         "client file or folder, the window opens.",
     )
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
-    for module in (computing, working, sharing, exchanging, next_year, paying, keeping, integrating):
+    modules = (
+        computing, working, sharing, exchanging, looking_over, next_year, paying, keeping, integrating,
+    )  # fmt: skip
+    for module in modules:
         module.add_commands(commands)
     return parser

@@ -7,6 +7,7 @@ import json
 from half_yard.countries import Computation
 from half_yard.countries.telling import line_name, thread_rows
 from half_yard.figures import Line, amount_text, sentence
+from half_yard.review.judged import found
 
 AMOUNT_WIDTH = 18
 TITLE_WIDTH = 58
@@ -59,8 +60,10 @@ def _findings(computation: Computation) -> list[dict[str, str]]:
             "mend": finding.mend,
             "path": finding.path,
             "at_once": finding.step.label if finding.step is not None else "",
+            "seen_because": each.judgement.because if each.judgement is not None else "",
         }
-        for finding in computation.findings
+        for each in found(computation.file, computation.findings)
+        for finding in (each.finding,)
     ]
 
 

@@ -17,6 +17,8 @@ from half_yard.figures.rounding import to_cents
 from half_yard.records import Activity, Asset, Carryover, ClientFile, Dependant, Entry, Household, Person
 from half_yard.records.amounts import LARGEST
 from half_yard.records.identifiers import numbered
+from half_yard.review.asking import open_questions
+from half_yard.review.years import history_with, outcome_of
 
 Who = TypeVar("Who", Household, Person, Dependant)
 
@@ -44,9 +46,10 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
 
     People, dependants, activities, shared things, assets with what was taken of them, exchanges, elections
     and the rules of sorting go on; what the lines carry becomes carryovers, or the first entry of the line
-    that begins a year with it; the amounts of this year stand beside those to come. Entries, statements,
-    payers' forms, payments and what else the household had are of their year and stay behind, but for what
-    the pack lets go on because losses wait for it. Raises
+    that begins a year with it; the amounts of this year stand beside those to come, and so does what every
+    line came to. Questions that wait for their answers go along. Entries, statements, payers' forms,
+    payments and what else the household had are of their year and stay behind, but for what the pack lets go
+    on because losses wait for it. Raises
     ValueError where an amount is more than a file can hold.
     """
     file = computation.file
@@ -93,6 +96,8 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
             for key, each in pack.shared.assets_next_year(file).items()
         },
         items=pack.asked.items_next_year(file),
+        questions=dict(open_questions(file)),
+        history=history_with(file, file.tax_year, outcome_of(computation.sheets)),
         account_answers=file.account_answers,
         sorting_rules=file.sorting_rules,
         elections=pack.assets.elections_next_year(file),

@@ -22,6 +22,7 @@ from half_yard.desktop.shared.page import Part as SharedPart
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.statements import TrayView
 from half_yard.desktop.tables.cursor import CursorRules
+from half_yard.figures import Place
 
 if TYPE_CHECKING:
     from half_yard.desktop.window import MainWindow
@@ -54,6 +55,9 @@ class Commands:
     def _is_open(self) -> bool:
         return self._window.workspace.is_open
 
+    def _has_line(self) -> bool:
+        return self._is_open() and isinstance(self._window.workspace.subject, Place)
+
     # -- menus ---------------------------------------------------------------------------------------
 
     def _files(self) -> tuple[Action, ...]:
@@ -84,6 +88,19 @@ class Commands:
             Action("Undo", workspace.undo, "Ctrl+Z", enabled=self._is_open),
             Action("Redo", workspace.redo, "Ctrl+Shift+Z", enabled=self._is_open),
             Action("Find on this page", self._find_here, "Ctrl+F"),
+            Action("Ask the client about this", self._window.ask_client, "F8", enabled=self._is_open),
+            Action(
+                "Check this line, or take the check off",
+                partial(self._window.check, whole=False),
+                "F9",
+                enabled=self._has_line,
+            ),
+            Action(
+                "Check the whole sheet, or take the check off",
+                partial(self._window.check, whole=True),
+                "Shift+F9",
+                enabled=self._has_line,
+            ),
         )
 
     def _going(self) -> tuple[Action, ...]:

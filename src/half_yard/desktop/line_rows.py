@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from decimal import Decimal
 
 from half_yard.countries import Computation, Pack
 from half_yard.desktop.line_view import LineRow
 from half_yard.figures import Line, Role, Sheet
+from half_yard.records import Checked
 
+NONE: Mapping[str, Checked] = {}
 ENDS = {Role.RESULT, Role.LIMITED}
 """The lines that end a statement; what stands behind them is a part of its own."""
 
@@ -96,8 +98,9 @@ def _keys(lines: Sequence[Line]) -> set[str]:
     return {line.place.line for line in lines}
 
 
-def sheet_rows(sheet: Sheet) -> list[LineRow]:
-    """The rows of any sheet, its sections as headings."""
+def sheet_rows(sheet: Sheet, checked: Mapping[str, Checked] = NONE) -> list[LineRow]:
+    """The rows of any sheet, its sections as headings; `checked` are the marks of review that stand, by
+    sheet/line."""
     rows: list[LineRow] = []
     section = ""
     for line in sheet.lines:
@@ -116,6 +119,7 @@ def sheet_rows(sheet: Sheet) -> list[LineRow]:
                 strong=strong,
                 unfinished=unfinished,
                 in_cents=sheet.in_cents,
+                checked=checked[str(line.place)].by if str(line.place) in checked else "",
             )
         )
     return rows

@@ -32,7 +32,7 @@ LEADER_GAP, LEAST_LEADER = 14, 40
 @dataclass(frozen=True, slots=True)
 class LineRow:
     """A line, or a heading where it has no place. `entries` are the keys of the statement lines that
-    entries are sorted to here; none for a computed line."""
+    entries are sorted to here; none for a computed line; `checked` the initials of who checked it."""
 
     number: str
     title: str
@@ -42,6 +42,13 @@ class LineRow:
     strong: bool = False
     unfinished: bool = False
     in_cents: bool = False
+    checked: str = ""
+
+    @property
+    def words(self) -> str:
+        """The title, with a star where something is not computed, and who checked it."""
+        star, by = " *" if self.unfinished else "", f"   ✓ {self.checked}" if self.checked else ""
+        return f"{self.title}{star}{by}"
 
     @property
     def shown(self) -> str:
@@ -90,8 +97,7 @@ class LineModel(HeadedModel):
         row = self.rows[index.row()]
         match role:
             case Qt.ItemDataRole.DisplayRole:
-                star = " *" if row.unfinished else ""
-                return (row.number, f"{row.title}{star}", row.shown)[index.column()]
+                return (row.number, row.words, row.shown)[index.column()]
             case Qt.ItemDataRole.FontRole:
                 return theme.text_font(bold=row.strong) if row.place else theme.title_font(11)
             case Qt.ItemDataRole.ForegroundRole:
@@ -103,7 +109,8 @@ class LineModel(HeadedModel):
                 missing = "\n* Something this line needs is not computed: see the thread."
                 return plain_tip(f"{row.title}{missing}" if row.unfinished else row.title)
             case Qt.ItemDataRole.AccessibleTextRole:
-                return f"line {row.number} {row.title} {row.shown}"
+                checked = f", checked by {row.checked}" if row.checked else ""
+                return f"line {row.number} {row.title} {row.shown}{checked}"
             case _:
                 return None
 

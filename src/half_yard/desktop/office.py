@@ -14,6 +14,7 @@ from half_yard.figures.explain import money_text
 from half_yard.figures.remembered import Memory
 from half_yard.figures.rounding import to_dollars
 from half_yard.review import Level
+from half_yard.review.asking import open_questions
 from half_yard.storage import (
     SUFFIX,
     FileRefusedError,
@@ -46,12 +47,15 @@ class RecentFiles:
         self.files: list[Path] = []
         self.size: tuple[int, int] | None = None
         """The size of the window when the program last ended, in device-independent pixels."""
+        self.initials = ""
+        """Of whoever works here."""
         try:
             kept = json.loads(self._path.read_text(encoding="utf-8"))
             self.folder = Path(kept["folder"]) if kept.get("folder") else None
             self.files = [Path(name) for name in kept.get("files", [])]
             width, height = kept.get("size") or (0, 0)
             self.size = (int(width), int(height)) if width and height else None
+            self.initials = str(kept.get("initials", ""))
         except (OSError, ValueError, AttributeError, TypeError, RecursionError):
             self.files = []
 
@@ -72,11 +76,17 @@ class RecentFiles:
         self.size = (width, height)
         self._keep()
 
+    def use_initials(self, initials: str) -> None:
+        """Remember who works here."""
+        self.initials = initials
+        self._keep()
+
     def _keep(self) -> None:
         document = {
             "folder": str(self.folder or ""),
             "files": [str(path) for path in self.files],
             "size": self.size,
+            "initials": self.initials,
         }
         try:
             self._path.parent.mkdir(parents=True, exist_ok=True)
@@ -115,6 +125,8 @@ def standing_of(path: Path, keys: Keys | None = None) -> Standing:
     elif gaps:
         in_the_tray = all(finding.path.startswith("/statements") for finding in gaps)
         state = "Not all sorted" if in_the_tray else "Not all computed"
+    if waiting := len(open_questions(file)):
+        state += f", {waiting} asked"
     return Standing(file.title, str(file.tax_year), state, result_in_words(computation))
 
 

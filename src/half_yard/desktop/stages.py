@@ -9,7 +9,8 @@ from half_yard.countries import Computation
 from half_yard.figures import Place
 from half_yard.records import ClientFile
 from half_yard.records.collections import Work, collection_and_id, work_on
-from half_yard.review import Level
+from half_yard.review.asking import open_questions
+from half_yard.review.judged import found
 
 
 class Stage(Enum):
@@ -20,6 +21,7 @@ class Stage(Enum):
     SHARED = "Shared use"
     ASSETS = "Assets"
     RETURN = "Return"
+    LOOK_OVER = "Look over"
 
 
 OF_WORK = {
@@ -30,8 +32,8 @@ OF_WORK = {
     Work.HOUSEHOLD: Stage.BOOKS,
     Work.SHARED: Stage.SHARED,
     Work.ASSETS: Stage.ASSETS,
+    Work.LOOKING_OVER: Stage.LOOK_OVER,
 }
-OPEN_LEVELS = {Level.ERROR, Level.INCOMPLETE, Level.WARNING}
 
 
 def stage_of(subject: Place | str) -> Stage:
@@ -49,9 +51,10 @@ def is_shared(file: ClientFile, path: str) -> bool:
 
 
 def open_counts(computation: Computation) -> Mapping[Stage, int]:
-    """How many findings are still open in each stage."""
+    """How many findings are still open in each stage, and how many questions wait for their answers."""
     counts = dict.fromkeys(Stage, 0)
-    for finding in computation.findings:
-        if finding.level in OPEN_LEVELS:
-            counts[stage_of(finding.path)] += 1
+    for each in found(computation.file, computation.findings):
+        if each.is_open:
+            counts[stage_of(each.finding.path)] += 1
+    counts[Stage.LOOK_OVER] += len(open_questions(computation.file))
     return counts

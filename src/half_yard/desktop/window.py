@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime
 from functools import partial
 from pathlib import Path
 
@@ -24,7 +25,14 @@ from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.commands import Commands
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.office import RecentFiles
-from half_yard.desktop.pages import AssetsPage, BooksPage, ClientsPage, ReturnPage, SharedPage
+from half_yard.desktop.pages import (
+    AssetsPage,
+    BooksPage,
+    ClientsPage,
+    LookOverPage,
+    ReturnPage,
+    SharedPage,
+)
 from half_yard.desktop.panes import Pane, tab_stops
 from half_yard.desktop.parts import Page, button, scrolled
 from half_yard.desktop.plain_words import PlainLabel
@@ -35,6 +43,7 @@ from half_yard.desktop.tape import Tape
 from half_yard.desktop.thread_panel import ThreadPanel
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
+from half_yard.review.checked import check
 from half_yard.storage import FileRefusedError, OpenFile, SealedFileError, real_path
 
 MOST_BACK = 50
@@ -63,12 +72,14 @@ class MainWindow(QMainWindow):
         self.shared = SharedPage(self.workspace)
         self.assets = AssetsPage(self.workspace)
         self.returns = ReturnPage(self.workspace)
+        self.look_over = LookOverPage(self.workspace, recent)
         self.pages: dict[Stage, Page] = {
             Stage.CLIENTS: self.clients,
             Stage.BOOKS: self.books,
             Stage.SHARED: self.shared,
             Stage.ASSETS: self.assets,
             Stage.RETURN: self.returns,
+            Stage.LOOK_OVER: self.look_over,
         }
         self._stack = QStackedWidget()
         for page in self.pages.values():
@@ -267,6 +278,8 @@ class MainWindow(QMainWindow):
             self.shared.show_subject(subject)
         elif stage is Stage.ASSETS:
             self.assets.show_subject(subject)
+        elif stage is Stage.LOOK_OVER:
+            self.look_over.show_subject(subject)
 
     @property
     def can_go_back(self) -> bool:
@@ -299,6 +312,28 @@ class MainWindow(QMainWindow):
             self.show_stage(self.stage)
         else:
             to.enter()
+
+    def ask_client(self) -> None:
+        """Ask the client about what the cursor is on: on the Look over page that of its part, elsewhere what
+        the thread shows."""
+        if self.stage is Stage.LOOK_OVER and self.look_over.about:
+            self.look_over.ask_about(self.look_over.about)
+        else:
+            self.look_over.ask_about(self.workspace.subject)
+
+    def check(self, *, whole: bool) -> None:
+        """Mark the line that the thread shows as checked, or the whole of its sheet; where it is marked, take
+        that off."""
+        workspace, subject = self.workspace, self.workspace.subject
+        if not isinstance(subject, Place) or not workspace.computation.has_sheet(subject.sheet):
+            return
+        sheet, line = workspace.computation.sheet(subject.sheet), "" if whole else subject.line
+        try:
+            edit = check(workspace.file, sheet, line, self.look_over.initials.text(), datetime.date.today())
+        except ValueError as error:
+            self.say(str(error))
+            return
+        workspace.try_to(edit)
 
     # -- saying --------------------------------------------------------------------------------------
 

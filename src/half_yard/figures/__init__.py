@@ -1,6 +1,6 @@
 """Numbers that remember: exact amounts that carry the way they came about."""
 
-from half_yard.figures.asking import Ask, Asking, Assumption, CircleError
+from half_yard.figures.asking import Ask, Asking, CircleError
 from half_yard.figures.explain import Step, amount_text, how, steps
 from half_yard.figures.figure import (
     NOT_BELOW_ZERO,
@@ -32,6 +32,7 @@ from half_yard.figures.figure import (
     total,
 )
 from half_yard.figures.form import Form, Lines
+from half_yard.figures.made import Assumption
 from half_yard.figures.sentence import sentence
 from half_yard.figures.sheet import Carries, Line, Page, Role, Sheet
 from half_yard.figures.thread import Threads, recompute

@@ -12,10 +12,10 @@ What a part is about are plain values (strings, numbers), and a part is made of 
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
-from typing import Any, Concatenate, Generic, NamedTuple, ParamSpec, TypeVar
+from typing import Any, Concatenate, Generic, ParamSpec, TypeVar
 
 from half_yard.figures.alike import same
+from half_yard.figures.made import NONE, Assumption, Branch, Item, Key, Made, Picked, Read, Watched
 from half_yard.figures.remembered import Memory
 
 F = TypeVar("F")
@@ -32,106 +32,7 @@ class CircleError(RuntimeError):
     """Parts that wait for each other; the message names them in the order in which they ask."""
 
 
-@dataclass(frozen=True, slots=True)
-class Assumption:
-    """Something that may be taken to be otherwise than the records say. What is made `on_no_line` shows no
-    lines of its own: it is only worked out, on the way to a figure that has one."""
-
-    words: str
-    on_no_line: bool = False
-
-
 A = TypeVar("A", bound=Assumption)
-
-
-NONE: frozenset[Assumption] = frozenset()
-Key = tuple[Any, ...]
-"""A part, and what it is about."""
-
-
-class _Branch(NamedTuple):
-    """That a part asked for another under further assumptions."""
-
-    made: Made
-    under: frozenset[Assumption]
-
-
-class _Picked(NamedTuple):
-    """That a part took something out of another, by which picker, and what it was."""
-
-    made: Made
-    under: frozenset[Assumption]
-    take: Callable[..., object]
-    arguments: tuple[Any, ...]
-    value: object
-
-
-class _Read:
-    """That a part read something of the records, by which reader, what it was, and of which fields."""
-
-    __slots__ = ("arguments", "fields", "take", "value")
-
-    def __init__(
-        self, take: Callable[..., object], arguments: tuple[Any, ...], value: object, fields: frozenset[str]
-    ) -> None:
-        self.take = take
-        self.arguments = arguments
-        self.value = value
-        self.fields = fields
-
-
-class _Watched:
-    """Stands for the records while a reader reads: notes which of their fields it looks at."""
-
-    __slots__ = ("_fields", "_records")
-
-    def __init__(self, records: object, fields: set[str]) -> None:
-        self._records = records
-        self._fields = fields
-
-    def __getattr__(self, name: str) -> Any:
-        self._fields.add(name)
-        return getattr(self._records, name)
-
-
-class Made:
-    """A part that was made: its value, what it was made of, which assumptions it looked for and found or did
-    not find, which fields of the records it and all that it asked for have read, and how it was made where
-    other things are assumed."""
-
-    __slots__ = ("absent", "fields", "held", "key", "looks", "made_of", "otherwise", "run", "value")
-
-    def __init__(
-        self,
-        key: Key,
-        value: Any,
-        made_of: tuple[Item, ...],
-        held: frozenset[Assumption],
-        absent: frozenset[Assumption],
-        fields: frozenset[str],
-        run: int,
-    ) -> None:
-        self.key = key
-        self.value = value
-        self.made_of = made_of
-        self.see(held, absent)
-        self.fields = fields
-        self.run = run
-        self.otherwise: tuple[Made, ...] = ()
-
-    def see(self, held: frozenset[Assumption], absent: frozenset[Assumption]) -> None:
-        """Note which assumptions it looked for and found, and which it did not find."""
-        self.held = held
-        self.absent = absent
-        self.looks = bool(held or absent)
-
-    def is_for(self, under: frozenset[Assumption]) -> bool:
-        """Whether it is what would be made under these assumptions."""
-        return self.held <= under and self.absent.isdisjoint(under)
-
-
-Item = Made | _Branch | _Picked | _Read
-"""What a part is made of."""
 
 
 class Asking(Generic[F]):
@@ -230,11 +131,11 @@ class Asking(Generic[F]):
         absent: set[Assumption] = set()
         run, held_before = self._run, made.run == self._run - 1
         for item in made.made_of:
-            if isinstance(item, _Read):
+            if isinstance(item, Read):
                 if held_before and self._is_unchanged(item.fields):
                     continue
                 seen: set[str] = set()
-                if not _is_still(item, _Watched(self.records, seen)):
+                if not _is_still(item, Watched(self.records, seen)):
                     return False
                 if not seen <= item.fields:
                     item.fields = self.known_fields(item.fields | seen)
@@ -246,7 +147,7 @@ class Asking(Generic[F]):
             else:
                 child = self.made(before.key, under | more if more else under)
             if child.value is not before.value and not (
-                isinstance(item, _Picked) and _is_still(item, child.value)
+                isinstance(item, Picked) and _is_still(item, child.value)
             ):
                 return False
             if child.fields is not made.fields and not child.fields <= made.fields:
@@ -314,7 +215,7 @@ class Ask(Generic[F]):
             raise TypeError("a part is asked for with what it is about, in order")
         more = self._more
         made = self._asked_for((part, *about))
-        self.made_of.append(_Branch(made, more) if more else made)
+        self.made_of.append(Branch(made, more) if more else made)
         value: V = made.value
         return value
 
@@ -330,7 +231,7 @@ class Ask(Generic[F]):
         del named
         made = self._asked_for((part,))
         value = picker(made.value, *arguments)  # type: ignore[call-arg]
-        self.made_of.append(_Picked(made, self._more, picker, arguments, value))
+        self.made_of.append(Picked(made, self._more, picker, arguments, value))
         return value
 
     def _asked_for(self, key: Key) -> Made:
@@ -348,12 +249,12 @@ class Ask(Generic[F]):
         """What a reader reads of the records: the less it reads, the less often the part is made again."""
         del named
         seen: set[str] = set()
-        watched: Any = _Watched(self._asking.records, seen)
+        watched: Any = Watched(self._asking.records, seen)
         try:
             value = reader(watched, *arguments)  # type: ignore[call-arg]
         finally:
             self.fields |= seen
-        self.made_of.append(_Read(reader, arguments, value, self._asking.known_fields(frozenset(seen))))
+        self.made_of.append(Read(reader, arguments, value, self._asking.known_fields(frozenset(seen))))
         return value
 
     def assumes(self, assumption: Assumption) -> bool:
@@ -391,7 +292,7 @@ class Ask(Generic[F]):
         return None if self._last is None else self._last.value
 
 
-def _is_still(item: _Picked | _Read, source: object) -> bool:
+def _is_still(item: Picked | Read, source: object) -> bool:
     """Whether what was taken out of another part or of the records comes out of these the same."""
     try:
         now = item.take(source, *item.arguments)

@@ -31,6 +31,7 @@ from half_yard.records.forms import (
     WageStatement,
 )
 from half_yard.records.identifiers import next_id
+from half_yard.records.looking_over import Checked, ClientQuestion, Judgement
 from half_yard.records.record import Address, Record
 from half_yard.records.statements import AccountAnswer, AsidePart, SortingRule, Statement, StatementRow
 from half_yard.records.things import Stay, Thing, Trip, Use
@@ -44,7 +45,9 @@ __all__ = [
     "CapitalSale",
     "Carryover",
     "Change",
+    "Checked",
     "ClientFile",
+    "ClientQuestion",
     "Dependant",
     "DividendStatement",
     "Edit",
@@ -55,6 +58,7 @@ __all__ = [
     "Household",
     "HouseholdItem",
     "InterestStatement",
+    "Judgement",
     "Person",
     "ReceivedForm",
     "Record",

@@ -23,6 +23,7 @@ from half_yard.records.forms import (
     ReceivedForm,
     WageStatement,
 )
+from half_yard.records.looking_over import Checked, ClientQuestion, Judgement
 from half_yard.records.record import Address, Date, Days, Key, Record, Text, Year
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 from half_yard.records.things import Stay, Thing, Trip, Use
@@ -210,7 +211,8 @@ class Carryover(Record):
 class ClientFile(Record):
     """Everything entered for one client and one tax year. Nothing computed is kept here.
 
-    `short_years` are the tax years that begin later than in January, with their first month.
+    `short_years` are the tax years that begin later than in January, with their first month. `history` has
+    what earlier years' returns came to, in dollars by year, sheet and line.
     """
 
     format: Literal["half-yard client file"]
@@ -241,6 +243,10 @@ class ClientFile(Record):
     trips: Mapping[Key, Trip] = {}
     stays: Mapping[Key, Stay] = {}
     exchanges: Mapping[Key, Exchange] = {}
+    judgements: Mapping[Key, Judgement] = {}
+    questions: Mapping[Key, ClientQuestion] = {}
+    checked: Mapping[Key, Checked] = {}
+    history: Mapping[Year, Mapping[Key, Mapping[Key, Amount]]] = {}
 
     @staticmethod
     def new(country: str, tax_year: int) -> ClientFile:

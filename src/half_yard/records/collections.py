@@ -25,6 +25,7 @@ from half_yard.records.forms import (
     ReceivedForm,
     WageStatement,
 )
+from half_yard.records.looking_over import Checked, ClientQuestion, Judgement
 from half_yard.records.record import Record
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 from half_yard.records.things import Stay, Thing, Trip, Use
@@ -40,6 +41,7 @@ class Work(StrEnum):
     HOUSEHOLD = "household"
     SHARED = "shared use"
     ASSETS = "assets"
+    LOOKING_OVER = "looking over"
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,12 +77,16 @@ COLLECTIONS: Mapping[str, Collection] = {
     "stays": Collection(Stay, "Stay", Work.SHARED, "y"),
     "statements": Collection(Statement, "Statement", Work.STATEMENTS, "b", in_rows=False),
     "sorting_rules": Collection(SortingRule, "Sorting rule", Work.STATEMENTS, "u", in_rows=False),
+    "judgements": Collection(Judgement, "Judged", Work.LOOKING_OVER, "l"),
+    "questions": Collection(ClientQuestion, "Question", Work.LOOKING_OVER, "v"),
+    "checked": Collection(Checked, "Checked", Work.LOOKING_OVER, "z"),
     "account_answers": Collection(AccountAnswer, "Account", Work.STATEMENTS, "n", in_rows=False),
 }
 OTHER_WORK: Mapping[str, Work] = {
     "household": Work.CLIENT,
     "elections": Work.ASSETS,
     "short_years": Work.ASSETS,
+    "history": Work.LOOKING_OVER,
 }
 """The part of the work of what is no collection of records."""
 

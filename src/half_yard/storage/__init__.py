@@ -1,7 +1,7 @@
 """Files on disk: open, save, lock, journal, recover, seal, go back."""
 
 from half_yard.storage.copies import last_good_copy
-from half_yard.storage.document import read_bytes, read_document, read_file, to_bytes, to_text
+from half_yard.storage.document import read_bytes, read_document, read_file, sha256_of, to_bytes, to_text
 from half_yard.storage.earlier import EarlierState, earlier_states, put_in_place
 from half_yard.storage.open_file import OpenFile
 from half_yard.storage.places import SUFFIX, real_path
@@ -39,6 +39,7 @@ __all__ = [
     "real_path",
     "seal_folder",
     "set_seal",
+    "sha256_of",
     "to_bytes",
     "to_text",
     "write_out",

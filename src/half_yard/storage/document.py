@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 from dataclasses import dataclass
-from hashlib import sha256
+from hashlib import file_digest, sha256
 from pathlib import Path
 from typing import Any, NoReturn
 
@@ -54,6 +54,12 @@ def to_bytes(file: ClientFile, seal: Seal | None = None) -> bytes:
 def digest(data: bytes) -> str:
     """The SHA-256 of saved bytes, in hexadecimal."""
     return sha256(data).hexdigest()
+
+
+def sha256_of(path: Path) -> str:
+    """The SHA-256 of a file of any kind, in hexadecimal digits. Raises OSError."""
+    with path.open("rb") as handle:
+        return file_digest(handle, "sha256").hexdigest()
 
 
 def read_file(path: Path, keys: Keys | None = None) -> ClientFile:

@@ -27,6 +27,8 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
 from half_yard.interop import sheets_page
 from half_yard.review import Finding
+from half_yard.review.checked import standing
+from half_yard.review.judged import found
 
 FOUND_ROLE = Qt.ItemDataRole.UserRole + 1
 FINDINGS_WIDTH = 268
@@ -127,12 +129,15 @@ class ReturnPage(Page):
         sheet = self._workspace.computation.sheet(self._sheet)
         self._title.setText(sheet.title)
         kept = [f"{name}: {value}".replace(" ", NO_BREAK) for name, value in sheet.facts if value]
+        marks = standing(self._workspace.file, [sheet])
+        if (mark := marks.get(sheet.key)) is not None:
+            kept.append(f"✓ checked by {mark.by}, {self._workspace.calendar.text(mark.on)}")
         facts = "   ".join(kept)
         self._facts.setText(facts)
         self._facts.setVisible(bool(facts))
         self._notes.setText("\n".join(sheet.notes))
         self._notes.setVisible(bool(sheet.notes))
-        self.lines.rows_model.show_rows(sheet_rows(sheet))
+        self.lines.rows_model.show_rows(sheet_rows(sheet, marks))
         self._show_map()
 
     def _show_map(self) -> None:
@@ -154,7 +159,10 @@ class ReturnPage(Page):
             else "Not complete: the result is not final."
         )
         self.findings.clear()
-        for finding in computation.findings:
+        for each in found(computation.file, computation.findings):
+            finding = each.finding
+            if each.judgement is not None:
+                continue
             words = f"{finding.level.capitalize()} · {finding.message} {finding.mend}".strip()
             if finding.step is not None:
                 words += f" Ctrl+Enter mends it at once: {finding.step.label}."

@@ -1,0 +1,159 @@
+"""questions, ask, answer, judge, years: what is asked of the client, what was judged, this year and last."""
+
+from __future__ import annotations
+
+import argparse
+import datetime
+import json
+from contextlib import closing
+from pathlib import Path
+from typing import Any
+
+from half_yard.cli.opening import CommandError, add_command, computed, keys_for, open_for_work
+from half_yard.cli.saying import DONE
+from half_yard.cli.working import finish
+from half_yard.countries import compute, pack_for
+from half_yard.figures.explain import money_text
+from half_yard.interop.letter import ENDINGS, LetterError, letter_as
+from half_yard.records import ClientFile, ClientQuestion, Edit
+from half_yard.review.asking import answer, ask_client, called, field_of
+from half_yard.review.judged import Found, found, judge
+from half_yard.review.years import Beside, beside
+from half_yard.storage import write_out
+
+COMMANDS = ("questions", "ask", "answer", "judge", "years")
+TITLE, AMOUNT = 52, 14
+
+
+def add_commands(commands: Any) -> None:
+    """Add these commands to the command line."""
+    shown = add_command(commands, "questions", "print what is asked of the client, or write a letter", _shown)
+    shown.add_argument("--letter", type=Path, metavar="PATH", help="write it as .eml, .html or .txt")
+    shown.add_argument("--template", type=Path, metavar="PATH", help="the office's words of the letter")
+    years = add_command(commands, "years", "print this year's lines beside last year's", _years)
+    years.add_argument("--all", action="store_true", help="also the lines that do not stand out")
+    for reading in (shown, years):
+        reading.add_argument("--json", action="store_true", help="as a JSON object")
+        reading.add_argument("--with-unsaved", action="store_true", help="with the edits of its journal")
+    asking = add_command(commands, "ask", "ask the client something", _ask)
+    asking.add_argument("words", metavar="WORDS")
+    asking.add_argument("--about", default="", metavar="PATH", help="a field or record, or sheet/line")
+    answering = add_command(commands, "answer", "keep an answer, and carry it into its field", _answer)
+    answering.add_argument("question", metavar="ID")
+    answering.add_argument("answer", metavar="ANSWER", help="as it would be typed; empty opens it again")
+    judging = add_command(commands, "judge", "say why a warning or note may stay", _judge)
+    judging.add_argument("words", metavar="WORDS", help="words of the finding, enough to know it by")
+    judging.add_argument("--because", required=True, metavar="REASON", help="empty takes it back")
+    for making in (asking, judging):
+        making.add_argument("--by", default="", metavar="INITIALS")
+    for making in (asking, answering, judging):
+        making.add_argument("--dry-run", action="store_true", help="only say what would come of it")
+        making.add_argument("--json", action="store_true", help="as a JSON object")
+
+
+def _shown(options: argparse.Namespace) -> int:
+    computation, unsaved = computed(options)
+    file = computation.file
+    if options.letter is not None:
+        _write_letter(file, options.letter, options.template)
+    if options.json:
+        every = [_document(file, key, each) for key, each in sorted(file.questions.items())]
+        print(json.dumps({"questions": every, "unsaved_edits": unsaved}, indent=1, ensure_ascii=False))
+        return DONE
+    for key, each in sorted(file.questions.items()):
+        days = ", ".join(day.isoformat() for day in each.asked)
+        state = f"answered {each.answered.isoformat()}: {each.answer}" if each.answered else "open"
+        print(f"{key}  {each.words}\n  {called(file, each.about)}; asked {days or 'not yet'}; {state}")
+    if not file.questions:
+        print("Nothing is asked.")
+    return DONE
+
+
+def _write_letter(file: ClientFile, path: Path, template: Path | None) -> None:
+    if path.suffix not in ENDINGS:
+        raise CommandError(f"{path.name}: a letter ends in {', '.join(ENDINGS)}.")
+    try:
+        words = template.read_text(encoding="utf-8") if template is not None else ""
+        write_out(path, letter_as(path.suffix, file, words))
+    except (LetterError, UnicodeDecodeError) as error:
+        raise CommandError(f"{template.name if template else 'The letter'}: {error}") from error
+
+
+def _document(file: ClientFile, key: str, question: ClientQuestion) -> dict[str, object]:
+    return {
+        "id": key,
+        **question.model_dump(mode="json"),
+        "field": field_of(file, question.about) or "",
+        "open": question.is_open,
+    }
+
+
+def _years(options: argparse.Namespace) -> int:
+    computation, unsaved = computed(options)
+    file = computation.file
+    rows = [row for row in beside(file, computation.sheets) if row.remark or options.all]
+    if options.json:
+        lines = [_row_document(row) for row in rows]
+        known = sorted(file.history)
+        print(json.dumps({"years_known": known, "lines": lines, "unsaved_edits": unsaved}, indent=1))
+        return DONE
+    if str(file.tax_year - 1) not in file.history:
+        print("What last year's return came to is not known in this file.")
+    for row in rows:
+        title = f"{row.sheet}: {row.title}"[:TITLE]
+        amounts = "".join(f"{money_text(each):>{AMOUNT}}" for each in (row.now, row.before))
+        print(f"{title:<{TITLE}}{amounts}  {row.remark}".rstrip())
+    return DONE
+
+
+def _row_document(row: Beside) -> dict[str, str]:
+    return {
+        "sheet": row.sheet, "line": str(row.line.place) if row.line is not None else "", "title": row.title,
+        "now": str(row.now), "before": str(row.before), "change": str(row.change), "remark": row.remark,
+    }  # fmt: skip
+
+
+def _ask(options: argparse.Namespace) -> int:
+    with closing(open_for_work(options.file, keys_for(options.file, options))) as opened:
+        file = opened.file
+        edit, path = ask_client(file, options.about, options.words, options.by, datetime.date.today())
+        key = path.rpartition("/")[2]
+        return finish(opened, edit, file, options, {"question": key}, f"{key}: {options.words}")
+
+
+def _answer(options: argparse.Namespace) -> int:
+    with closing(open_for_work(options.file, keys_for(options.file, options))) as opened:
+        file = opened.file
+        if options.question not in file.questions:
+            raise CommandError(f"There is no question {options.question}; “half-yard questions” lists them.")
+        calendar = pack_for(file.country).country.calendar(file.tax_year)
+        try:
+            edit = answer(file, options.question, options.answer, datetime.date.today(), calendar)
+        except ValueError as error:
+            raise CommandError(f"{options.question}: {error}") from error
+        field = field_of(file, file.questions[options.question].about) or ""
+        document = {"question": options.question, "field": field}
+        return finish(opened, edit, file, options, document, edit.label)
+
+
+def _judge(options: argparse.Namespace) -> int:
+    with closing(open_for_work(options.file, keys_for(options.file, options))) as opened:
+        file = opened.file
+        which = _meant(file, options.words)
+        try:
+            edit = judge(file, which, options.because, options.by, datetime.date.today())
+        except ValueError as error:
+            raise CommandError(f"{which.finding.message} {error}") from error
+        edit = edit or Edit(label="As it was", changes=())
+        document = {"finding": which.finding.message}
+        return finish(opened, edit, file, options, document, f"{edit.label}: {which.finding.message}")
+
+
+def _meant(file: ClientFile, words: str) -> Found:
+    """The one finding that has the words."""
+    every = found(file, compute(file).findings)
+    meant = [each for each in every if words.casefold() in each.finding.message.casefold()]
+    if len(meant) != 1:
+        count = "No finding has" if not meant else f"{len(meant)} findings have"
+        raise CommandError(f"{count} “{words}”. “half-yard check” prints them; give words of one.")
+    return meant[0]

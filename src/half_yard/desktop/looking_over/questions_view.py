@@ -1,0 +1,185 @@
+"""What is asked of the client: one list. An answer that is typed goes to its field as if it were typed there,
+and the question is closed."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Callable, Mapping
+from functools import partial
+from pathlib import Path
+
+from pydantic import JsonValue
+from PySide6.QtWidgets import QFileDialog, QVBoxLayout, QWidget
+
+from half_yard.desktop.actions import Action
+from half_yard.desktop.parts import TableBlock, button, in_a_row
+from half_yard.desktop.tables import Column, Kind, RecordModel, Source
+from half_yard.desktop.workspace import Workspace
+from half_yard.desktop.writing_out import ask_where, written_out
+from half_yard.figures import Place
+from half_yard.interop.letter import ENDINGS, TEMPLATE_NAME, LetterError, letter_as
+from half_yard.records import Change, ClientQuestion, Edit
+from half_yard.review.asking import answer, ask_again, called
+from half_yard.storage import sha256_of
+
+WORDS = 1
+LETTERS = "Message (*.eml);;Page (*.html);;Text (*.txt)"
+
+
+class QuestionsModel(RecordModel):
+    """What is typed as an answer is carried into its field; where it does not fit there, it is refused as it
+    would be there."""
+
+    def _change(self, key: str, column: Column, values: Mapping[str, JsonValue]) -> None:
+        if column.field != "answer":
+            super()._change(key, column, values)
+            return
+        typed = str(values["answer"] or "")
+        file, calendar = self._workspace.file, self._workspace.calendar
+        self._workspace.do(answer(file, key, typed, datetime.date.today(), calendar))
+
+
+class QuestionsView(QWidget):
+    """The questions, those that wait first as they were made."""
+
+    def __init__(self, workspace: Workspace, initials: Callable[[], str]) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._initials = initials
+        source = Source(
+            "questions", "question", ClientQuestion, self._start, ("words",), "what to ask",
+            hint_column=WORDS, beside=lambda: workspace.file, group=lambda each: str(not each.is_open),
+        )  # fmt: skip
+        columns = (
+            Column("About", Kind.COMPUTED, shown=self._about),
+            Column("Question", Kind.TEXT, "words", stretch=True),
+            Column("Asked", Kind.COMPUTED, shown=self._asked),
+            Column(
+                "Answer",
+                Kind.TEXT,
+                "answer",
+                stretch=True,
+                hint="goes to its field; emptied, it is open again",
+            ),
+            Column("Answered", Kind.COMPUTED, shown=self._answered),
+            Column("Document", Kind.COMPUTED, shown=self._document, goes_first=True),
+        )
+        self.model = QuestionsModel(workspace, source, columns, self)
+        words = "F8 asks about whatever the thread shows, from anywhere"
+        self.block = TableBlock("Asked of the client", self.model, words)
+        again = button("Asked again today", "Note that the selected questions were asked once more")
+        again.clicked.connect(self.ask_again)
+        attach = button("Document…", "Note which document came with the answer")
+        attach.clicked.connect(self.ask_for_document)
+        write = button("Letter…", "A letter with what is asked and not answered yet")
+        write.clicked.connect(self.ask_for_letter)
+        self.block.table.offer(
+            [Action("Go to what it is about", self._go, "Ctrl+Return", enabled=self._has_place)]
+        )
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(6)
+        column.addWidget(self.block, 1)
+        column.addLayout(in_a_row(again, attach, write))
+
+    def refresh(self) -> None:
+        """Show the questions as they are now."""
+        self.model.refresh()
+
+    def show_question(self, key: str) -> None:
+        """Put the cursor on the words of a question."""
+        self.block.table.show_record(key, WORDS)
+
+    def _start(self) -> Mapping[str, JsonValue]:
+        return {"asked": [datetime.date.today().isoformat()], "by": self._initials()}
+
+    def _question(self, key: str) -> ClientQuestion:
+        return self._workspace.file.questions[key]
+
+    def _about(self, key: str) -> str:
+        about = self._question(key).about
+        place = self._place(about)
+        if place is not None:
+            return self._workspace.computation.line(place).title
+        return called(self._workspace.file, about)
+
+    def _place(self, about: str) -> Place | None:
+        """The line that a question is about, where it is about one that there is."""
+        sheet, _, line = about.partition("/")
+        computation = self._workspace.computation
+        there = bool(sheet) and computation.has_sheet(sheet) and computation.sheet(sheet).has(line)
+        return Place(sheet, line) if there else None
+
+    def _asked(self, key: str) -> str:
+        days = self._question(key).asked
+        if not days:
+            return ""
+        first = self._workspace.calendar.text(days[0])
+        return first if len(days) == 1 else f"{first}, {len(days)} times"
+
+    def _answered(self, key: str) -> str:
+        return self._workspace.calendar.text(self._question(key).answered)
+
+    def _document(self, key: str) -> str:
+        return Path(self._question(key).document).name if self._question(key).document else ""
+
+    def _selected(self) -> list[str]:
+        rows = self.block.table.acted_on()
+        return [key for key in map(self.model.id_at, rows) if key]
+
+    def ask_again(self) -> None:
+        """Note that the selected questions were asked once more."""
+        for key in self._selected():
+            self._workspace.try_to(ask_again(self._workspace.file, key, datetime.date.today()))
+
+    def _go(self) -> None:
+        for key in self._selected()[:1]:
+            about = self._question(key).about
+            place = self._place(about)
+            if place is not None:
+                self._workspace.go_to(place)
+            elif about.startswith("/"):
+                self._workspace.go_to(about)
+
+    def _has_place(self) -> bool:
+        return any(self._question(key).about for key in self._selected()[:1])
+
+    def ask_for_document(self) -> None:
+        """Ask which document came with the answer of the selected question, and note its path and hash."""
+        keys = self._selected()[:1]
+        chosen, _ = QFileDialog.getOpenFileName(self, "The document", "") if keys else ("", "")
+        if chosen:
+            self.attach(keys[0], Path(chosen))
+
+    def attach(self, key: str, path: Path) -> None:
+        """Note a document of a question, or say why that can't be."""
+        try:
+            digest = sha256_of(path)
+        except OSError as error:
+            self._workspace.said.emit(f"{path.name} can't be read: {error.strerror}.")
+            return
+        changed = {"document": str(path), "document_hash": digest}
+        steps = tuple(
+            Change(op="replace", path=f"/questions/{key}/{name}", value=value)
+            for name, value in changed.items()
+        )
+        self._workspace.try_to(Edit(label="Document noted", changes=steps))
+
+    def ask_for_letter(self) -> None:
+        """Ask where to, and write the letter; the office's words are taken from its template, if it has
+        one."""
+        workspace = self._workspace
+        name = f"{workspace.file.title} {workspace.file.tax_year} questions"
+        path = ask_where(workspace, self, "The letter", name=name, ending=".eml", kinds=LETTERS)
+        if path is None:
+            return
+        if path.suffix not in ENDINGS:
+            path = path.with_name(f"{path.name}.eml")
+        template = workspace.path.with_name(TEMPLATE_NAME) if workspace.path else None
+        try:
+            words = template.read_text(encoding="utf-8") if template and template.is_file() else ""
+            made = letter_as(path.suffix, workspace.file, words)
+        except (OSError, UnicodeDecodeError, LetterError) as error:
+            workspace.said.emit(f"The letter is not written. {TEMPLATE_NAME}: {error}")
+            return
+        workspace.said.emit(written_out("questions", path, partial(bytes, made)))

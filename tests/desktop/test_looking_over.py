@@ -1,0 +1,132 @@
+"""The Look over page by keyboard: judging, asking from anywhere, answering, checking, last year."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from unittest import mock
+
+from half_yard.demo import write_office
+from half_yard.desktop.stages import Stage, open_counts
+from half_yard.figures import Place
+from half_yard.interop.letter import TEMPLATE_NAME
+from tests.desktop.window_case import Key, Modifier, WindowCase
+
+ENTER = Key.Key_Return
+DIALOG = "PySide6.QtWidgets.QFileDialog"
+
+
+class LookingOver(WindowCase):
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.open_path(self.folder / "Mbeki, Lwazi and Carina 2025.halfyard")
+        self.workspace = self.window.workspace
+        self.page = self.window.look_over
+        self.page.initials.setText("AB")
+        self.window.show_stage(Stage.LOOK_OVER)
+        self.settle()
+
+    def test_a_warning_is_judged_by_typing_why_it_may_stay(self) -> None:
+        table = self.page.found.table
+        row = next(n for n, each in enumerate(self.page.found.rows) if "Schedule B" in each.finding.message)
+        table.setCurrentCell(row, 0)
+        before = self.page.found.rows[row]
+        self.press(Key.Key_F2)
+        self.type("attached by hand", ENTER)
+        judgement = self.workspace.file.judgements["l00001"]
+        self.assertEqual((judgement.because, judgement.by), ("attached by hand", "AB"))
+        self.assertEqual(self.page.found.rows[-1].finding, before.finding, "what was seen stands last")
+        self.window.show_stage(Stage.RETURN)
+        shown = [
+            self.window.returns.findings.item(n).text() for n in range(self.window.returns.findings.count())
+        ]
+        self.assertFalse([words for words in shown if "Schedule B" in words])
+        self.press(Key.Key_Z, Modifier.ControlModifier)
+        self.assertEqual(self.workspace.file.judgements, {})
+
+    def test_a_question_from_anywhere_is_answered_into_its_field(self) -> None:
+        self.workspace.go_to("/items/j00001")
+        self.settle()
+        self.press(Key.Key_F8)
+        self.settle()
+        self.assertEqual(self.window.stage, Stage.LOOK_OVER)
+        table = self.page.questions.block.table
+        self.press(Key.Key_F2)
+        self.type("Is box 1 of the K-1 right?", ENTER)
+        self.assertEqual(self.workspace.file.questions["v00001"].words, "Is box 1 of the K-1 right?")
+        table.setCurrentIndex(table.model().index(0, 3))
+        self.press(Key.Key_F2)
+        self.type("about two thousand", ENTER)
+        self.assertTrue(self.workspace.file.questions["v00001"].is_open)
+        self.assertIn("not part of an amount", self.page.questions.block.refusal.text())
+        self.press(Key.Key_Escape)
+        self.settle()
+        table.setCurrentIndex(table.model().index(0, 3))
+        self.press(Key.Key_F2)
+        self.type("2,950", ENTER)
+        self.assertEqual(self.workspace.file.items["j00001"].amount, 2950)
+        self.assertFalse(self.workspace.file.questions["v00001"].is_open)
+        self.assertEqual(open_counts(self.workspace.computation)[Stage.LOOK_OVER], 0)
+        self.assertEqual(
+            self.window.tape.buttons[Stage.LOOK_OVER].accessibleName(), "Look over, nothing open"
+        )
+
+    def test_a_question_about_a_line_leads_back_to_it(self) -> None:
+        self.workspace.go_to(Place("form_1040", "wages"))
+        self.settle()
+        self.press(Key.Key_F8)
+        self.settle()
+        self.press(ENTER, Modifier.ControlModifier)
+        self.settle()
+        self.assertEqual(
+            (self.window.stage, self.workspace.subject), (Stage.RETURN, Place("form_1040", "wages"))
+        )
+
+    def test_a_line_and_its_sheet_are_checked(self) -> None:
+        self.workspace.go_to(Place("form_1040", "wages"))
+        self.settle()
+        self.press(Key.Key_F9)
+        lines = self.window.returns.lines
+        self.assertIn("✓ AB", str(lines.rows_model.data(lines.currentIndex().siblingAtColumn(1))))
+        self.press(Key.Key_F9, Modifier.ShiftModifier)
+        self.assertEqual(
+            [mark.of for mark in self.workspace.file.checked.values()], ["form_1040/wages", "form_1040"]
+        )
+        self.press(Key.Key_F9)
+        self.assertEqual([mark.of for mark in self.workspace.file.checked.values()], ["form_1040"])
+
+    def test_without_initials_nothing_is_checked(self) -> None:
+        self.page.initials.setText("")
+        self.workspace.go_to(Place("form_1040", "wages"))
+        self.window.check(whole=False)
+        self.assertEqual(self.workspace.file.checked, {})
+
+    def test_last_years_return_is_taken_from_its_file(self) -> None:
+        self.page.choose("years")
+        self.assertEqual(self.page.years.rows, [])
+        last = self.folder / "Mbeki, Lwazi and Carina 2025.halfyard"
+        with mock.patch(f"{DIALOG}.getOpenFileName", return_value=(str(last), "")):
+            self.page.years.ask_for_file()
+        self.assertEqual(self.workspace.file.history, {}, "that is this year's")
+
+    def test_the_letter_is_in_the_offices_words(self) -> None:
+        self.page.ask_about("/items/j00001")
+        (self.folder / TEMPLATE_NAME).write_text("Dear {client}, {questions}", encoding="utf-8")
+        target = self.folder / "letter.txt"
+        with mock.patch(f"{DIALOG}.getSaveFileName", return_value=(str(target), "")):
+            self.page.questions.ask_for_letter()
+        self.assertTrue(
+            target.read_text(encoding="utf-8").startswith("Dear Lwazi Mbeki and Carina Mbeki, 1. ")
+        )
+        (self.folder / TEMPLATE_NAME).write_text("Dear {nobody}", encoding="utf-8")
+        with mock.patch(f"{DIALOG}.getSaveFileName", return_value=(str(self.folder / "b.txt"), "")):
+            self.page.questions.ask_for_letter()
+        self.assertFalse((self.folder / "b.txt").exists())
+
+    def test_a_document_is_noted_with_its_hash(self) -> None:
+        self.page.ask_about("/items/j00001")
+        document = Path(self.folder / "k1.pdf")
+        document.write_bytes(b"a form")
+        self.page.questions.attach("v00001", document)
+        noted = self.workspace.file.questions["v00001"]
+        self.assertEqual((noted.document, len(noted.document_hash)), (str(document), 64))
