@@ -181,11 +181,9 @@ def family(window: MainWindow) -> None:
     window.workspace.go_to("/items/j00002")
 
 
-def solved(window: MainWindow) -> None:
-    """The same household: a deduction and a credit that rest on each other."""
-    from half_yard.figures import Place  # noqa: PLC0415
-
-    window.workspace.go_to(Place("form_7206.owner", "deduction"))
+def questions(window: MainWindow) -> None:
+    """What the client with sales is asked."""
+    window.workspace.go_to("/questions/v00002")
 
 
 def limited_loss(window: MainWindow) -> None:
@@ -220,8 +218,8 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "return": at("form_1040", "taxable_income"),
     "finder": finder,
     "household": family,
-    "solved-together": solved,
     "sales": large_income,
+    "questions": questions,
     "limited-loss": limited_loss,
     "exchange": exchange,
     "return-canada": of_canada,

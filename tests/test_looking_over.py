@@ -15,6 +15,7 @@ from typing import Any
 
 from half_yard.cli.main import main
 from half_yard.countries import compute, pack_for
+from half_yard.countries.labels import label_of
 from half_yard.countries.next_year import next_year
 from half_yard.countries.telling import thread_rows
 from half_yard.figures import Place
@@ -178,8 +179,14 @@ class Asked(unittest.TestCase):
     def test_proposed_words(self) -> None:
         file = client(2025, items=items(item("k1", None, name="Reed & Co")))
         self.assertEqual(
-            proposed_words(file, "/items/j00001"), "Item: Reed & Co: amount? Please send what shows it."
+            proposed_words(file, "/items/j00001"),
+            "Item: Reed & Co, amount: how much or what is it? Please send what shows it.",
         )
+        self.assertEqual(
+            proposed_words(file, "/household/facts/last_year_tax", "Last year's tax"),
+            "Last year's tax: what can you tell us about it?",
+        )
+        self.assertEqual(label_of(pack_for("us"), file, "/household/facts/last_year_tax"), "Last year's tax")
 
 
 class Letters(unittest.TestCase):

@@ -9,6 +9,7 @@ from half_yard.demo import write_office
 from half_yard.desktop.stages import Stage, open_counts
 from half_yard.figures import Place
 from half_yard.interop.letter import TEMPLATE_NAME
+from half_yard.records import remove
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
 ENTER = Key.Key_Return
@@ -21,6 +22,9 @@ class LookingOver(WindowCase):
         write_office(self.folder)
         self.window.open_path(self.folder / "Mbeki, Lwazi and Carina 2025.halfyard")
         self.workspace = self.window.workspace
+        file = self.workspace.file
+        paths = [f"/{name}/{key}" for name in ("questions", "judgements") for key in getattr(file, name)]
+        self.workspace.do(remove("Begin with none", *paths))
         self.page = self.window.look_over
         self.page.initials.setText("AB")
         self.window.show_stage(Stage.LOOK_OVER)

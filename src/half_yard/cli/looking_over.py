@@ -13,10 +13,11 @@ from half_yard.cli.opening import CommandError, add_command, computed, keys_for,
 from half_yard.cli.saying import DONE
 from half_yard.cli.working import finish
 from half_yard.countries import compute, pack_for
+from half_yard.countries.labels import label_of
 from half_yard.figures.explain import money_text
 from half_yard.interop.letter import ENDINGS, LetterError, letter_as
 from half_yard.records import ClientFile, ClientQuestion, Edit
-from half_yard.review.asking import answer, ask_client, called, field_of
+from half_yard.review.asking import answer, ask_client, field_of
 from half_yard.review.judged import Found, found, judge
 from half_yard.review.years import Beside, beside
 from half_yard.storage import write_out
@@ -63,7 +64,8 @@ def _shown(options: argparse.Namespace) -> int:
     for key, each in sorted(file.questions.items()):
         days = ", ".join(day.isoformat() for day in each.asked)
         state = f"answered {each.answered.isoformat()}: {each.answer}" if each.answered else "open"
-        print(f"{key}  {each.words}\n  {called(file, each.about)}; asked {days or 'not yet'}; {state}")
+        about = label_of(pack_for(file.country), file, each.about) or "everything"
+        print(f"{key}  {each.words}\n  {about}; asked {days or 'not yet'}; {state}")
     if not file.questions:
         print("Nothing is asked.")
     return DONE

@@ -13,10 +13,12 @@ from half_yard.records import (
     CapitalSale,
     Carryover,
     ClientFile,
+    ClientQuestion,
     DividendStatement,
     Household,
     HouseholdItem,
     InterestStatement,
+    Judgement,
     Person,
     WageStatement,
 )
@@ -124,6 +126,14 @@ def mbeki() -> ClientFile:
                     ticks={"passive": True},
                 ),
             ]),
+            "questions": numbered("questions", _asked()),
+            "judgements": numbered("judgements", [
+                Judgement(
+                    message="Interest is above 1,500: Schedule B must be attached.",
+                    because="attached, with the fund's list", by="RT",
+                    on=datetime.date(2026, 2, 12),
+                ),
+            ]),
             "carryovers": numbered("carryovers", [
                 Carryover(kind="passive_loss", of=HOUSE, year="2023", amount=Decimal(6120)),
                 Carryover(kind="passive_loss", of=HOUSE, year="2024", amount=Decimal(8475)),
@@ -132,6 +142,24 @@ def mbeki() -> ClientFile:
             ]),
         }
     )  # fmt: skip
+
+
+def _asked() -> list[ClientQuestion]:
+    first, again = datetime.date(2026, 1, 19), datetime.date(2026, 2, 9)
+    return [
+        ClientQuestion(
+            about="/sales/g00003", words="Who can say what the tankard was worth when you inherited it?",
+            by="RT", asked=(first, again),
+        ),
+        ClientQuestion(
+            about="/items/j00001", words="What does box 1 of the cold storage's form say?", by="RT",
+            asked=(first,), answer="2140", answered=datetime.date(2026, 2, 2),
+        ),
+        ClientQuestion(
+            about="/household/facts/last_year_tax", words="Please send last year's return: its tax counts.",
+            by="LM", asked=(again,),
+        ),
+    ]  # fmt: skip
 
 
 def _sales() -> list[CapitalSale]:

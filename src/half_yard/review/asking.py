@@ -56,9 +56,12 @@ def proposed_words(file: ClientFile, path: str, title: str = "") -> str:
     what = title or called(file, path)
     if field is None:
         return f"{what}: what can you tell us about it?"
-    last = field.rpartition("/")[2].replace("_", " ")
+    if field != path:
+        what = f"{what}, {field.rpartition('/')[2].replace('_', ' ')}"
     missing = value_at(file, field) is None
-    return f"{what}: {last}? Please send what shows it." if missing else f"{what}: is the {last} right?"
+    return (
+        f"{what}: how much or what is it? Please send what shows it." if missing else f"{what}: is it right?"
+    )
 
 
 def field_of(file: ClientFile, path: str) -> str | None:

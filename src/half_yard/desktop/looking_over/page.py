@@ -7,6 +7,7 @@ import datetime
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
+from half_yard.countries.labels import label_of
 from half_yard.desktop.looking_over.found_view import FoundView
 from half_yard.desktop.looking_over.initials import Initials
 from half_yard.desktop.looking_over.questions_view import QuestionsView
@@ -102,7 +103,7 @@ class LookOverPage(Page):
         if isinstance(subject, Place):
             about, title = str(subject), workspace.computation.line(subject).title
         elif subject is not None:
-            about = subject
+            about, title = subject, label_of(workspace.pack, workspace.file, subject)
         words = proposed_words(workspace.file, about, title) if about else "What else is there?"
         edit, path = ask_client(workspace.file, about, words, self.initials.text(), datetime.date.today())
         if workspace.try_to(edit):

@@ -11,6 +11,7 @@ from pathlib import Path
 from pydantic import JsonValue
 from PySide6.QtWidgets import QFileDialog, QVBoxLayout, QWidget
 
+from half_yard.countries.labels import label_of
 from half_yard.desktop.actions import Action
 from half_yard.desktop.parts import TableBlock, button, in_a_row
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
@@ -19,10 +20,11 @@ from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.figures import Place
 from half_yard.interop.letter import ENDINGS, TEMPLATE_NAME, LetterError, letter_as
 from half_yard.records import Change, ClientQuestion, Edit
-from half_yard.review.asking import answer, ask_again, called
+from half_yard.review.asking import answer, ask_again
 from half_yard.storage import sha256_of
 
 WORDS = 1
+EMPTIED = "it goes to its field; emptied, the question is open again"
 LETTERS = "Message (*.eml);;Page (*.html);;Text (*.txt)"
 
 
@@ -54,13 +56,7 @@ class QuestionsView(QWidget):
             Column("About", Kind.COMPUTED, shown=self._about),
             Column("Question", Kind.TEXT, "words", stretch=True),
             Column("Asked", Kind.COMPUTED, shown=self._asked),
-            Column(
-                "Answer",
-                Kind.TEXT,
-                "answer",
-                stretch=True,
-                hint="goes to its field; emptied, it is open again",
-            ),
+            Column("Answer, as it would be typed there", Kind.TEXT, "answer", hint=EMPTIED),
             Column("Answered", Kind.COMPUTED, shown=self._answered),
             Column("Document", Kind.COMPUTED, shown=self._document, goes_first=True),
         )
@@ -101,7 +97,7 @@ class QuestionsView(QWidget):
         place = self._place(about)
         if place is not None:
             return self._workspace.computation.line(place).title
-        return called(self._workspace.file, about)
+        return label_of(self._workspace.pack, self._workspace.file, about)
 
     def _place(self, about: str) -> Place | None:
         """The line that a question is about, where it is about one that there is."""
