@@ -357,7 +357,7 @@ class Files(DemoCase):
                 "Castellan, Rosa and Anders Bly": "Complete",
                 "Hallowell, Ines and Julian": "Not all sorted",
                 "Lindqvist, Greta": "2 to mend",
-                "Mbeki, Lwazi and Carina": "Complete",
+                "Mbeki, Lwazi and Carina": "Complete, 2 asked",
                 "Oduya, Femi": "Not all computed",
                 "Ravn, Torben": "Complete",
             },

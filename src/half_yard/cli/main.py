@@ -16,6 +16,7 @@ from half_yard.cli import (
     looking_over,
     next_year,
     paying,
+    printing,
     sharing,
     working,
 )
@@ -31,6 +32,7 @@ COMMANDS = (
     *looking_over.COMMANDS,
     *next_year.COMMANDS,
     *paying.COMMANDS,
+    *printing.COMMANDS,
     *keeping.COMMANDS,
     *integrating.COMMANDS,
 )
@@ -85,7 +87,8 @@ def _parser() -> argparse.ArgumentParser:
     )
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
     modules = (
-        computing, working, sharing, exchanging, looking_over, next_year, paying, keeping, integrating,
+        computing, working, sharing, exchanging, looking_over, next_year, paying, printing,
+        keeping, integrating,
     )  # fmt: skip
     for module in modules:
         module.add_commands(commands)

@@ -22,6 +22,7 @@ class Stage(Enum):
     ASSETS = "Assets"
     RETURN = "Return"
     LOOK_OVER = "Look over"
+    HAND_OVER = "Hand over"
 
 
 OF_WORK = {

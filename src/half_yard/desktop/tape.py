@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from PySide6.QtCore import QSize, Qt, Signal
-from PySide6.QtGui import QFontMetrics, QPainter, QPaintEvent, QPen
+from PySide6.QtGui import QFontMetrics, QPainter, QPaintEvent, QPen, QResizeEvent
 from PySide6.QtWidgets import QAbstractButton, QButtonGroup, QHBoxLayout, QSizePolicy
 
 from half_yard.desktop import theme
@@ -15,6 +15,10 @@ from half_yard.desktop.stages import Stage
 
 HEIGHT = 50
 MARK = 11
+NARROW = 1100
+"""The width of the tape below which the stages stand closer, so that the client's name has room."""
+WIDE_SIDES, CLOSE_SIDES = 34, 20
+"""What a stage takes besides its words, in pixels."""
 
 
 class StageButton(QAbstractButton):
@@ -24,10 +28,23 @@ class StageButton(QAbstractButton):
         super().__init__()
         self.stage = stage
         self._open = -1
+        self._sides = WIDE_SIDES
         self.setCheckable(True)
         self.setText(stage.value)
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
         self.show_open(0)
+
+    @property
+    def _mark(self) -> str:
+        """How many are open, in words where there is room."""
+        return str(self._open) if self._sides == CLOSE_SIDES else f"{self._open} open"
+
+    def stand(self, sides: int) -> None:
+        """Take so much room besides the words."""
+        if sides != self._sides:
+            self._sides = sides
+            self.setFixedSize(self.sizeHint())
+            self.update()
 
     def show_open(self, count: int) -> None:
         """Show how many findings are open."""
@@ -42,14 +59,14 @@ class StageButton(QAbstractButton):
 
     def sizeHint(self) -> QSize:
         words = QFontMetrics(theme.title_font(12.5)).horizontalAdvance(self.text())
-        mark = QFontMetrics(theme.text_font(9, italic=True)).horizontalAdvance(f"{self._open} open")
-        return QSize(words + (mark + 9 if self._open > 0 else 0) + 34, HEIGHT)
+        mark = QFontMetrics(theme.text_font(9, italic=True)).horizontalAdvance(self._mark)
+        return QSize(words + (mark + 9 if self._open > 0 else 0) + self._sides, HEIGHT)
 
     def paintEvent(self, event: QPaintEvent) -> None:
         del event
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        inner = self.rect().adjusted(14, 0, -6, -12)
+        inner = self.rect().adjusted(self._sides * 2 // 5, 0, -4, -12)
         painter.setPen(theme.INDIGO if self.isChecked() else theme.INK)
         painter.setFont(theme.title_font(12.5, bold=self.isChecked()))
         bounds = painter.boundingRect(inner, int(Qt.AlignmentFlag.AlignVCenter), self.text())
@@ -58,7 +75,7 @@ class StageButton(QAbstractButton):
             painter.setFont(theme.text_font(9, italic=True))
             painter.setPen(theme.MADDER)
             beside = inner.adjusted(bounds.width() + 9, 2, 0, 0)
-            painter.drawText(beside, int(Qt.AlignmentFlag.AlignVCenter), f"{self._open} open")
+            painter.drawText(beside, int(Qt.AlignmentFlag.AlignVCenter), self._mark)
         if self.isChecked():
             pen = QPen(theme.INDIGO, 2)
             pen.setDashPattern([3, 2])
@@ -67,6 +84,17 @@ class StageButton(QAbstractButton):
         if self.hasFocus():
             painter.setPen(QPen(theme.INDIGO, 1.5))
             painter.drawRect(self.rect().adjusted(4, 4, -4, -14))
+
+
+class _Client(PlainLabel):
+    """Whose file is open, cut short at its end where there is too little room."""
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        del event
+        painter = QPainter(self)
+        painter.setPen(theme.INK)
+        shown = self.fontMetrics().elidedText(self.text(), Qt.TextElideMode.ElideRight, self.width())
+        painter.drawText(self.rect(), int(self.alignment()), shown)
 
 
 class Tape(Pane):
@@ -87,7 +115,7 @@ class Tape(Pane):
             self._group.addButton(button)
             row.addWidget(button)
             button.clicked.connect(lambda _checked=False, stage=button.stage: self.chosen.emit(stage))
-        self._client = PlainLabel()
+        self._client = _Client()
         self._client.setFont(theme.title_font(12))
         self._client.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
         self._client.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
@@ -97,6 +125,11 @@ class Tape(Pane):
         row.addSpacing(12)
         row.addWidget(self._state)
         row.setContentsMargins(8, 0, 16, 10)
+
+    def resizeEvent(self, event: QResizeEvent) -> None:
+        super().resizeEvent(event)
+        for button in self.buttons.values():
+            button.stand(CLOSE_SIDES if event.size().width() < NARROW else WIDE_SIDES)
 
     def show_stage(self, stage: Stage) -> None:
         """Mark a stage as the one shown."""

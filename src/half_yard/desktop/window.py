@@ -29,6 +29,7 @@ from half_yard.desktop.pages import (
     AssetsPage,
     BooksPage,
     ClientsPage,
+    HandOverPage,
     LookOverPage,
     ReturnPage,
     SharedPage,
@@ -73,6 +74,7 @@ class MainWindow(QMainWindow):
         self.assets = AssetsPage(self.workspace)
         self.returns = ReturnPage(self.workspace)
         self.look_over = LookOverPage(self.workspace, recent)
+        self.hand_over = HandOverPage(self.workspace)
         self.pages: dict[Stage, Page] = {
             Stage.CLIENTS: self.clients,
             Stage.BOOKS: self.books,
@@ -80,6 +82,7 @@ class MainWindow(QMainWindow):
             Stage.ASSETS: self.assets,
             Stage.RETURN: self.returns,
             Stage.LOOK_OVER: self.look_over,
+            Stage.HAND_OVER: self.hand_over,
         }
         self._stack = QStackedWidget()
         for page in self.pages.values():

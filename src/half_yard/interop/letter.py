@@ -18,7 +18,7 @@ ENDINGS = (".eml", ".html", ".txt")
 TEMPLATE_NAME = "Letter to the client.txt"
 """The office's own words, beside its client files."""
 FIELD = re.compile(r"\{(\w+)\}")
-USUAL = """{client}
+USUAL = """Dear {client},
 
 for your return of {year} we still need the following from you. Please answer below each point, or send what \
 shows it; where something does not apply, a word is enough.
@@ -49,7 +49,7 @@ def _filled(template: str, fields: Mapping[str, object]) -> str:
     def value(found: re.Match[str]) -> str:
         if found[1] not in fields:
             known = ", ".join(f"{{{name}}}" for name in fields)
-            raise LetterError(f"There is no field {found[0]}. The fields are {known}.")
+            raise LetterError(f"{TEMPLATE_NAME}: there is no field {found[0]}. The fields are {known}.")
         return str(fields[found[1]])
 
     return FIELD.sub(value, template)

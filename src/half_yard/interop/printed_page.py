@@ -6,7 +6,7 @@ from html import escape
 
 STYLE = """
 @page {{ size: letter {turned}; margin: 14mm }}
-body {{ font: 10pt serif; color: #222 }}
+body {{ font: 10pt 'Source Sans 3', sans-serif; color: #222 }}
 h1 {{ font-size: 15pt; margin: 0 }} h2 {{ font-size: 12pt; margin: 14pt 0 3pt }}
 p {{ margin: 2pt 0 }}
 table {{ border-collapse: collapse; width: 100% }}

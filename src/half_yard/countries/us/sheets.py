@@ -81,6 +81,7 @@ from half_yard.countries.us.losses import entities
 from half_yard.countries.us.qualified import trades
 from half_yard.countries.us.shared.divided import things
 from half_yard.figures import MarkKind, Sheet
+from half_yard.records import ClientFile
 
 
 def sheets_of(ask: Ask) -> tuple[Sheet, ...]:
@@ -88,8 +89,13 @@ def sheets_of(ask: Ask) -> tuple[Sheet, ...]:
     provisional = ask(rules).forms_provisional
     of_the_return = ask.under(*itemizing.of_the_return(ask))
     made = tuple(_with_year_note(sheet, provisional) for sheet in _sheets(of_the_return))
-    carried = carryover_sheet(ask.of(carryovers_of), ask.of(names_of), made, KINDS)
+    carried = carryover_sheet(ask.of(carryovers_of), ask.of(_names), made, KINDS)
     return made if carried is None else (*made, carried)
+
+
+def _names(file: ClientFile) -> dict[str, str]:
+    """What a carryover may belong to, by id, the parts of entities among it."""
+    return {**names_of(file), **dict(entities.carried_for(file))}
 
 
 def _sheets(ask: Ask) -> Iterator[Sheet]:

@@ -6,7 +6,7 @@ from __future__ import annotations
 import datetime
 from collections.abc import Callable
 
-from PySide6.QtCore import Qt
+from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QResizeEvent
 from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
 
@@ -41,6 +41,7 @@ class FoundView(QWidget):
         self._standing = soft("")
         self.table = plain_table("What was found", COLUMNS)
         self.table.setWordWrap(True)
+        self.table.grows = None
         self.table.setEditTriggers(
             self.table.EditTrigger.AnyKeyPressed
             | self.table.EditTrigger.DoubleClicked
@@ -117,7 +118,8 @@ class FoundView(QWidget):
 
     def resizeEvent(self, event: QResizeEvent) -> None:
         super().resizeEvent(event)
-        self._fit()
+        # Only then has the table its new width.
+        QTimer.singleShot(0, self, self._fit)
 
     @property
     def current(self) -> Found | None:

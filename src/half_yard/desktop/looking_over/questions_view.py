@@ -13,12 +13,13 @@ from PySide6.QtWidgets import QFileDialog, QVBoxLayout, QWidget
 
 from half_yard.countries.labels import label_of
 from half_yard.desktop.actions import Action
+from half_yard.desktop.office_words import office_words
 from half_yard.desktop.parts import TableBlock, button, in_a_row
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.figures import Place
-from half_yard.interop.letter import ENDINGS, TEMPLATE_NAME, LetterError, letter_as
+from half_yard.interop.letter import ENDINGS, LetterError, letter_as
 from half_yard.records import Change, ClientQuestion, Edit
 from half_yard.review.asking import answer, ask_again
 from half_yard.storage import sha256_of
@@ -171,11 +172,9 @@ class QuestionsView(QWidget):
             return
         if path.suffix not in ENDINGS:
             path = path.with_name(f"{path.name}.eml")
-        template = workspace.path.with_name(TEMPLATE_NAME) if workspace.path else None
         try:
-            words = template.read_text(encoding="utf-8") if template and template.is_file() else ""
-            made = letter_as(path.suffix, workspace.file, words)
-        except (OSError, UnicodeDecodeError, LetterError) as error:
-            workspace.said.emit(f"The letter is not written. {TEMPLATE_NAME}: {error}")
+            made = letter_as(path.suffix, workspace.file, office_words(workspace.path))
+        except LetterError as error:
+            workspace.said.emit(f"The letter is not written. {error}")
             return
         workspace.said.emit(written_out("questions", path, partial(bytes, made)))

@@ -1,0 +1,1 @@
+"""Handing over: the packet on paper."""

@@ -1,0 +1,215 @@
+"""A packet on paper: the letter, a summary, every sheet, the depreciation of every activity and the vouchers,
+as PDF with bookmarks, page numbers, embedded typefaces and text that can be searched.
+
+Nothing is cut: what is too long for its column goes on in the next line, what is too long for a page on the
+next page, under the same headings. While the result is not final, every page says so.
+"""
+
+from __future__ import annotations
+
+import io
+from collections.abc import Callable, Generator, Iterator, Mapping, Sequence
+from decimal import Decimal
+from enum import Enum
+from html import escape
+from typing import Any
+
+from reportlab.lib.pagesizes import A4 as A4_SIZE
+from reportlab.lib.pagesizes import LETTER as LETTER_SIZE
+from reportlab.platypus import Flowable, PageBreak, Paragraph, Spacer, Table
+
+from half_yard.countries import Computation, pack_for
+from half_yard.figures import Line, Sheet
+from half_yard.figures.explain import exact_text, line_text, money_text
+from half_yard.interop.letter import letter_text
+from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, VOUCHERS, Part, parts_of
+from half_yard.interop.paper import (
+    AMOUNT,
+    HEAD,
+    LETTER_TEXT,
+    NOTE,
+    ROW,
+    SECTION,
+    SIDE,
+    STRONG,
+    SUM,
+    Bookmark,
+    Document,
+    style_of,
+    table_style,
+)
+from half_yard.texts import to_the_end
+
+NOT_COMPLETE = "Draft, not complete"
+NUMBER_WIDTH, AMOUNT_WIDTH = 40, 92
+ASSET_WIDTHS = (104, 116, 56, 66, 66, 62, 66)
+ASSET_HEADINGS = ("Asset", "Class and method", "In service", "Basis", "Earlier years", "This year", "Left")
+
+
+class PaperSize(Enum):
+    """The paper: width and height in points."""
+
+    LETTER = LETTER_SIZE
+    A4 = A4_SIZE
+
+
+def packet(
+    computation: Computation,
+    keys: Sequence[str] | None = None,
+    paper: PaperSize = PaperSize.LETTER,
+    template: str = "",
+) -> Generator[int, None, bytes]:
+    """The parts with these keys, or all, as PDF; yields how many parts are laid out. Raises KeyError where
+    there is no such part, LetterError where the letter's template can't be filled in."""
+    known = {part.key: part for part in parts_of(computation)}
+    chosen = [known[key] for key in (known if keys is None else keys)]
+    width = paper.value[0] - 2 * SIDE
+    story: list[Flowable] = []
+    for number, part in enumerate(chosen, 1):
+        if story:
+            story.append(PageBreak())
+        story += _laid_out(computation, part, width, template)
+        yield number
+    made = io.BytesIO()
+    file = computation.file
+    title = f"{file.title}, {file.tax_year}"
+    Document(made, paper.value, title, "" if computation.complete else NOT_COMPLETE).write(story)
+    return made.getvalue()
+
+
+def packet_bytes(computation: Computation, keys: Sequence[str] | None = None, **options: Any) -> bytes:
+    """The same, all at once."""
+    return to_the_end(packet(computation, keys, **options))
+
+
+def _laid_out(computation: Computation, part: Part, width: float, template: str) -> Iterator[Flowable]:
+    makers: Mapping[str, Callable[[], Iterator[Flowable]]] = {
+        LETTER: lambda: _letter(computation, template),
+        SUMMARY: lambda: _summary(computation, width),
+        DEPRECIATION: lambda: _depreciation(computation, width),
+        VOUCHERS: lambda: _vouchers(computation, width),
+    }
+    yield Bookmark(part.key, part.title)
+    if part.key in makers:
+        yield from makers[part.key]()
+    else:
+        yield from _sheet(computation.sheet(part.key), width)
+
+
+def _text(text: str, style: str = ROW) -> Paragraph:
+    return Paragraph(escape(text).replace("\n", "<br/>"), style_of(style))
+
+
+def _letter(computation: Computation, template: str) -> Iterator[Flowable]:
+    for paragraph in letter_text(computation.file, template).strip().split("\n\n"):
+        yield _text(paragraph, LETTER_TEXT)
+
+
+def _summary(computation: Computation, width: float) -> Iterator[Flowable]:
+    """The chain of every return from the activities to the result, in words and amounts."""
+    file = computation.file
+    yield _text(f"{file.title}: {file.tax_year}", HEAD)
+    if not computation.complete:
+        yield _text("The result is not final: see what is marked on the sheets.")
+    for each in computation.returns:
+        yield _text(each.title, SECTION)
+        cells = []
+        for point in each.carry:
+            line, sheet = computation.line(point.place), computation.sheet(point.place.sheet)
+            if line.figure.amount:
+                where = f"{sheet.title}, line {line.number}" if line.number else sheet.title
+                amount = money_text(line.figure.amount)
+                cells.append([_text(point.label, STRONG), _text(where, NOTE), _text(amount, AMOUNT)])
+        if cells:
+            yield _table(cells, (130, width - 130 - AMOUNT_WIDTH, AMOUNT_WIDTH))
+    yield Spacer(0, 10)
+
+
+def _sheet(sheet: Sheet, width: float) -> Iterator[Flowable]:
+    yield _text(sheet.title, HEAD)
+    facts = "; ".join(f"{name}: {value}" for name, value in sheet.facts if value)
+    for words in (facts, *sheet.notes):
+        if words:
+            yield _text(words, NOTE)
+    widths = (NUMBER_WIDTH, width - NUMBER_WIDTH - AMOUNT_WIDTH, AMOUNT_WIDTH)
+    rows: list[list[Any]] = [[_text("Line"), "", _text("Amount", AMOUNT)]]
+    section = ""
+    for line in sheet.lines:
+        if line.section and line.section != section:
+            rows.append(["", _text(line.section, SECTION), ""])
+        section = line.section
+        rows.append(_line(sheet, line))
+    yield _table(rows, widths, heading=True)
+    for message in dict.fromkeys(mark.message for line in sheet.lines for mark in line.figure.gaps):
+        yield _text(f"* Not computed: {message}", NOTE)
+    for message in dict.fromkeys(mark.message for line in sheet.lines for mark in line.figure.provisional):
+        yield _text(f"Provisional: {message}", NOTE)
+
+
+def _line(sheet: Sheet, line: Line) -> list[Any]:
+    star = " *" if line.figure.gaps else ""
+    strong = line.role.stands_out
+    amount = line_text(line.figure, in_cents=sheet.in_cents)
+    return [
+        _text(line.number, STRONG if strong else ROW),
+        _text(line.title + star, STRONG if strong else ROW),
+        _text(amount, SUM if strong else AMOUNT),
+    ]
+
+
+def _depreciation(computation: Computation, width: float) -> Iterator[Flowable]:
+    """Every asset by what it belongs to, in dollars and cents."""
+    file, pack = computation.file, pack_for(computation.file.country)
+    yield _text(f"Depreciation {file.tax_year}", HEAD)
+    scale = width / sum(ASSET_WIDTHS)
+    for place in file.places:
+        sums = [Decimal(0)] * 4
+        rows: list[list[Any]] = [
+            [_text(words, AMOUNT if number > 2 else ROW) for number, words in enumerate(ASSET_HEADINGS)]
+        ]
+        for key, asset in sorted(file.assets.items()):
+            if asset.activity != place:
+                continue
+            name, story = _text(asset.name or key), computation.stories.get(key)
+            if story is None:
+                reason = computation.stops.get(f"/assets/{key}", "")
+                rows.append([name, _text(f"Not depreciated. {reason}"), "", "", "", "", ""])
+                continue
+            basis = pack.one_by_one.bases(computation, key).depreciation
+            day = asset.in_service.isoformat() if asset.in_service else ""
+            amounts = (basis, story.prior.amount, story.this_year.amount, basis - story.taken.amount)
+            shown = (_text(exact_text(each), AMOUNT) for each in amounts)
+            rows.append([name, _text(story.summary), _text(day), *shown])
+            sums = [whole + amount for whole, amount in zip(sums, amounts, strict=True)]
+        if len(rows) > 1:
+            rows.append([_text("Together", STRONG), "", "", *(_text(exact_text(each), SUM) for each in sums)])
+            yield _text(file.called(place), SECTION)
+            yield _table(rows, [each * scale for each in ASSET_WIDTHS], heading=True)
+
+
+def _vouchers(computation: Computation, width: float) -> Iterator[Flowable]:
+    """Who pays, how much and by when; numbers of persons are masked."""
+    file, year = computation.file, computation.file.tax_year + 1
+    country = pack_for(file.country).country
+    calendar, masked = country.calendar(year), country.person_number.masked
+    every = pack_for(file.country).paying_ahead(computation)
+    yield _text(f"Estimated tax of {year}", HEAD)
+    for each in every:
+        people = [
+            (person.name, masked(person.identity_number) if person.identity_number else "")
+            for person in file.people.values()
+            if person.name
+        ]
+        rows = [
+            *people, ("Payable to", each.payable_to),
+            ("Due", f"{calendar.text(each.due)}, {each.due.year}"), ("Amount", f"{each.amount:,.2f}"),
+        ]  # fmt: skip
+        yield _text(f"Voucher {each.number} of {len(every)}", SECTION)
+        cells = [[_text(name), _text(value, AMOUNT)] for name, value in rows if value]
+        yield _table(cells, (140, width - 140))
+
+
+def _table(rows: list[list[Any]], widths: Sequence[float], *, heading: bool = False) -> Table:
+    return Table(
+        rows, colWidths=list(widths), repeatRows=1 if heading else 0, style=table_style(heading=heading)
+    )
