@@ -106,27 +106,16 @@ def tray(window: MainWindow) -> None:
     window.workspace.go_to("/statements/b00001/rows/r00007")
 
 
-def elections(window: MainWindow) -> None:
-    """The year's elections, one asset of this year having its special allowance."""
-    from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
-    from half_yard.records import change  # noqa: PLC0415
-
-    window.workspace.do(change("Ticks", "/assets/s00003/answers", {}))
-    window.workspace.go_to("/assets/s00003")
-    window.assets.switch_to(Part.ELECTIONS)
-
-
 def every_year(window: MainWindow) -> None:
     """Every year of an asset laid open, beside the same by hand."""
     from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
 
+    window.workspace.go_to("/assets/s00003")
     window.assets.switch_to(Part.YEARS)
 
 
 def back_to_assets(window: MainWindow) -> None:
-    """The life of one asset, as it was before."""
-    window.workspace.undo()
-    window.say("")
+    """The life of one asset."""
     window.workspace.go_to("/assets/s00001")
 
 
@@ -186,6 +175,14 @@ def questions(window: MainWindow) -> None:
     window.workspace.go_to("/questions/v00002")
 
 
+def hand_over(window: MainWindow) -> None:
+    """What goes on paper of the same client."""
+    from half_yard.desktop.stages import Stage  # noqa: PLC0415
+
+    window.show_stage(Stage.HAND_OVER)
+    window.hand_over.parts.setCurrentRow(window.hand_over.chosen.index("form_1040"))
+
+
 def limited_loss(window: MainWindow) -> None:
     """The same client's passive losses."""
     from half_yard.figures import Place  # noqa: PLC0415
@@ -212,7 +209,6 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "shared-home": record("/uses/k00001"),
     "shared-log": shared("h00003"),
     "shared-calendar": shared("h00004"),
-    "elections": elections,
     "every-year": every_year,
     "assets": back_to_assets,
     "return": at("form_1040", "taxable_income"),
@@ -220,6 +216,7 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "household": family,
     "sales": large_income,
     "questions": questions,
+    "hand-over": hand_over,
     "limited-loss": limited_loss,
     "exchange": exchange,
     "return-canada": of_canada,

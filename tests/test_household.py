@@ -236,6 +236,25 @@ class BadInput(unittest.TestCase):
         single = client(dependants=children("2015-01-01"))
         self.assertIn("Head of household may be open", self.said(single, "/household/filing_status"))
 
+    def test_where_a_refund_goes(self) -> None:
+        """Form 1040, lines 35b to 35d: a routing number has a check digit (011000015 is the Federal Reserve
+        Bank of Boston's, recalled)."""
+
+        def paid(**choices: str) -> ClientFile:
+            return client(household=Household(filing_status="single", choices=choices))
+
+        path = "/household/choices/refund_routing"
+        self.assertIn("is missing", self.said(paid(refund_account="checking"), path))
+        for typed in ("01100001", "011000016", "991000013"):
+            wrong = paid(refund_account="checking", refund_routing=typed, refund_number="1")
+            self.assertIn("does not fit", self.said(wrong, path), typed)
+        good = paid(refund_account="savings", refund_routing="011000015", refund_number="00-7731")
+        found = [each.path for each in compute(good).findings if "refund" in each.path]
+        self.assertEqual(found, [])
+        said = dict(compute(good).sheet("form_1040").facts)
+        self.assertEqual((said["35b · Routing number"], said["35d"]), ("011000015", "•••7731"))
+        self.assertNotIn("35d", dict(compute(paid()).sheet("form_1040").facts))
+
     def test_a_code_and_a_box_that_are_none(self) -> None:
         odd = items(item("ira", "900", choices={"code": "Z"}, boxes={"points": "5"}))
         self.assertIn("“Z” is none", self.said(client(items=odd), "/items/j00001/choices/code"))

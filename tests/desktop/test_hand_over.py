@@ -52,6 +52,15 @@ class HandingOver(WindowCase):
             self.page.parts.setCurrentRow(row)
             self.assertTrue(self.page.preview.toPlainText().strip(), self.page.parts.item(row).text())
 
+    def test_another_client_has_parts_of_its_own(self) -> None:
+        self.page.parts.setCurrentRow(self.page.chosen.index("form_1040"))
+        self.press(Key.Key_Space)
+        self.window.open_path(self.folder / "Oduya, Femi 2025.halfyard")
+        self.window.show_stage(Stage.HAND_OVER)
+        self.settle()
+        self.assertEqual(len(self.page.chosen), self.page.parts.count(), "nothing is left out there")
+        self.assertIn("Oduya", self.page.preview.toPlainText())
+
     def test_a_template_with_an_error_is_said_and_nothing_is_written(self) -> None:
         (self.folder / TEMPLATE_NAME).write_text("Dear {nobody}", encoding="utf-8")
         said: list[str] = []

@@ -74,6 +74,18 @@ class Household(WindowCase):
         facts = dict(self.workspace.computation.sheet("form_1040").facts)
         self.assertTrue(facts["Filing status"].startswith("Head of household: not married, with Ada"))
 
+    def test_a_refund_is_paid_to_an_account(self) -> None:
+        self.workspace.go_to("/household/choices/refund_account")
+        self.settle()
+        self.type("checking", Key.Key_Tab)
+        for key, number in (("refund_routing", "011000015"), ("refund_number", "7731-00")):
+            self.workspace.go_to(f"/household/choices/{key}")
+            self.settle()
+            self.type(number, Key.Key_Tab)
+        choices = self.workspace.file.household.choices
+        self.assertEqual((choices["refund_routing"], choices["refund_number"]), ("011000015", "7731-00"))
+        self.assertEqual(dict(self.workspace.computation.sheet("form_1040").facts)["35d"], "•••1-00")
+
     def test_thirteen_months_and_a_code_that_is_none_stay_at_their_place(self) -> None:
         self.household.openers["dependants"].click()
         self.settle()

@@ -91,7 +91,12 @@ class HandOverPage(Page):
     def _opened(self) -> None:
         self._left_out.clear()
         self._order.clear()
+        self.parts.blockSignals(True)
         self.parts.clear()
+        self.parts.blockSignals(False)
+        if self._workspace.is_open:
+            usual = self.paper.findData(self._workspace.pack.country.paper.upper())
+            self.paper.setCurrentIndex(max(usual, 0))
 
     def refresh(self) -> None:
         """Show the parts that there are now, ticked and ordered as they were."""

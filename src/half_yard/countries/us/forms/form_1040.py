@@ -26,6 +26,7 @@ from half_yard.countries.us.forms import (
     schedule_d,
 )
 from half_yard.countries.us.frame import facts, household, rules
+from half_yard.countries.us.household import refund
 from half_yard.countries.us.household.dependants import unknown_dependants
 from half_yard.countries.us.household.items import amounts, has
 from half_yard.countries.us.household.retirement_income import IRA, PENSION, taxable
@@ -51,7 +52,12 @@ from half_yard.figures import (
 @Form
 def form_1040(ask: Ask) -> Page:
     """The return, with who it is for."""
-    return Page("form_1040", "Form 1040", "", ask(rules).numbers("form_1040"), facts=ask(facts))
+    return Page("form_1040", "Form 1040", "", ask(rules).numbers("form_1040"), facts=_facts(ask))
+
+
+def _facts(ask: Ask) -> tuple[tuple[str, str], ...]:
+    """Who it is for, and how a refund is paid."""
+    return (*ask(facts), *ask.of(refund.shown))
 
 
 @form_1040.part

@@ -14,6 +14,7 @@ from half_yard.countries.us.household.filing_status import (
 )
 from half_yard.countries.us.household.kinds import KINDS
 from half_yard.countries.us.household.qualifying import standing_of
+from half_yard.countries.us.household.refund import refund_findings
 from half_yard.countries.us.household.relations import LIKE_CHILDREN, NIECE, SIBLING
 from half_yard.countries.us.identity import identity_problem
 from half_yard.countries.us.questions import COMMUNITY_STATES, DEDUCTION, ITEMIZED, STANDARD
@@ -36,6 +37,7 @@ def household_findings(frame: OnReturn, sheets: Sequence[Sheet]) -> Iterator[Fin
     yield from _status(frame)
     yield from _items(frame)
     yield from _deduction(frame, sheets)
+    yield from refund_findings(frame.file)
     for sheet in sheets:
         kind = sheet.key.partition(".")[0]
         if kind in OVER and sheet.has("over"):

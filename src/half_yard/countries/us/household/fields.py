@@ -14,6 +14,7 @@ from half_yard.countries.us.household.filing_status import (
     MARRIED,
     status_of,
 )
+from half_yard.countries.us.household.refund import refund_fields
 from half_yard.countries.us.household.relations import CARE_MONTHS
 from half_yard.countries.us.losses.asked import ALL_RENTALS_ONE, LIVED_APART, PROFESSIONAL
 from half_yard.countries.us.questions import (
@@ -81,6 +82,7 @@ def household_fields(file: ClientFile) -> Sequence[Field]:
     if file.tax_year in YEARS and rules_for(file.tax_year).has("eic_earlier_earned_income"):
         hint = "where it was more: the credit may be taken of it"
         fields.append(_fact("/household", EARNED_2019, "Earned income of 2019", hint))
+    fields += refund_fields(file)
     fields.append(heading("/household", "Paid ahead"))
     return [*fields, *(_fact("/household", *each) for each in AHEAD)]
 
