@@ -180,7 +180,7 @@ def hand_over(window: MainWindow) -> None:
     from half_yard.desktop.stages import Stage  # noqa: PLC0415
 
     window.show_stage(Stage.HAND_OVER)
-    window.hand_over.parts.setCurrentRow(window.hand_over.chosen.index("form_1040"))
+    window.hand_over.paper.parts.setCurrentRow(window.hand_over.paper.chosen.index("form_1040"))
 
 
 def limited_loss(window: MainWindow) -> None:

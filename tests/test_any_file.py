@@ -11,7 +11,8 @@ from hypothesis import strategies as st
 
 from half_yard.cli.printed import as_json
 from half_yard.countries import compute, pack_for
-from half_yard.countries.next_year import next_year
+from half_yard.countries.next_year import carried_on, next_year
+from half_yard.countries.next_year_again import changed_since
 from half_yard.countries.offered import WhatIf
 from half_yard.countries.telling import thread_rows
 from half_yard.countries.us.assets.basis import ORIGINS
@@ -461,6 +462,11 @@ class AnyFile(unittest.TestCase):
         except ValueError as error:
             self.assertIn("more than a file can hold", str(error))
             return
+        self.assertEqual(changed_since(then.file, then.file), [])
+        arrived = {(each.kind, each.of) for each in then.file.carryovers.values()}
+        opening = pack.ledger.opening_lines
+        for each in carried_on(computation):
+            self.assertTrue(each.carries.kind in opening or (each.carries.kind, each.of) in arrived, each)
         for key, story in computation.stories.items():
             if thing_of_asset(file, file.assets[key]):
                 continue  # its use is measured anew

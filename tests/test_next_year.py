@@ -19,9 +19,10 @@ import half_yard.countries
 from half_yard.cli.main import main
 from half_yard.countries import compute, pack_for
 from half_yard.countries.next_year import carried_on, next_year
-from half_yard.records import Asset, Carryover, ClientFile, Entry
+from half_yard.countries.next_year_again import bring, changed_since
+from half_yard.records import Asset, Carryover, ClientFile, Entry, apply, change
 from half_yard.records.identifiers import numbered
-from half_yard.storage import Keys, OpenFile, Seal, SealedFileError, read_file
+from half_yard.storage import Keys, OpenFile, Seal, SealedFileError, read_file, to_bytes
 from tests.files import (
     BUSINESS,
     amount,
@@ -227,6 +228,51 @@ class File(unittest.TestCase):
             with contextlib.redirect_stderr(io.StringIO()) as refused:
                 self.assertEqual(main(["next-year", str(path)]), 2)
             self.assertIn("already there", refused.getvalue())
+
+    def test_what_has_changed_since_is_told_and_brought_when_asked(self) -> None:
+        file = sole_proprietor("-9000", carryovers=carried_in(net_operating_loss="500"))
+        made = after(file)
+        self.assertEqual(changed_since(made, made), [])
+        there, _ = apply(made, change("Name", "/people/owner/first_name", "Olivia"))
+        lathe = asset("seven_year", "2025-02-01", "4000").model_copy(update={"name": "Lathe"})
+        receipts = sole_proprietor("-9500").entries
+        now = after(file.model_copy(update={"assets": {"s00001": lathe}, "entries": receipts}))
+        said = changed_since(now, there)
+        found = [(each.words, each.has, each.would_have) for each in said]
+        self.assertIn(("Asset: Lathe", "not there", "there"), found)
+        self.assertIn("Workshop: last year's amounts", [words for words, _, _ in found])
+        brought, _ = apply(there, bring(said))
+        self.assertEqual(changed_since(now, brought), [])
+        self.assertEqual(brought.people["owner"].first_name, "Olivia", "what was typed there stays")
+
+    def test_an_activity_may_stay_behind(self) -> None:
+        file = sole_proprietor("5000")
+        self.assertEqual(next_year(compute(file), pack_for("us"), [BUSINESS]).activities, {})
+        owned = file.model_copy(update={"assets": {"s00001": asset("seven_year", "2025-02-01", "4000")}})
+        with self.assertRaisesRegex(ValueError, "has assets or carryovers"):
+            next_year(compute(owned), pack_for("us"), [BUSINESS])
+
+    def test_the_command_goes_through_a_folder_and_tells_what_changed(self) -> None:
+        with tempfile.TemporaryDirectory() as folder:
+            for name in ("Reed", "Sand"):
+                OpenFile.create(Path(folder) / f"{name} 2025.halfyard", sole_proprietor("5000")).close()
+            with contextlib.redirect_stderr(io.StringIO()) as refused:
+                self.assertEqual(main(["next-year", folder]), 2)
+            self.assertIn("of which tax year", refused.getvalue())
+            with contextlib.redirect_stdout(io.StringIO()):
+                self.assertEqual(main(["next-year", folder, "--year", "2025"]), 0)
+            made = [Path(folder) / f"{name} 2026.halfyard" for name in ("Reed", "Sand")]
+            self.assertTrue(all(path.exists() for path in made))
+            path = Path(folder) / "Reed 2025.halfyard"
+            path.write_bytes(to_bytes(sole_proprietor("6000")))
+            for arguments, saved in ((["--again", "--dry-run"], False), (["--again"], True)):
+                said = io.StringIO()
+                with contextlib.redirect_stdout(said):
+                    self.assertEqual(main(["next-year", str(path), "--json", *arguments]), 0)
+                told = json.loads(said.getvalue())
+                self.assertEqual(told["saved"], saved)
+                self.assertIn("Workshop: last year's amounts", [each["what"] for each in told["changed"]])
+            self.assertEqual(read_file(made[0]).activities[BUSINESS].last_year["gross_receipts"], 6000)
 
     def test_a_sealed_file_is_unlocked_once_and_its_next_year_is_sealed(self) -> None:
         with tempfile.TemporaryDirectory() as folder:

@@ -7,10 +7,13 @@ from typing import Any
 from unittest import mock
 
 from pypdf import PdfReader
+from PySide6.QtCore import Qt
 
 from half_yard.demo import write_office
 from half_yard.desktop.stages import Stage
 from half_yard.interop.letter import TEMPLATE_NAME
+from half_yard.records import change
+from half_yard.storage import read_file
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
 SAVING = "PySide6.QtWidgets.QFileDialog.getSaveFileName"
@@ -21,7 +24,7 @@ class HandingOver(WindowCase):
         super().setUp()
         write_office(self.folder)
         self.window.open_path(self.folder / "Mbeki, Lwazi and Carina 2025.halfyard")
-        self.workspace, self.page = self.window.workspace, self.window.hand_over
+        self.workspace, self.page = self.window.workspace, self.window.hand_over.paper
         self.window.show_stage(Stage.HAND_OVER)
         self.settle()
 
@@ -83,3 +86,54 @@ class HandingOver(WindowCase):
             self.page.ask_to_write()
             self.wait_for(lambda: bool(said))
         self.assertIn("No space left on device", said[0])
+
+
+class NextYear(WindowCase):
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.open_path(self.folder / "Oduya, Femi 2025.halfyard")
+        self.workspace, self.page = self.window.workspace, self.window.hand_over.next_year
+        self.window.show_stage(Stage.HAND_OVER)
+        self.window.hand_over.choose("next_year")
+        self.settle()
+        self.made = self.folder / "Oduya, Femi 2026.halfyard"
+
+    def rows(self) -> list[list[str]]:
+        table = self.page.table
+        cells = [[table.item(row, column) for column in range(3)] for row in range(table.rowCount())]
+        return [[item.text() if item is not None else "" for item in row] for row in cells]
+
+    def test_it_shows_what_it_brings_makes_it_and_brings_what_changed_since(self) -> None:
+        self.assertEqual(self.page.heading.text(), self.made.name)
+        before = self.rows()
+        self.assertIn("activity", [row[1] for row in before])
+        self.assertIn("Last year's tax", [row[0] for row in before])
+        self.page.make.setFocus()
+        self.press(Key.Key_Space)
+        self.assertTrue(self.made.exists())
+        self.assertEqual(self.rows(), [])
+        self.assertFalse(self.page.again.isEnabled())
+        lines = read_file(self.made).activities["a00001"].last_year
+        key, entry = next(iter(self.workspace.file.entries.items()))
+        self.workspace.do(change("More", f"/entries/{key}/amount", format(entry.amount + 1000, "f")))
+        self.settle()
+        self.assertTrue([row for row in self.rows() if "last year's amounts" in row[0]])
+        self.page.again.setFocus()
+        self.press(Key.Key_Space)
+        self.assertEqual(self.rows(), [])
+        now = read_file(self.made).activities[entry.activity].last_year
+        self.assertEqual(now[entry.line] - lines[entry.line], 1000)
+
+    def test_an_activity_with_assets_can_not_be_left(self) -> None:
+        self.window.open_path(self.folder / "Mbeki, Lwazi and Carina 2025.halfyard")
+        self.window.show_stage(Stage.HAND_OVER)
+        said: list[str] = []
+        self.workspace.said.connect(said.append)
+        item = self.page.table.item(0, 0)
+        assert item is not None
+        item.setCheckState(Qt.CheckState.Unchecked)
+        self.assertIn("so it goes on", said[0])
+        again = self.page.table.item(0, 0)
+        assert again is not None
+        self.assertIs(again.checkState(), Qt.CheckState.Checked)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Container, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from typing import TypeVar
@@ -41,8 +41,8 @@ def carried_on(computation: Computation) -> Iterator[Carried]:
                 yield Carried(line, line.carries, line.carries.of or sheet.about, line.figure.amount)
 
 
-def next_year(computation: Computation, pack: Pack) -> ClientFile:
-    """The file with which next year begins.
+def next_year(computation: Computation, pack: Pack, leave: Container[str] = ()) -> ClientFile:
+    """The file with which next year begins, without the activities that are left.
 
     People, dependants, activities, shared things, assets with what was taken of them, exchanges, elections
     and the rules of sorting go on; what the lines carry becomes carryovers, or the first entry of the line
@@ -50,10 +50,13 @@ def next_year(computation: Computation, pack: Pack) -> ClientFile:
     line came to. Questions that wait for their answers go along. Entries, statements, payers' forms,
     payments and what else the household had are of their year and stay behind, but for what the pack lets go
     on because losses wait for it. Raises
-    ValueError where an amount is more than a file can hold.
+    ValueError where an amount is more than a file can hold, or an activity that is left has what goes on.
     """
     file = computation.file
-    ended = {key for key, activity in file.activities.items() if _has_ended(file, key, activity)}
+    _can_be_left(computation, leave)
+    ended = {
+        key for key, activity in file.activities.items() if key in leave or _has_ended(file, key, activity)
+    }
     activities = {
         key: _activity(computation, pack, key) for key in sorted(file.activities) if key not in ended
     }
@@ -124,6 +127,19 @@ def _that_fits(amount: Decimal, what: str) -> Decimal:
     if abs(amount) > LARGEST:
         raise ValueError(f"“{what}” is {amount:,.2f}, more than a file can hold. Look for what was mistyped.")
     return amount
+
+
+def _can_be_left(computation: Computation, leave: Container[str]) -> None:
+    """Raises ValueError for an activity that is to stay behind and has something that goes on."""
+    file = computation.file
+    carried = {each.of for each in carried_on(computation)}
+    for key, activity in file.activities.items():
+        owns = any(asset.activity == key for asset in file.assets.values())
+        if key in leave and (owns or key in carried):
+            name = activity.name or key
+            raise ValueError(
+                f"{name} has assets or carryovers, so it goes on. Say how it ended, or archive it."
+            )
 
 
 def _has_ended(file: ClientFile, key: str, activity: Activity) -> bool:

@@ -1,0 +1,235 @@
+"""What goes on paper, chosen and ordered, each part to be read before it goes."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from functools import partial
+from pathlib import Path
+
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QHBoxLayout, QListWidgetItem, QTextBrowser, QVBoxLayout, QWidget
+
+from half_yard.desktop import theme
+from half_yard.desktop.actions import Action
+from half_yard.desktop.choice_box import ChoiceBox
+from half_yard.desktop.office_words import office_words
+from half_yard.desktop.parts import button, in_a_row, soft, title, unwrapped
+from half_yard.desktop.plain_words import plain_tip
+from half_yard.desktop.printing import print_page
+from half_yard.desktop.reading import ProgressLine, Reading
+from half_yard.desktop.tables.cursor import CursorList
+from half_yard.desktop.workspace import Workspace
+from half_yard.desktop.writing_out import ask_where, written_out
+from half_yard.interop import schedule_page, sheets_page
+from half_yard.interop.letter import LetterError, letter_page
+from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, VOUCHERS, parts_of
+from half_yard.interop.vouchers_page import vouchers_page
+
+KEY_ROLE = Qt.ItemDataRole.UserRole + 1
+LIST_WIDTH = 372
+PAPERS = {"LETTER": "Letter", "A4": "A4"}
+
+
+class PaperView(QWidget):
+    """The parts at the left, the one under the cursor at the right."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        super().__init__()
+        self._workspace = workspace
+        self._left_out: set[str] = set()
+        self._order: list[str] = []
+        self._writing: Reading[bytes] | None = None
+        self.parts = CursorList()
+        self.parts.setAccessibleName("Parts of the packet")
+        self.parts.setFixedWidth(LIST_WIDTH)
+        self.parts.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.parts.itemChanged.connect(self._ticked)
+        self.parts.currentItemChanged.connect(self._show_part)
+        self.parts.offer(
+            [
+                Action("Move the part up", lambda: self._move(-1), "Alt+Shift+Up"),
+                Action("Move the part down", lambda: self._move(1), "Alt+Shift+Down"),
+                Action("Only this part", self._only_this),
+                Action("All parts", self._all),
+            ]
+        )
+        self.preview = QTextBrowser()
+        self.preview.setAccessibleName("The part as it reads")
+        self.preview.setStyleSheet(
+            f"QTextBrowser {{ background: {theme.BLEACHED.name()}; border: 1px solid {theme.RULE.name()}; "
+            "padding: 14px; }"
+        )
+        self._standing = soft("")
+        self.size_of_paper = ChoiceBox()
+        self.size_of_paper.setAccessibleName("Paper")
+        for key, words in PAPERS.items():
+            self.size_of_paper.addItem(words, key)
+        self.write = button("Write as PDF…", "Every part that is ticked, in this order")
+        self.write.clicked.connect(self.ask_to_write)
+        self.progress = ProgressLine(self._cancel)
+        self._lay_out()
+        workspace.opened.connect(self._opened)
+
+    def _lay_out(self) -> None:
+        on_paper = button("Print…", "Print the parts that are ticked")
+        on_paper.clicked.connect(self._print)
+        left = QVBoxLayout()
+        left.setSpacing(6)
+        left.addWidget(title("On paper", 12))
+        left.addWidget(self.parts, 1)
+        body = QHBoxLayout()
+        body.setSpacing(14)
+        body.addLayout(left)
+        body.addWidget(self.preview, 1)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(8)
+        column.addLayout(body, 1)
+        column.addWidget(self._standing)
+        column.addLayout(in_a_row(unwrapped("Paper"), self.size_of_paper, self.write, on_paper))
+        column.addWidget(self.progress)
+
+    def _opened(self) -> None:
+        self._left_out.clear()
+        self._order.clear()
+        self.parts.blockSignals(True)
+        self.parts.clear()
+        self.parts.blockSignals(False)
+        if self._workspace.is_open:
+            usual = self.size_of_paper.findData(self._workspace.pack.country.paper.upper())
+            self.size_of_paper.setCurrentIndex(max(usual, 0))
+
+    def refresh(self) -> None:
+        """Show the parts that there are now, ticked and ordered as they were."""
+        known = {part.key: part.title for part in parts_of(self._workspace.computation)}
+        kept = [key for key in self._order if key in known]
+        order = [*kept, *(key for key in known if key not in kept)] if kept else list(known)
+        current = self._current()
+        self.parts.blockSignals(True)
+        self.parts.clear()
+        for key in order:
+            item = QListWidgetItem(known[key])
+            item.setToolTip(plain_tip(known[key]))
+            item.setData(KEY_ROLE, key)
+            item.setFlags(item.flags() | Qt.ItemFlag.ItemIsUserCheckable)
+            ticked = key not in self._left_out
+            item.setCheckState(Qt.CheckState.Checked if ticked else Qt.CheckState.Unchecked)
+            self.parts.addItem(item)
+        self._order = order
+        self.parts.setCurrentRow(order.index(current) if current in order else 0)
+        self.parts.blockSignals(False)
+        self._show_part()
+        self._say_standing()
+
+    def _current(self) -> str:
+        item = self.parts.currentItem()
+        return str(item.data(KEY_ROLE)) if item is not None else ""
+
+    @property
+    def chosen(self) -> list[str]:
+        """The keys of the parts that are ticked, in their order."""
+        return [key for key in self._order if key not in self._left_out]
+
+    def _ticked(self, item: QListWidgetItem) -> None:
+        key = str(item.data(KEY_ROLE))
+        if item.checkState() is Qt.CheckState.Checked:
+            self._left_out.discard(key)
+        else:
+            self._left_out.add(key)
+        self._say_standing()
+
+    def _only_this(self) -> None:
+        self._left_out = set(self._order) - {self._current()}
+        self.refresh()
+
+    def _all(self) -> None:
+        self._left_out.clear()
+        self.refresh()
+
+    def _move(self, step: int) -> None:
+        row = self.parts.currentRow()
+        to = row + step
+        if 0 <= row < len(self._order) and 0 <= to < len(self._order):
+            self._order[row], self._order[to] = self._order[to], self._order[row]
+            self.refresh()
+
+    def _say_standing(self) -> None:
+        final = (
+            "" if self._workspace.computation.complete else " The result is not final: every page says so."
+        )
+        self._standing.setText(
+            f"{len(self.chosen)} of {len(self._order)} parts. Numbers of persons are masked.{final}"
+        )
+        self.write.setEnabled(bool(self.chosen) and self._writing is None)
+
+    def _page_of(self, key: str) -> str:
+        """A part as HTML, to be read."""
+        computation = self._workspace.computation
+        pages: Mapping[str, Callable[[], str]] = {
+            LETTER: lambda: letter_page(computation.file, office_words(self._workspace.path)),
+            SUMMARY: lambda: sheets_page(computation, [computation.sheet(computation.returns[0].chief)]),
+            DEPRECIATION: lambda: schedule_page(computation),
+            VOUCHERS: lambda: vouchers_page(computation.file, self._workspace.pack.paying_ahead(computation)),
+        }
+        if key in pages:
+            return pages[key]()
+        return sheets_page(computation, [computation.sheet(key)])
+
+    def _show_part(self) -> None:
+        key = self._current()
+        if not key:
+            self.preview.clear()
+            return
+        try:
+            self.preview.setHtml(self._page_of(key))
+        except LetterError as error:
+            self.preview.setPlainText(str(error))
+
+    def page_to_print(self) -> str:
+        """The parts that are ticked."""
+        computation = self._workspace.computation
+        sheets = [computation.sheet(key) for key in self.chosen if computation.has_sheet(key)]
+        return sheets_page(computation, sheets) if sheets else ""
+
+    def _print(self) -> None:
+        if page := self.page_to_print():
+            print_page(page, self)
+
+    def ask_to_write(self) -> None:
+        """Ask where to, and write the packet there; the window goes on meanwhile."""
+        # The library of pages takes a while to load: only when it is needed.
+        from half_yard.interop.packet import PaperSize, packet  # noqa: PLC0415
+
+        workspace = self._workspace
+        name = f"{workspace.file.title} {workspace.file.tax_year}"
+        path = ask_where(workspace, self, "The packet", name=name, ending=".pdf", kinds="PDF (*.pdf)")
+        if path is None:
+            return
+        paper, keys = PaperSize[str(self.size_of_paper.currentData())], self.chosen
+        try:
+            steps = packet(workspace.computation, keys, paper, office_words(workspace.path))
+        except LetterError as error:
+            self._refused(str(error))
+            return
+        self.progress.start(path.name, len(keys))
+        done = partial(self._written, path)
+        self._writing = Reading(steps, self.progress.show_line, done, self._refused, LetterError, self)
+        self._say_standing()
+
+    def _written(self, path: Path, made: bytes) -> None:
+        self._over()
+        self._workspace.said.emit(written_out("pages", path, lambda: made))
+
+    def _refused(self, reason: str) -> None:
+        self._over()
+        self._workspace.said.emit(f"The pages are not written. {reason}")
+
+    def _cancel(self) -> None:
+        if self._writing is not None:
+            self._writing.cancel()
+        self._over()
+
+    def _over(self) -> None:
+        self._writing = None
+        self.progress.hide()
+        self._say_standing()
