@@ -137,3 +137,53 @@ class NextYear(WindowCase):
         again = self.page.table.item(0, 0)
         assert again is not None
         self.assertIs(again.checkState(), Qt.CheckState.Checked)
+
+
+class Filed(WindowCase):
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.open_path(self.folder / "Ravn, Torben 2025.halfyard")
+        self.workspace, self.page = self.window.workspace, self.window.hand_over.filing
+        self.window.show_stage(Stage.HAND_OVER)
+        self.window.hand_over.choose("filing")
+        self.settle()
+
+    def send(self, *, down: bool = False) -> None:
+        with mock.patch("half_yard.standins.gateway.random", return_value=0.0 if down else 1.0):
+            (self.page.ask if self.page.ask.isVisible() else self.page.send).setFocus()
+            self.press(Key.Key_Space)
+            self.settle()
+
+    def states(self) -> list[str]:
+        return [each.state for _, each in sorted(self.workspace.file.filings.items())]
+
+    def test_down_then_refused_then_mended_accepted_and_amended(self) -> None:
+        self.workspace.do(change("PIN", "/people/owner/choices/filing_pin", "123"))
+        self.send(down=True)
+        self.assertEqual(self.states(), ["sent"])
+        self.assertFalse(self.page.send.isEnabled())
+        self.send()
+        self.assertEqual(self.states(), ["refused"])
+        row = next(n for n in range(self.page.table.rowCount()) if "F-120" in self.cell(n, 0))
+        self.page.table.setCurrentCell(row, 0)
+        self.page.table.setFocus()
+        self.press(Key.Key_Return)
+        self.assertEqual(self.workspace.subject, "/people/owner/choices/filing_pin")
+        self.workspace.do(change("PIN", "/people/owner/choices/filing_pin", "48213"))
+        self.window.show_stage(Stage.HAND_OVER)
+        self.send()
+        self.assertEqual(self.states(), ["refused", "accepted"])
+        self.assertFalse(self.page.send.isEnabled(), "nothing differs")
+        key, entry = next(iter(self.workspace.file.entries.items()))
+        self.workspace.do(change("More", f"/entries/{key}/amount", format(entry.amount + 9000, "f")))
+        self.settle()
+        self.assertTrue(self.workspace.computation.has_sheet("form_1040_x"))
+        self.assertTrue([n for n in range(self.page.table.rowCount()) if self.cell(n, 4) == "its line"])
+        self.assertEqual(self.page.heading.text(), "Amended return of 2025")
+        self.send()
+        self.assertEqual(self.states(), ["refused", "accepted", "accepted"])
+
+    def cell(self, row: int, column: int) -> str:
+        item = self.page.table.item(row, column)
+        return item.text() if item is not None else ""

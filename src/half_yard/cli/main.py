@@ -11,6 +11,7 @@ from contextlib import suppress
 from half_yard.cli import (
     computing,
     exchanging,
+    filing,
     integrating,
     keeping,
     looking_over,
@@ -29,6 +30,7 @@ COMMANDS = (
     *working.COMMANDS,
     *sharing.COMMANDS,
     *exchanging.COMMANDS,
+    *filing.COMMANDS,
     *looking_over.COMMANDS,
     *next_year.COMMANDS,
     *paying.COMMANDS,
@@ -87,7 +89,7 @@ def _parser() -> argparse.ArgumentParser:
     )
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
     modules = (
-        computing, working, sharing, exchanging, looking_over, next_year, paying, printing,
+        computing, working, sharing, exchanging, looking_over, filing, next_year, paying, printing,
         keeping, integrating,
     )  # fmt: skip
     for module in modules:

@@ -14,6 +14,7 @@ from half_yard.countries.ledger import Ledger
 from half_yard.countries.paying_ahead import Instalment, none_ahead
 from half_yard.countries.results import Computation
 from half_yard.countries.shared_use import SharedUse
+from half_yard.countries.signing import Signer, nobody_signs
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
 
@@ -30,6 +31,7 @@ class Pack:
     assets: AssetKeeping = field(default_factory=AssetKeeping)
     shared: SharedUse = field(default_factory=SharedUse)
     paying_ahead: Callable[[Computation], Sequence[Instalment]] = none_ahead
+    signers: Callable[[ClientFile], Sequence[Signer]] = nobody_signs
 
     def lines_of(self, file: ClientFile, key: str) -> Sequence[StatementLine]:
         """The lines to which the entries of an activity are sorted, or the costs of a shared thing; none

@@ -61,13 +61,13 @@ def ravn() -> ClientFile:
     return new_file().model_copy(
         update={
             "household": Household(
-                filing_status="single",
+                filing_status="single", facts={"last_year_tax": Decimal(0), "last_year_income": Decimal(0)},
                 address=Address(street="8 Talbot Avenue", city="Rockland", region="ME", postal_code="04841"),
             ),
             "people": {
                 "owner": Person(
                     first_name="Torben", last_name="Ravn", birth_date=datetime.date(1971, 9, 23),
-                    identity_number="000-64-2917",
+                    identity_number="000-64-2917", choices={"filing_pin": "48213"},
                 )
             },
             "activities": {

@@ -11,12 +11,14 @@ from half_yard.records import (
     Address,
     ClientFile,
     Dependant,
+    Filing,
     Household,
     HouseholdItem,
     InterestStatement,
     Person,
     WageStatement,
 )
+from half_yard.records.filing import Reason
 from half_yard.records.forms import StateBoxes
 from half_yard.records.identifiers import numbered
 
@@ -72,6 +74,16 @@ def _teaching() -> WageStatement:
     )  # fmt: skip
 
 
+def _refused() -> Filing:
+    """A return that was sent too early, and came back."""
+    words = "The amount of the year before is not the one in the register."
+    return Filing(
+        kind="original", digest="0" * 64, sent=datetime.date(2026, 2, 17), state="refused",
+        number="HG-4D1F0A77C2",
+        reasons=(Reason(rule="F-130", words=words, path="/household/facts/last_year_income"),),
+    )  # fmt: skip
+
+
 def _of_the_couple() -> list[HouseholdItem]:
     """A marketplace plan that the business deducts, the nursery, and what the two put aside."""
     plan = item(
@@ -118,6 +130,7 @@ def castellan() -> ClientFile:
             "wages": numbered("wages", [_teaching()]),
             "dependants": numbered("dependants", _children()),
             "items": numbered("items", _of_the_couple()),
+            "filings": numbered("filings", [_refused()]),
         }
     )  # fmt: skip
 

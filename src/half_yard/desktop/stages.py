@@ -34,6 +34,7 @@ OF_WORK = {
     Work.SHARED: Stage.SHARED,
     Work.ASSETS: Stage.ASSETS,
     Work.LOOKING_OVER: Stage.LOOK_OVER,
+    Work.HANDING_OVER: Stage.HAND_OVER,
 }
 
 

@@ -281,6 +281,8 @@ class MainWindow(QMainWindow):
             self.shared.show_subject(subject)
         elif stage is Stage.ASSETS:
             self.assets.show_subject(subject)
+        elif stage is Stage.HAND_OVER:
+            self.hand_over.show_filings()
         elif stage is Stage.LOOK_OVER:
             self.look_over.show_subject(subject)
 

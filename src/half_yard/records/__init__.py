@@ -22,6 +22,7 @@ from half_yard.records.edits import (
     with_changes,
 )
 from half_yard.records.exchanges import Exchange
+from half_yard.records.filing import Filing
 from half_yard.records.forms import (
     CapitalSale,
     DividendStatement,
@@ -55,6 +56,7 @@ __all__ = [
     "Entry",
     "EstimatedPayment",
     "Exchange",
+    "Filing",
     "Household",
     "HouseholdItem",
     "InterestStatement",

@@ -15,6 +15,7 @@ from pydantic import Field
 from half_yard.figures.rounding import to_cents
 from half_yard.records.amounts import HUNDRED, Amount, Percent
 from half_yard.records.exchanges import Exchange
+from half_yard.records.filing import Filing
 from half_yard.records.forms import (
     CapitalSale,
     DividendStatement,
@@ -246,6 +247,7 @@ class ClientFile(Record):
     judgements: Mapping[Key, Judgement] = {}
     questions: Mapping[Key, ClientQuestion] = {}
     checked: Mapping[Key, Checked] = {}
+    filings: Mapping[Key, Filing] = {}
     history: Mapping[Year, Mapping[Key, Mapping[Key, Amount]]] = {}
 
     @staticmethod

@@ -17,6 +17,7 @@ from half_yard.records.client_file import (
     Person,
 )
 from half_yard.records.exchanges import Exchange
+from half_yard.records.filing import Filing
 from half_yard.records.forms import (
     CapitalSale,
     DividendStatement,
@@ -42,6 +43,7 @@ class Work(StrEnum):
     SHARED = "shared use"
     ASSETS = "assets"
     LOOKING_OVER = "looking over"
+    HANDING_OVER = "handing over"
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,6 +81,7 @@ COLLECTIONS: Mapping[str, Collection] = {
     "sorting_rules": Collection(SortingRule, "Sorting rule", Work.STATEMENTS, "u", in_rows=False),
     "judgements": Collection(Judgement, "Judged", Work.LOOKING_OVER, "l"),
     "questions": Collection(ClientQuestion, "Question", Work.LOOKING_OVER, "v"),
+    "filings": Collection(Filing, "Filing", Work.HANDING_OVER, "q", in_rows=False),
     "checked": Collection(Checked, "Checked", Work.LOOKING_OVER, "z"),
     "account_answers": Collection(AccountAnswer, "Account", Work.STATEMENTS, "n", in_rows=False),
 }

@@ -8,6 +8,7 @@ from half_yard.countries.us.country import COUNTRY
 from half_yard.countries.us.household.instalments import instalments_of
 from half_yard.countries.us.ledger import UnitedStatesLedger
 from half_yard.countries.us.shared.use import UnitedStatesSharedUse
+from half_yard.countries.us.signing import signers
 
 PACK = Pack(
     COUNTRY,
@@ -17,5 +18,6 @@ PACK = Pack(
     UnitedStatesAssetKeeping(),
     UnitedStatesSharedUse(),
     instalments_of,
+    signers,
 )
 """Federal income tax of sole proprietors and small landlords."""

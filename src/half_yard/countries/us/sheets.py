@@ -19,6 +19,7 @@ from half_yard.countries.us.forms import (
     estimates,
     form_461,
     form_1040,
+    form_1040_x,
     form_2210,
     form_2441,
     form_4562,
@@ -212,6 +213,8 @@ def _of_tax(ask: Ask) -> Iterator[Sheet]:
     if ask(estimates.is_shown):
         yield ask(estimates.estimates.sheet)
     yield ask(form_1040.form_1040.sheet)
+    if ask(form_1040_x.applies):
+        yield ask(form_1040_x.form_1040_x.sheet)
 
 
 def _statements(ask: Ask) -> Iterator[Sheet]:

@@ -1,17 +1,21 @@
-"""The Hand over page: what goes on paper, and the file of next year."""
+"""The Hand over page: what goes on paper, what is filed, and the file of next year."""
 
 from __future__ import annotations
 
 from PySide6.QtWidgets import QStackedWidget, QVBoxLayout
 
+from half_yard.desktop.hand_over.filing_view import FilingView
 from half_yard.desktop.hand_over.next_year_view import NextYearView
 from half_yard.desktop.hand_over.paper_view import PaperView
 from half_yard.desktop.parts import Page
 from half_yard.desktop.strip import Strip
 from half_yard.desktop.workspace import Workspace
 
-PAPER, NEXT_YEAR = "paper", "next_year"
-NAMES = ((PAPER, "On paper", "Every sheet as pages"), (NEXT_YEAR, "Next year", "The file of next year"))
+PAPER, FILING, NEXT_YEAR = "paper", "filing", "next_year"
+NAMES = (
+    (PAPER, "On paper", "Every sheet as pages"), (FILING, "Filing", "The return sent, and what came back"),
+    (NEXT_YEAR, "Next year", "The file of next year"),
+)  # fmt: skip
 
 
 class HandOverPage(Page):
@@ -23,8 +27,11 @@ class HandOverPage(Page):
         self.strip = Strip("What is handed over")
         self.strip.chosen.connect(self.choose)
         self.paper = PaperView(workspace)
+        self.filing = FilingView(workspace)
         self.next_year = NextYearView(workspace)
-        self._parts: dict[str, PaperView | NextYearView] = {PAPER: self.paper, NEXT_YEAR: self.next_year}
+        self._parts: dict[str, PaperView | FilingView | NextYearView] = {
+            PAPER: self.paper, FILING: self.filing, NEXT_YEAR: self.next_year,
+        }  # fmt: skip
         self._stack = QStackedWidget()
         for part in self._parts.values():
             self._stack.addWidget(part)
@@ -47,6 +54,12 @@ class HandOverPage(Page):
         if key != self._chosen:
             self._chosen = key
             self.refresh()
+
+    def show_filings(self) -> None:
+        """Show what was sent and what came back."""
+        self._chosen = FILING
+        self.refresh()
+        self.focus()
 
     def page_to_print(self) -> str:
         """The parts that are ticked."""

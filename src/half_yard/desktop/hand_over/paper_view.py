@@ -56,8 +56,9 @@ class PaperView(QWidget):
         self.preview = QTextBrowser()
         self.preview.setAccessibleName("The part as it reads")
         self.preview.setStyleSheet(
-            f"QTextBrowser {{ background: {theme.BLEACHED.name()}; border: 1px solid {theme.RULE.name()}; "
-            "padding: 14px; }"
+            f"QTextBrowser {{ background: {theme.BLEACHED.name()}; padding: 14px; "
+            f"border: 1px solid {theme.RULE.name()}; }} "
+            f"QTextBrowser:focus {{ padding: 13px; border: 2px solid {theme.INDIGO.name()}; }}"
         )
         self._standing = soft("")
         self.size_of_paper = ChoiceBox()

@@ -45,6 +45,7 @@ HOUSEHOLD_QUESTIONS = (
     DE_MINIMIS, ANNUALIZED,
 )  # fmt: skip
 PERSON_QUESTIONS = (CLAIMED, FULL_TIME_STUDENT, OPTIONAL, PROFESSIONAL)
+PIN, PIN_DIGITS = "filing_pin", 5
 AHEAD = (
     (LAST_YEAR_TAX, "Last year's tax", "total tax less credits that are paid out (Form 2210, line 8)"),
     (LAST_YEAR_INCOME, "Last year's adjusted gross income", "above 150,000 more is paid ahead"),
@@ -102,6 +103,9 @@ def person_fields(file: ClientFile, person: str) -> Sequence[Field]:
         Field(f"{path}/blind", "Blind", FieldKind.ANSWER, default=False),
         Field(f"{path}/died", "Died on", FieldKind.DATE),
         *(each.field(path) for each in PERSON_QUESTIONS if asked.get(each, True)),
+        Field(
+            f"{path}/choices/{PIN}", "PIN for filing", problem=pin_problem, hint="five digits, self-chosen"
+        ),
     ]
     if any(item.kind == "care" for item in file.items.values()):
         hint = "full time, or unable to care for themselves: they count as earning (Form 2441)"
@@ -109,6 +113,12 @@ def person_fields(file: ClientFile, person: str) -> Sequence[Field]:
     if "business" in kinds:
         fields.append(_fact(path, EXPECTED_PROFIT, "Next year: expected profit", "left empty, as this year"))
     return fields
+
+
+def pin_problem(typed: str) -> str:
+    """What is wrong with a self-chosen PIN; empty where nothing is."""
+    fits = typed.isdecimal() and len(typed) == PIN_DIGITS and typed != "0" * PIN_DIGITS
+    return "" if fits or not typed else f"A PIN has {PIN_DIGITS} digits and is not all zeros."
 
 
 def _may_owe_minimum_tax(file: ClientFile) -> bool:
