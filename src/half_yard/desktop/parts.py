@@ -13,6 +13,8 @@ from PySide6.QtWidgets import (
     QLineEdit,
     QPushButton,
     QScrollArea,
+    QTableWidget,
+    QTableWidgetItem,
     QVBoxLayout,
     QWidget,
 )
@@ -123,6 +125,19 @@ def plain_table(name: str, headings: Sequence[str], right: Collection[int] = ())
             heading.setTextAlignment(RIGHT)
     table.fit_to((0,))
     return table
+
+
+def show_cells(table: QTableWidget, rows: Sequence[Sequence[str]], right: Collection[int] = ()) -> None:
+    """Show rows that are read and chosen from, the columns numbered in `right` at the right."""
+    table.setRowCount(len(rows))
+    for number, row in enumerate(rows):
+        for column, text in enumerate(row):
+            item = QTableWidgetItem(text)
+            item.setToolTip(plain_tip(text))
+            item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
+            if column in right:
+                item.setTextAlignment(RIGHT)
+            table.setItem(number, column, item)
 
 
 class TableBlock(QWidget):

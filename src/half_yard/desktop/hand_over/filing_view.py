@@ -5,13 +5,11 @@ from __future__ import annotations
 import datetime
 from collections.abc import Sequence
 
-from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
 
-from half_yard.desktop.parts import button, in_a_row, plain_table, soft, title
-from half_yard.desktop.plain_words import plain_tip
+from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, title
+from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.subjects import record_of
-from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text
@@ -27,12 +25,11 @@ Row = tuple[tuple[str, str, str, str, str], str | Place]
 NOT_HERE = "Returns of this country are not sent from here. They are on paper, beside."
 
 
-class FilingView(QWidget):
+class FilingView(StripPart):
     """What came back stands above; below, after an acceptance, the lines that are otherwise now."""
 
     def __init__(self, workspace: Workspace) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self._leads: list[str | Place] = []
         self.heading = title("", 12)
         self._said = soft("")
@@ -49,6 +46,11 @@ class FilingView(QWidget):
             column.addWidget(part)
         column.addWidget(self.table, 1)
         column.addLayout(in_a_row(self.send, self.ask))
+
+    @property
+    def begins_at(self) -> QWidget:
+        """What came back."""
+        return self.table
 
     def refresh(self) -> None:
         """Show what was sent, what came back, and what differs since."""
@@ -69,15 +71,7 @@ class FilingView(QWidget):
 
     def _show(self, rows: Sequence[Row]) -> None:
         self._leads = [leads for _, leads in rows]
-        self.table.setRowCount(len(rows))
-        for number, (cells, _) in enumerate(rows):
-            for column, text in enumerate(cells):
-                item = QTableWidgetItem(text)
-                item.setToolTip(plain_tip(text))
-                item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
-                if column in AMOUNTS:
-                    item.setTextAlignment(RIGHT)
-                self.table.setItem(number, column, item)
+        show_cells(self.table, [cells for cells, _ in rows], AMOUNTS)
 
     def _acknowledged(self) -> list[Row]:
         """Every filing, the latest first, with the reasons against it."""

@@ -12,9 +12,8 @@ from half_yard.countries.labels import label_of
 from half_yard.countries.next_year import carried_on, next_year
 from half_yard.countries.next_year_again import bring, changed_since
 from half_yard.countries.telling import line_name
-from half_yard.desktop.parts import button, in_a_row, plain_table, soft, title
-from half_yard.desktop.plain_words import plain_tip
-from half_yard.desktop.tables.headed_model import RIGHT
+from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, title
+from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Line
 from half_yard.figures.explain import exact_text
@@ -28,13 +27,12 @@ GOES, AMOUNT = 0, 2
 Row = tuple[str, str, str]
 
 
-class NextYearView(QWidget):
+class NextYearView(StripPart):
     """While there is no file yet: what goes along, activities to be left by taking their tick off. Once there
     is one: what has changed since."""
 
     def __init__(self, workspace: Workspace) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self._left: set[str] = set()
         self._activities: list[str] = []
         self.heading = title("", 12)
@@ -59,6 +57,11 @@ class NextYearView(QWidget):
         """Where next year's file is, or would be."""
         path = self._workspace.path
         return path.with_name(next_years_name(path, self._workspace.file.tax_year)) if path else None
+
+    @property
+    def begins_at(self) -> QWidget:
+        """What goes along."""
+        return self.table
 
     def refresh(self) -> None:
         """Show what goes along now, or what has changed."""
@@ -97,15 +100,7 @@ class NextYearView(QWidget):
     def _say(self, words: str, headings: Sequence[str], rows: Sequence[Row]) -> None:
         self._said.setText(words)
         self.table.setHorizontalHeaderLabels(list(headings))
-        self.table.setRowCount(len(rows))
-        for number, row in enumerate(rows):
-            for column, text in enumerate(row):
-                item = QTableWidgetItem(text)
-                item.setToolTip(plain_tip(text))
-                item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
-                if column == AMOUNT:
-                    item.setTextAlignment(RIGHT)
-                self.table.setItem(number, column, item)
+        show_cells(self.table, rows, (AMOUNT,))
         for number, key in enumerate(self._activities if headings is COLUMNS else ()):
             goes = self.table.item(number, GOES)
             if goes is not None:

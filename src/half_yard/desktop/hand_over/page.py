@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from PySide6.QtWidgets import QStackedWidget, QVBoxLayout
+from collections.abc import Sequence
 
 from half_yard.desktop.hand_over.filing_view import FilingView
 from half_yard.desktop.hand_over.next_year_view import NextYearView
 from half_yard.desktop.hand_over.paper_view import PaperView
-from half_yard.desktop.parts import Page
-from half_yard.desktop.strip import Strip
+from half_yard.desktop.strip_page import StripPage
 from half_yard.desktop.workspace import Workspace
 
 PAPER, FILING, NEXT_YEAR = "paper", "filing", "next_year"
@@ -18,42 +17,18 @@ NAMES = (
 )  # fmt: skip
 
 
-class HandOverPage(Page):
-    """One part at a time, chosen in the strip above."""
+class HandOverPage(StripPage):
+    """What leaves the office, and what the next year begins with."""
 
     def __init__(self, workspace: Workspace) -> None:
-        super().__init__(workspace)
-        self._chosen = PAPER
-        self.strip = Strip("What is handed over")
-        self.strip.chosen.connect(self.choose)
-        self.paper = PaperView(workspace)
-        self.filing = FilingView(workspace)
+        self.paper, self.filing = PaperView(workspace), FilingView(workspace)
         self.next_year = NextYearView(workspace)
-        self._parts: dict[str, PaperView | FilingView | NextYearView] = {
-            PAPER: self.paper, FILING: self.filing, NEXT_YEAR: self.next_year,
-        }  # fmt: skip
-        self._stack = QStackedWidget()
-        for part in self._parts.values():
-            self._stack.addWidget(part)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(18, 10, 14, 10)
-        column.setSpacing(8)
-        column.addWidget(self.strip)
-        column.addWidget(self._stack, 1)
+        parts = {PAPER: self.paper, FILING: self.filing, NEXT_YEAR: self.next_year}
+        super().__init__(workspace, "What is handed over", parts)
 
-    def refresh(self) -> None:
-        """Show the chosen part as it is now."""
-        if not self._workspace.is_open:
-            return
-        self.strip.show_names(NAMES, self._chosen)
-        self._stack.setCurrentWidget(self._parts[self._chosen])
-        self._parts[self._chosen].refresh()
-
-    def choose(self, key: str) -> None:
-        """Show a part."""
-        if key != self._chosen:
-            self._chosen = key
-            self.refresh()
+    def names(self) -> Sequence[tuple[str, str, str]]:
+        """The same for every file."""
+        return NAMES
 
     def show_filings(self) -> None:
         """Show what was sent and what came back."""
@@ -63,9 +38,4 @@ class HandOverPage(Page):
 
     def page_to_print(self) -> str:
         """The parts that are ticked."""
-        return self.paper.page_to_print() if self._chosen == PAPER else ""
-
-    def focus(self) -> None:
-        """Put the cursor where work goes on."""
-        part = self._parts[self._chosen]
-        (part.parts if isinstance(part, PaperView) else part.table).setFocus()
+        return self.paper.page_to_print() if self.part is self.paper else ""

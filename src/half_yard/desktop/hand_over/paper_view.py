@@ -17,6 +17,7 @@ from half_yard.desktop.parts import button, in_a_row, soft, title, unwrapped
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.printing import print_page
 from half_yard.desktop.reading import ProgressLine, Reading
+from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
 from half_yard.desktop.writing_out import ask_where, written_out
@@ -30,12 +31,11 @@ LIST_WIDTH = 372
 PAPERS = {"LETTER": "Letter", "A4": "A4"}
 
 
-class PaperView(QWidget):
+class PaperView(StripPart):
     """The parts at the left, the one under the cursor at the right."""
 
     def __init__(self, workspace: Workspace) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self._left_out: set[str] = set()
         self._order: list[str] = []
         self._writing: Reading[bytes] | None = None
@@ -99,6 +99,11 @@ class PaperView(QWidget):
         if self._workspace.is_open:
             usual = self.size_of_paper.findData(self._workspace.pack.country.paper.upper())
             self.size_of_paper.setCurrentIndex(max(usual, 0))
+
+    @property
+    def begins_at(self) -> QWidget:
+        """The list of parts."""
+        return self.parts
 
     def refresh(self) -> None:
         """Show the parts that there are now, ticked and ordered as they were."""

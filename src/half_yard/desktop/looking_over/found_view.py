@@ -14,6 +14,7 @@ from half_yard.desktop import theme
 from half_yard.desktop.actions import Action
 from half_yard.desktop.parts import plain_table, soft
 from half_yard.desktop.plain_words import plain_tip
+from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.tables import COLUMN_ROLE, CellDelegate, Column, Kind
 from half_yard.desktop.workspace import Workspace
@@ -30,12 +31,11 @@ ORDER = list(KINDS)
 BECAUSE_WIDTH, PADDING = 240, 10
 
 
-class FoundView(QWidget):
+class FoundView(StripPart):
     """The findings, the gravest first, what was judged last."""
 
     def __init__(self, workspace: Workspace, initials: Callable[[], str]) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self._initials = initials
         self.rows: list[Found] = []
         self._standing = soft("")
@@ -62,6 +62,11 @@ class FoundView(QWidget):
         column.setSpacing(4)
         column.addWidget(self._standing)
         column.addWidget(self.table, 1)
+
+    @property
+    def begins_at(self) -> QWidget:
+        """The findings."""
+        return self.table
 
     def refresh(self) -> None:
         """Show the findings as they are now."""

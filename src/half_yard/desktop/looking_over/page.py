@@ -3,9 +3,7 @@
 from __future__ import annotations
 
 import datetime
-
-from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
+from collections.abc import Sequence
 
 from half_yard.countries.labels import label_of
 from half_yard.desktop.looking_over.found_view import FoundView
@@ -13,8 +11,8 @@ from half_yard.desktop.looking_over.initials import Initials
 from half_yard.desktop.looking_over.questions_view import QuestionsView
 from half_yard.desktop.looking_over.years_view import YearsView
 from half_yard.desktop.office import RecentFiles
-from half_yard.desktop.parts import Page, unwrapped
-from half_yard.desktop.strip import Strip
+from half_yard.desktop.parts import unwrapped
+from half_yard.desktop.strip_page import StripPage
 from half_yard.desktop.subjects import Subject, collection_and_id
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
@@ -24,67 +22,29 @@ from half_yard.review.judged import found
 FOUND, YEARS, QUESTIONS = "found", "years", "questions"
 
 
-class LookOverPage(Page):
-    """One part at a time, chosen in the strip above."""
+class LookOverPage(StripPage):
+    """What is found, compared and asked."""
 
     def __init__(self, workspace: Workspace, recent: RecentFiles) -> None:
-        super().__init__(workspace)
-        self._chosen = FOUND
         self.initials = Initials(recent)
-        self.strip = Strip("What is looked over")
-        self.strip.chosen.connect(self.choose)
         self.found = FoundView(workspace, self.initials.text)
         self.years = YearsView(workspace)
         self.questions = QuestionsView(workspace, self.initials.text)
-        self._parts: dict[str, FoundView | YearsView | QuestionsView] = {
-            FOUND: self.found, YEARS: self.years, QUESTIONS: self.questions,
-        }  # fmt: skip
-        self._stack = QStackedWidget()
-        for part in self._parts.values():
-            self._stack.addWidget(part)
-        head = QHBoxLayout()
-        head.addWidget(self.strip, 1, Qt.AlignmentFlag.AlignTop)
-        head.addWidget(unwrapped("Initials"))
-        head.addWidget(self.initials)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(18, 10, 14, 10)
-        column.setSpacing(8)
-        column.addLayout(head)
-        column.addWidget(self._stack, 1)
+        parts = {FOUND: self.found, YEARS: self.years, QUESTIONS: self.questions}
+        super().__init__(workspace, "What is looked over", parts, (unwrapped("Initials"), self.initials))
 
-    def refresh(self) -> None:
-        """Show the chosen part as it is now."""
-        if not self._workspace.is_open:
-            return
+    def names(self) -> Sequence[tuple[str, str, str]]:
+        """The parts, each with how many are open."""
         file = self._workspace.file
         is_open = sum(each.is_open for each in found(file, self._workspace.computation.findings))
         names = ((FOUND, "Found", is_open), (YEARS, "Last year", 0),
                  (QUESTIONS, "Questions", len(open_questions(file))))  # fmt: skip
-        shown = [(key, f"{name}   {count} open" if count else name, name) for key, name, count in names]
-        self.strip.show_names(shown, self._chosen)
-        self._stack.setCurrentWidget(self._parts[self._chosen])
-        self._parts[self._chosen].refresh()
-
-    def choose(self, key: str) -> None:
-        """Show a part."""
-        if key != self._chosen:
-            self._chosen = key
-            self.refresh()
-
-    def focus(self) -> None:
-        """Put the cursor where work goes on."""
-        self._table.setFocus()
-
-    @property
-    def _table(self) -> QWidget:
-        part = self._parts[self._chosen]
-        return part.block.table if isinstance(part, QuestionsView) else part.table
+        return [(key, f"{name}   {count} open" if count else name, name) for key, name, count in names]
 
     @property
     def about(self) -> str:
         """What a question that is asked here is about: what stands under the cursor."""
-        part = self._parts[self._chosen]
-        return "" if isinstance(part, QuestionsView) else part.about
+        return self.part.about
 
     def show_subject(self, path: str) -> None:
         """Show a question, a judgement or the years before."""

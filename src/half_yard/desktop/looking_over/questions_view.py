@@ -15,6 +15,7 @@ from half_yard.countries.labels import label_of
 from half_yard.desktop.actions import Action
 from half_yard.desktop.office_words import office_words
 from half_yard.desktop.parts import TableBlock, button, in_a_row
+from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.desktop.writing_out import ask_where, written_out
@@ -42,12 +43,11 @@ class QuestionsModel(RecordModel):
         self._workspace.do(answer(file, key, typed, datetime.date.today(), calendar))
 
 
-class QuestionsView(QWidget):
+class QuestionsView(StripPart):
     """The questions, those that wait first as they were made."""
 
     def __init__(self, workspace: Workspace, initials: Callable[[], str]) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self._initials = initials
         source = Source(
             "questions", "question", ClientQuestion, self._start, ("words",), "what to ask",
@@ -78,6 +78,11 @@ class QuestionsView(QWidget):
         column.setSpacing(6)
         column.addWidget(self.block, 1)
         column.addLayout(in_a_row(again, attach, write))
+
+    @property
+    def begins_at(self) -> QWidget:
+        """The questions."""
+        return self.block.table
 
     def refresh(self) -> None:
         """Show the questions as they are now."""

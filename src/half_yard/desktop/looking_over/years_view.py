@@ -4,19 +4,15 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QTableWidgetItem, QVBoxLayout, QWidget
 
-from half_yard.countries import compute
 from half_yard.desktop import theme
-from half_yard.desktop.parts import button, plain_table, soft
-from half_yard.desktop.plain_words import plain_tip
-from half_yard.desktop.tables.headed_model import RIGHT
+from half_yard.desktop.last_years_file import ask_for_last_year, computed_from
+from half_yard.desktop.parts import button, plain_table, show_cells, soft
+from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
-from half_yard.figures.remembered import Memory
 from half_yard.review.years import Beside, beside, history_edit, outcome_of
-from half_yard.storage import SUFFIX, FileRefusedError, SealedFileError, read_file
 
 COLUMNS = ("Line", "Sheet", "No.", "This year", "Last year", "Change", "What stands out")
 AMOUNTS = (3, 4, 5)
@@ -26,12 +22,11 @@ UNKNOWN = (
 )
 
 
-class YearsView(QWidget):
+class YearsView(StripPart):
     """The lines of the whole return; at first those that stand out."""
 
     def __init__(self, workspace: Workspace) -> None:
-        super().__init__()
-        self._workspace = workspace
+        super().__init__(workspace)
         self.rows: list[Beside] = []
         self.only = button("Only what stands out", "Or every line of this year and last")
         self.only.setCheckable(True)
@@ -53,6 +48,11 @@ class YearsView(QWidget):
         column.addLayout(head)
         column.addWidget(self.table, 1)
 
+    @property
+    def begins_at(self) -> QWidget:
+        """The lines."""
+        return self.table
+
     def refresh(self) -> None:
         """Show the lines as they are now."""
         computation = self._workspace.computation
@@ -64,23 +64,14 @@ class YearsView(QWidget):
             standing = sum(bool(row.remark) for row in every)
             words = f"{standing} of {len(every)} lines stand out" if standing else "No line stands out"
             self._said.setText(f"{words}. Enter goes to the line.")
-        self.table.setRowCount(len(self.rows))
+        show_cells(self.table, [_cells(row) for row in self.rows], AMOUNTS)
         for number, row in enumerate(self.rows):
-            cells = (
-                row.title, row.sheet, row.number, money_text(row.now), money_text(row.before),
-                money_text(row.change), row.remark,
-            )  # fmt: skip
-            for column, text in enumerate(cells):
-                item = QTableWidgetItem(text)
-                item.setToolTip(plain_tip(text))
-                item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
-                if column in AMOUNTS:
-                    item.setTextAlignment(RIGHT)
-                if row.line is None:
+            for column in range(len(COLUMNS)):
+                item = self.table.item(number, column)
+                if item is not None and row.line is None:
                     item.setForeground(theme.SOFT_INK)
-                elif row.line.role.stands_out:
+                elif item is not None and row.line is not None and row.line.role.stands_out:
                     item.setFont(theme.text_font(bold=True))
-                self.table.setItem(number, column, item)
 
     def _go(self, item: QTableWidgetItem) -> None:
         line = self.rows[item.row()].line
@@ -96,23 +87,22 @@ class YearsView(QWidget):
 
     def ask_for_file(self) -> None:
         """Ask for last year's file, and take over what it came to."""
-        folder = str(self._workspace.path.parent) if self._workspace.path else ""
-        chosen, _ = QFileDialog.getOpenFileName(self, "Last year's file", folder, f"Client files (*{SUFFIX})")
-        if chosen:
-            self.take_file(Path(chosen))
+        path = ask_for_last_year(self._workspace, self)
+        if path is not None:
+            self.take_file(path)
 
     def take_file(self, path: Path) -> None:
         """Take over what the return of a file came to, or say why not."""
         try:
-            before = compute(read_file(path, self._workspace.keys), Memory())
+            before = computed_from(self._workspace, path)
             edit = history_edit(self._workspace.file, before.file.tax_year, outcome_of(before.sheets))
-        except SealedFileError:
-            self._workspace.said.emit(
-                f"{path.name} is sealed. Open it once on the Clients page, so that its passphrase is known."
-            )
-            return
-        except (FileRefusedError, ValueError, KeyError) as error:
-            self._workspace.said.emit(f"Nothing was taken over. {error}")
+        except ValueError as error:
+            self._workspace.said.emit(str(error))
             return
         if self._workspace.try_to(edit):
             self._workspace.said.emit(f"{edit.label} of {before.file.title} stands beside this year's.")
+
+
+def _cells(row: Beside) -> tuple[str, ...]:
+    amounts = (money_text(each) for each in (row.now, row.before, row.change))
+    return (row.title, row.sheet, row.number, *amounts, row.remark)

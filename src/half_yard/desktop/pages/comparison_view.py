@@ -6,21 +6,19 @@ from decimal import Decimal
 from pathlib import Path
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QTableWidgetItem, QVBoxLayout, QWidget
 
-from half_yard.countries import compute
 from half_yard.countries.comparison import Compared, compare, from_last_year
 from half_yard.desktop import theme
+from half_yard.desktop.last_years_file import ask_for_last_year, computed_from
 from half_yard.desktop.parts import button, plain_table, soft, title
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables import COLUMN_ROLE, CellDelegate, Column, Kind
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text
-from half_yard.figures.remembered import Memory
 from half_yard.records import Change, Edit
 from half_yard.records.reckoning import reckon
-from half_yard.storage import SUFFIX, FileRefusedError, SealedFileError, read_file
 
 LINE, NUMBER, TYPED, SHARE, COUNTS, LAST_YEAR, CHANGE, LIMIT = range(8)
 COLUMNS = (
@@ -138,23 +136,17 @@ class ComparisonView(QWidget):
 
     def ask_for_file(self) -> None:
         """Ask for last year's file, and take its amounts over."""
-        folder = str(self._workspace.path.parent) if self._workspace.path else ""
-        chosen, _ = QFileDialog.getOpenFileName(self, "Last year's file", folder, f"Client files (*{SUFFIX})")
-        if chosen:
-            self.take_file(Path(chosen))
+        path = ask_for_last_year(self._workspace, self)
+        if path is not None:
+            self.take_file(path)
 
     def take_file(self, path: Path) -> None:
         """Take over last year's amounts from its file, or say why not."""
         try:
-            before = compute(read_file(path, self._workspace.keys), Memory())
+            before = computed_from(self._workspace, path)
             edit, names = from_last_year(self._workspace.file, before, self._workspace.pack)
-        except SealedFileError:
-            self._workspace.said.emit(
-                f"{path.name} is sealed. Open it once on the Clients page, so that its passphrase is known."
-            )
-            return
-        except (FileRefusedError, ValueError, KeyError) as error:
-            self._workspace.said.emit(f"Nothing was taken over. {error}")
+        except ValueError as error:
+            self._workspace.said.emit(str(error))
             return
         if names and self._workspace.try_to(edit):
             self._workspace.said.emit(f"Last year's amounts are taken over: {', '.join(names)}.")
