@@ -10,8 +10,10 @@ from unittest import mock
 from PySide6.QtCore import QModelIndex
 from PySide6.QtWidgets import QApplication, QCheckBox, QLineEdit, QWidget
 
-from half_yard.demo import MAIN_FILE, write_office
+from half_yard.demo import MAIN_FILE, client_files, write_office
 from half_yard.desktop.finder import FOUND_ROLE
+from half_yard.desktop.listing import FEW
+from half_yard.desktop.office import standing_of
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.thread_panel import ROW_ROLE
 from half_yard.desktop.window import MainWindow
@@ -362,6 +364,51 @@ class Files(DemoCase):
                 "Ravn, Torben": "Complete",
             },
         )
+
+    def test_clients_are_found_by_words_and_looked_at_again_only_when_they_changed(self) -> None:
+        clients = self.window.clients
+        clients.finish_listing()
+        self.window.show_stage(Stage.CLIENTS)
+        self.press(Key.Key_F, Modifier.ControlModifier)
+        self.type("asked")
+        shown = [row for row in range(clients.files.rowCount()) if not clients.files.isRowHidden(row)]
+        found = [clients.files.item(row, 0) for row in shown]
+        self.assertEqual([item.text() for item in found if item], ["Mbeki, Lwazi and Carina"])
+        clients.line.clear()
+        again = mock.patch("half_yard.desktop.listing.standing_of", wraps=standing_of)
+        with again as looked:
+            clients.refresh_files()
+            clients.finish_listing()
+        # The open one is looked at anew: the window works on it.
+        self.assertEqual([call.args[0].name for call in looked.call_args_list], [MAIN_FILE])
+
+    def test_clients_are_sorted_by_how_they_stand(self) -> None:
+        clients = self.window.clients
+        clients.finish_listing()
+
+        def states() -> list[str]:
+            items = [clients.files.item(row, 2) for row in range(clients.files.rowCount())]
+            return [item.text() for item in items if item is not None]
+
+        clients.sort_by(2)
+        clients.finish_listing()
+        self.assertEqual(states(), sorted(states()))
+        clients.sort_by(2)
+        clients.finish_listing()
+        self.assertEqual(states(), sorted(states(), reverse=True))
+
+    def test_many_clients_are_looked_at_in_a_process_of_their_own(self) -> None:
+        text = to_text(client_files()["Oduya, Femi 2025.halfyard"])
+        for number in range(FEW + 4):
+            (self.folder / f"Client {number:02d} 2025.halfyard").write_text(text, encoding="utf-8")
+        clients = self.window.clients
+        clients.refresh_files()
+        self.assertTrue(clients.listing.is_active)
+        self.wait_for(lambda: not clients.listing.is_active)
+        items = [clients.files.item(row, 2) for row in range(clients.files.rowCount())]
+        states = {item.text() for item in items if item is not None}
+        self.assertIn("Not all computed", states)
+        self.assertNotIn("…", states)
 
     def test_a_damaged_file_is_refused_in_words_and_the_open_one_stays(self) -> None:
         damaged = self.folder / "Damaged 2025.halfyard"

@@ -221,6 +221,7 @@ class MainWindow(QMainWindow):
 
     def closeEvent(self, event: QCloseEvent) -> None:
         if self._let_go():
+            self.clients.listing.end()
             if not self.isMaximized():
                 self.recent.note_size(self.width(), self.height())
             event.accept()

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from pathlib import Path
 
-from PySide6.QtCore import Qt, QTimer, Signal
+from PySide6.QtCore import Qt, Signal
 from PySide6.QtWidgets import (
     QFileDialog,
     QGridLayout,
@@ -19,9 +19,11 @@ from PySide6.QtWidgets import (
 
 from half_yard.countries import COUNTRIES
 from half_yard.desktop import theme
+from half_yard.desktop.actions import Action
 from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.key_line import KeyLine
-from half_yard.desktop.office import RecentFiles, Standing, standing_of
+from half_yard.desktop.listing import Listing
+from half_yard.desktop.office import RecentFiles, Standing
 from half_yard.desktop.pages.earlier_view import EarlierView
 from half_yard.desktop.pages.people_view import PeopleView
 from half_yard.desktop.parts import Page, button, plain_table, soft, title
@@ -41,6 +43,7 @@ from half_yard.storage.file_names import file_name
 
 PATH_ROLE = Qt.ItemDataRole.UserRole + 1
 COLUMNS = ("Client", "Year", "Stands at", "Result")
+NAME = 0
 LEFT_WIDTH = 470
 
 
@@ -52,11 +55,10 @@ class ClientsPage(Page):
     def __init__(self, workspace: Workspace, recent: RecentFiles) -> None:
         super().__init__(workspace)
         self._recent = recent
-        self._waiting: list[Path] = []
         self._refused: Path | None = None
-        self._timer = QTimer(self)
-        self._timer.setInterval(0)
-        self._timer.timeout.connect(self._stand_next)
+        self.listing = Listing(workspace.keys, self)
+        self.listing.stands.connect(self._show_standing)
+        self.listing.reached.connect(self._show_reached)
         row = QHBoxLayout(self)
         row.setContentsMargins(18, 14, 14, 10)
         row.setSpacing(24)
@@ -93,8 +95,25 @@ class ClientsPage(Page):
         self._folder = soft("")
         self._folder.setWordWrap(False)
         column.addWidget(self._folder)
+        self._rows: dict[Path, int] = {}
+        self._standings: dict[Path, Standing] = {}
+        self._sorted_by = (NAME, False)
+        self.line = QLineEdit()
+        self.line.setPlaceholderText("a name, a year, “asked”, “to pay”…")
+        self.line.setAccessibleName("Find clients")
+        self.line.textChanged.connect(self.find_clients)
+        self._reached = soft("")
+        self._reached.setWordWrap(False)
+        finding = QHBoxLayout()
+        finding.addWidget(self.line, 1)
+        finding.addWidget(self._reached)
+        column.addLayout(finding)
         self.files = plain_table("Client files", COLUMNS)
         self.files.itemActivated.connect(self._activate)
+        self.files.offer([Action("Sort by this column", self._sort_here, enabled=self.files.has_rows)])
+        header = self.files.horizontalHeader()
+        header.setSectionsClickable(True)
+        header.sectionClicked.connect(self.sort_by)
         column.addWidget(self.files, 1)
         self.key_line = KeyLine()
         column.addWidget(self.key_line)
@@ -212,32 +231,70 @@ class ClientsPage(Page):
 
     def refresh_files(self) -> None:
         """List the files of the folder and those opened lately; how each stands follows when idle."""
-        paths = self._recent.paths()
+        paths = self._in_order(self._recent.paths())
         folder = self._recent.folder
         self._folder.setText(
             _short(folder) if folder else f"No folder is chosen yet: new files go to {_short(Path.home())}."
         )
         self._folder.setToolTip(plain_tip(str(folder or "")))
         self.files.setRowCount(len(paths))
+        self._rows = {path: row for row, path in enumerate(paths)}
         for row, path in enumerate(paths):
             self._set_row(row, path, Standing(path.stem, "", "…", ""))
             if real_path(path) == self._workspace.path:
                 self.files.setCurrentCell(row, 0)
-        self._waiting = paths
-        self._timer.start()
+        self.listing.start(paths, self._workspace.path)
+        self.find_clients()
 
-    def _stand_next(self) -> None:
-        row = self.files.rowCount() - len(self._waiting)
-        if not self._waiting:
-            self._timer.stop()
-            return
-        path = self._waiting.pop(0)
-        self._set_row(row, path, standing_of(path, self._workspace.keys))
+    def _show_standing(self, path: Path, standing: Standing) -> None:
+        self._standings[path] = standing
+        self._set_row(self._rows[path], path, standing)
+        self._show_if_found(self._rows[path])
+
+    def _show_reached(self, known: int, of: int) -> None:
+        self._reached.setText(f"{known} of {of} looked at" if known < of else "")
 
     def finish_listing(self) -> None:
         """Work out at once how every file stands."""
-        while self._timer.isActive():
-            self._stand_next()
+        self.listing.finish()
+
+    def find_clients(self) -> None:
+        """Show the clients that have every word typed, in their name, year, state or result."""
+        for row in range(self.files.rowCount()):
+            self._show_if_found(row)
+
+    def _show_if_found(self, row: int) -> None:
+        words = self.line.text().casefold().split()
+        cells = (self.files.item(row, column) for column in range(len(COLUMNS)))
+        text = " ".join(item.text() for item in cells if item is not None).casefold()
+        self.files.setRowHidden(row, not all(word in text for word in words))
+
+    def sort_by(self, column: int) -> None:
+        """Show the clients in the order of a column; backwards at the second time."""
+        before, backwards = self._sorted_by
+        self._sorted_by = (column, column == before and not backwards)
+        self.refresh_files()
+
+    def _sort_here(self) -> None:
+        self.sort_by(self.files.currentColumn())
+
+    def _in_order(self, paths: Sequence[Path]) -> list[Path]:
+        """The files by the column that sorts; those of which nothing is known yet last."""
+        column, backwards = self._sorted_by
+        if column == NAME:
+            return list(reversed(paths)) if backwards else list(paths)
+        known = [path for path in paths if path in self._standings]
+
+        def cell(path: Path) -> str:
+            standing = self._standings[path]
+            return ("", standing.year, standing.state, standing.result)[column]
+
+        known.sort(key=cell, reverse=backwards)
+        return known + [path for path in paths if path not in self._standings]
+
+    def search_line(self) -> QLineEdit:
+        """The line on which clients are looked for."""
+        return self.line
 
     def _set_row(self, row: int, path: Path, standing: Standing) -> None:
         current = real_path(path) == self._workspace.path
