@@ -32,6 +32,9 @@ def add_commands(commands: Any) -> None:
     computing.add_argument("--json", action="store_true", help="as JSON, amounts as decimal strings")
     computing.add_argument("--html", action="store_true", help="as a page to print")
     computing.add_argument(
+        "--xlsx", type=Path, metavar="WORKBOOK", help="as a workbook with live formulas, written to this path"
+    )
+    computing.add_argument(
         "--with", type=Path, metavar="EDITS.json", dest="scenarios",
         help="also as it would be with these edits, and the differences",
     )  # fmt: skip
@@ -76,7 +79,13 @@ def _compute(options: argparse.Namespace) -> int:
     if options.scenarios is not None:
         return _beside(options)
     computation, unsaved = computed(options)
-    if options.html:
+    if options.xlsx:
+        # The library of workbooks takes a quarter of a second to load: only when it is needed.
+        from half_yard.interop.return_workbook import return_workbook  # noqa: PLC0415
+
+        write_out(options.xlsx, return_workbook(computation))
+        print(options.xlsx)
+    elif options.html:
         print(sheets_page(computation, computation.sheets), end="")
     else:
         print(as_json(computation, unsaved) if options.json else as_text(computation))

@@ -87,7 +87,9 @@ class PaperView(StripPart):
         column.setSpacing(8)
         column.addLayout(body, 1)
         column.addWidget(self._standing)
-        column.addLayout(in_a_row(unwrapped("Paper"), self.size_of_paper, self.write, on_paper))
+        workbook = button("Workbook…", "Every sheet with live formulas, and what is entered")
+        workbook.clicked.connect(self.ask_for_workbook)
+        column.addLayout(in_a_row(unwrapped("Paper"), self.size_of_paper, self.write, on_paper, workbook))
         column.addWidget(self.progress)
 
     def _opened(self) -> None:
@@ -221,6 +223,20 @@ class PaperView(StripPart):
         done = partial(self._written, path)
         self._writing = Reading(steps, self.progress.show_line, done, self._refused, LetterError, self)
         self._say_standing()
+
+    def ask_for_workbook(self) -> None:
+        """Ask where to, and write the whole return as a workbook there."""
+        # The library of workbooks takes a quarter of a second to load: only when it is needed.
+        from half_yard.interop.return_workbook import return_workbook  # noqa: PLC0415
+
+        workspace = self._workspace
+        name = f"{workspace.file.title} {workspace.file.tax_year} return"
+        path = ask_where(
+            workspace, self, "The workbook", name=name, ending=".xlsx", kinds="Workbook (*.xlsx)"
+        )
+        if path is not None:
+            made = partial(return_workbook, workspace.computation)
+            workspace.said.emit(written_out("sheets", path, made))
 
     def _written(self, path: Path, made: bytes) -> None:
         self._over()
