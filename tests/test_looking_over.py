@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import contextlib
+import csv
 import datetime
 import io
 import json
@@ -243,6 +244,38 @@ class Commands(unittest.TestCase):
         self.assertIn("/wages/w00001/wages", [change["path"] for change in done["changes"]])
         self.assertEqual(read_file(self.path).wages["w00001"].wages, 64000)
         self.assertIn("answered", self.run_command("questions")[1])
+
+    def test_a_form_goes_out_and_comes_back_with_answers(self) -> None:
+        for words in ("All of the wages?", "And the tips?"):
+            self.run_command("ask", words, "--about", "/wages/w00001")
+        self.run_command("ask", "Was the bank the only one?")
+        form = self.path.with_name("form.csv")
+        self.run_command("questions", "--form", str(form))
+        rows = list(csv.reader(form.read_text(encoding="utf-8-sig").splitlines()))
+        self.assertEqual(rows[1], ["v00001", "All of the wages?", ""])
+        for row, said in zip(rows[1:], ("64,000", "65,000", "some, I think"), strict=True):
+            row[2] = said
+        rows.append(["v00003", "Of another client?", "yes"])
+        with form.open("w", encoding="utf-8", newline="") as out:
+            csv.writer(out).writerows(rows)
+        done = json.loads(self.run_command("answers", str(form), "--json")[1])
+        self.assertEqual(
+            [(each["id"], each["problem"]) for each in done["refused"]],
+            [
+                ("v00002", "An answer above goes to the same place."),
+                ("v00003", "Here it asks: Was the bank the only one?"),
+            ],
+        )
+        file = read_file(self.path)
+        self.assertEqual(file.wages["w00001"].wages, 64000)
+        self.assertEqual(file.questions["v00003"].answer, "some, I think")
+        self.assertEqual(list(open_questions(file)), ["v00002"])
+        again = json.loads(self.run_command("answers", str(form), "--json")[1])
+        self.assertIn("It was answered already.", [each["problem"] for each in again["refused"]])
+        form.write_text("Name,Value\nx,1\n", encoding="utf-8")
+        code, _, said = self.run_command("answers", str(form))
+        self.assertEqual(code, 2)
+        self.assertIn("no columns “Number” and “Answer”", said)
 
     def test_judge(self) -> None:
         self.assertEqual(self.run_command("judge", "Schedule B", "--because", "attached", "--by", "AB")[0], 0)

@@ -9,7 +9,7 @@ from half_yard.demo import write_office
 from half_yard.desktop.stages import Stage, open_counts
 from half_yard.figures import Place
 from half_yard.interop.letter import TEMPLATE_NAME
-from half_yard.records import remove
+from half_yard.records import Change, Edit, remove
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
 ENTER = Key.Key_Return
@@ -134,3 +134,52 @@ class LookingOver(WindowCase):
         self.page.questions.attach("v00001", document)
         noted = self.workspace.file.questions["v00001"]
         self.assertEqual((noted.document, len(noted.document_hash)), (str(document), 64))
+
+    def test_a_form_comes_back_and_its_answers_are_seen_before_they_are_taken(self) -> None:
+        self.workspace.go_to("/items/j00001")
+        self.settle()
+        self.press(Key.Key_F8)
+        view = self.page.questions
+        form = self.folder / "form.csv"
+        with mock.patch(f"{DIALOG}.getSaveFileName", return_value=(str(form), "")):
+            view.ask_for_form()
+        form.write_text(form.read_text(encoding="utf-8-sig").rstrip("\r\n") + "2950\n", encoding="utf-8")
+        with mock.patch(f"{DIALOG}.getOpenFileName", return_value=(str(form), "")):
+            view.ask_for_answers()
+        self.settle()
+        self.assertEqual([each.problem for each in view.answers.rows], [""])
+        self.assertNotEqual(self.workspace.file.items["j00001"].amount, 2950, "it is only shown")
+        self.assertTrue(view.answers.take.hasFocus())
+        self.press(Key.Key_Space)
+        self.assertEqual(self.workspace.file.items["j00001"].amount, 2950)
+        self.assertTrue(view.block.isVisible(), "the questions are back")
+
+    def test_a_form_is_left_where_another_client_is_opened(self) -> None:
+        self.workspace.go_to("/items/j00001")
+        self.settle()
+        self.press(Key.Key_F8)
+        view = self.page.questions
+        form = self.folder / "form.csv"
+        form.write_text("Number,Answer\nv00001,2950\n", encoding="utf-8")
+        with mock.patch(f"{DIALOG}.getOpenFileName", return_value=(str(form), "")):
+            view.ask_for_answers()
+        self.window.open_path(next(self.folder.glob("O*2025.halfyard")))
+        self.window.show_stage(Stage.LOOK_OVER)
+        self.page.choose("questions")
+        self.settle()
+        self.assertTrue(view.block.isVisible())
+
+    def test_what_was_changed_today_stands_field_by_field(self) -> None:
+        before = self.workspace.file.items["j00001"].amount
+        step = Change(op="replace", path="/items/j00001/amount", value="2950")
+        self.workspace.do(Edit(label="As answered", changes=(step,)))
+        self.page.choose("changes")
+        self.settle()
+        table = self.page.changes.table
+        index = table.model().index
+        rows = [[index(row, column).data() for column in range(3)] for row in range(table.rowCount())]
+        self.assertIn([str(before), "2950.00"], [row[1:] for row in rows])
+        table.setCurrentCell([row[2] for row in rows].index("2950.00"), 0)
+        table.setFocus()
+        self.press(Key.Key_Return)
+        self.assertNotEqual(self.window.stage, Stage.LOOK_OVER)

@@ -1,4 +1,4 @@
-"""questions, ask, answer, judge, years: what is asked of the client, what was judged, this year and last."""
+"""questions, ask, answer, answers, judge, years: what the client is asked, what was judged, both years."""
 
 from __future__ import annotations
 
@@ -15,6 +15,8 @@ from half_yard.cli.working import finish
 from half_yard.countries import compute, pack_for
 from half_yard.countries.labels import label_of
 from half_yard.figures.explain import money_text
+from half_yard.interop.answers_form import UnreadableFormError, form_text, returned, taken
+from half_yard.interop.asset_list import UnreadableListError, cells_of
 from half_yard.interop.letter import ENDINGS, LetterError, letter_as
 from half_yard.records import ClientFile, ClientQuestion, Edit
 from half_yard.review.asking import answer, ask_client, field_of
@@ -22,7 +24,7 @@ from half_yard.review.judged import Found, found, judge
 from half_yard.review.years import Beside, beside
 from half_yard.storage import write_out
 
-COMMANDS = ("questions", "ask", "answer", "judge", "years")
+COMMANDS = ("questions", "ask", "answer", "answers", "judge", "years")
 TITLE, AMOUNT = 52, 14
 
 
@@ -30,6 +32,7 @@ def add_commands(commands: Any) -> None:
     """Add these commands to the command line."""
     shown = add_command(commands, "questions", "print what is asked of the client, or write a letter", _shown)
     shown.add_argument("--letter", type=Path, metavar="PATH", help="write it as .eml, .html or .txt")
+    shown.add_argument("--form", type=Path, metavar="PATH", help="write a form for the answers, as CSV")
     shown.add_argument("--template", type=Path, metavar="PATH", help="the office's words of the letter")
     years = add_command(commands, "years", "print this year's lines beside last year's", _years)
     years.add_argument("--all", action="store_true", help="also the lines that do not stand out")
@@ -42,12 +45,14 @@ def add_commands(commands: Any) -> None:
     answering = add_command(commands, "answer", "keep an answer, and carry it into its field", _answer)
     answering.add_argument("question", metavar="ID")
     answering.add_argument("answer", metavar="ANSWER", help="as it would be typed; empty opens it again")
+    taking = add_command(commands, "answers", "take a form that came back with answers in", _answers)
+    taking.add_argument("form", type=Path, metavar="FORM", help="CSV or XLSX")
     judging = add_command(commands, "judge", "say why a warning or note may stay", _judge)
     judging.add_argument("words", metavar="WORDS", help="words of the finding, enough to know it by")
     judging.add_argument("--because", required=True, metavar="REASON", help="empty takes it back")
     for making in (asking, judging):
         making.add_argument("--by", default="", metavar="INITIALS")
-    for making in (asking, answering, judging):
+    for making in (asking, answering, taking, judging):
         making.add_argument("--dry-run", action="store_true", help="only say what would come of it")
         making.add_argument("--json", action="store_true", help="as a JSON object")
 
@@ -57,6 +62,8 @@ def _shown(options: argparse.Namespace) -> int:
     file = computation.file
     if options.letter is not None:
         _write_letter(file, options.letter, options.template)
+    if options.form is not None:
+        write_out(options.form, form_text(file).encode("utf-8-sig"))
     if options.json:
         every = [_document(file, key, each) for key, each in sorted(file.questions.items())]
         print(json.dumps({"questions": every, "unsaved_edits": unsaved}, indent=1, ensure_ascii=False))
@@ -136,6 +143,23 @@ def _answer(options: argparse.Namespace) -> int:
         field = field_of(file, file.questions[options.question].about) or ""
         document = {"question": options.question, "field": field}
         return finish(opened, edit, file, options, document, edit.label)
+
+
+def _answers(options: argparse.Namespace) -> int:
+    with closing(open_for_work(options.file, keys_for(options.file, options))) as opened:
+        file = opened.file
+        calendar = pack_for(file.country).country.calendar(file.tax_year)
+        try:
+            rows = returned(file, cells_of(options.form), datetime.date.today(), calendar)
+        except (UnreadableListError, UnreadableFormError) as error:
+            raise CommandError(f"{options.form.name}: {error}") from error
+        refused = [row for row in rows if row.problem]
+        words = [f"{sum(row.edit is not None for row in rows)} answers fit"]
+        words += [f"{row.key} “{row.answer}”: {row.problem}" for row in refused]
+        document = {
+            "refused": [{"id": row.key, "answer": row.answer, "problem": row.problem} for row in refused]
+        }
+        return finish(opened, taken(rows), file, options, document, "\n".join(words))
 
 
 def _judge(options: argparse.Namespace) -> int:

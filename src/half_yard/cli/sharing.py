@@ -14,10 +14,9 @@ from half_yard.countries import Computation, Pack, compute, pack_for
 from half_yard.countries.methods_beside import MethodBeside, carried_lines, methods_beside
 from half_yard.figures import Line
 from half_yard.figures.explain import exact_text, money_text
-from half_yard.interop.asset_list import UnreadableListError, read_cells
+from half_yard.interop.asset_list import UnreadableListError, cells_of
 from half_yard.interop.record_list import SALES, STAYS, TRIPS, guess_columns, list_edit, listed_rows
-from half_yard.storage import OpenFile, read_bytes
-from half_yard.texts import to_the_end
+from half_yard.storage import OpenFile
 
 COMMANDS = ("shared", "log", "sales")
 TITLE_WIDTH, WIDTH = 58, 16
@@ -71,7 +70,7 @@ def _sales(options: argparse.Namespace) -> int:
 def _take_in(opened: OpenFile, collection: str, of: str, options: argparse.Namespace) -> int:
     """Read the list, take in what its rows make, and say what was refused."""
     try:
-        cells = to_the_end(read_cells(options.list.name, read_bytes(options.list)))
+        cells = cells_of(options.list)
     except UnreadableListError as error:
         raise CommandError(f"{options.list.name}: {error}") from error
     rows = listed_rows(opened.file, collection, of, cells, guess_columns(collection, cells[0]))

@@ -12,7 +12,7 @@ from half_yard.desktop.roles_table import RolesTable, with_role
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import exact_text, money_text
-from half_yard.interop.asset_list import LARGEST_BYTES, UnreadableListError, read_cells
+from half_yard.interop.asset_list import UnreadableListError, cells_of
 from half_yard.interop.record_list import (
     ROLES,
     SALES,
@@ -24,7 +24,6 @@ from half_yard.interop.record_list import (
     listed_rows,
 )
 from half_yard.records import CapitalSale, Stay
-from half_yard.texts import to_the_end
 
 SHOWN = 3
 COLUMNS = {
@@ -75,12 +74,7 @@ class RecordListView(QWidget):
     def show_file(self, of: str, path: Path) -> bool:
         """Read a list of a thing or a person and show it; says whether that could be done."""
         try:
-            if path.stat().st_size > LARGEST_BYTES:
-                raise UnreadableListError("It is too large to be a list.")
-            cells = to_the_end(read_cells(path.name, path.read_bytes()))
-        except OSError as error:
-            self._workspace.said.emit(f"{path.name} can't be read: {error.strerror}.")
-            return False
+            cells = cells_of(path)
         except UnreadableListError as error:
             self._workspace.said.emit(f"{path.name} was not taken in. {error}")
             return False

@@ -11,6 +11,7 @@ import warnings
 from collections.abc import Generator, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from decimal import Decimal, InvalidOperation
+from pathlib import Path
 from zipfile import ZipFile
 
 from half_yard.countries import compute, pack_for
@@ -20,7 +21,7 @@ from half_yard.records import Asset, Change, ClientFile, Edit, apply
 from half_yard.records.amounts import LARGEST
 from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import same_name
-from half_yard.texts import BrokenLine, NotTextError, decoded, quoted, rows_of
+from half_yard.texts import BrokenLine, NotTextError, decoded, quoted, rows_of, to_the_end
 
 DELIMITERS = ",;\t|"
 SAMPLE = 4096
@@ -99,6 +100,18 @@ def read_cells(name: str, data: bytes) -> Generator[int, None, list[list[str]]]:
     if len(kept) < 2:
         raise UnreadableListError("There is no row beneath the headings. Save the list with its headings.")
     return kept
+
+
+def cells_of(path: Path) -> list[list[str]]:
+    """The rows of a file that is a list, all at once. Raises UnreadableListError, also where it can't be
+    opened."""
+    try:
+        if path.stat().st_size > LARGEST_BYTES:
+            raise UnreadableListError("It is too large to be a list.")
+        data = path.read_bytes()
+    except OSError as error:
+        raise UnreadableListError(f"It can't be read: {error.strerror}.") from error
+    return to_the_end(read_cells(path.name, data))
 
 
 def _text_cells(data: bytes) -> Iterator[list[str]]:

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Iterator, Mapping
 
+from pydantic import JsonValue
+
 from half_yard.records.client_file import ClientFile
 from half_yard.records.edits import Change, Edit
 from half_yard.records.naming import name_of
@@ -69,3 +71,19 @@ def _said(field: str, op: str, count: int, names: list[str]) -> str:
     shown = ", ".join(dict.fromkeys(names[:SHOWN]))
     more = f" and {count - SHOWN} more" if count > SHOWN else ""
     return f"{words}: {count} {DONE[op]} ({shown}{more})"
+
+
+def changed_fields(before: ClientFile, after: ClientFile) -> list[tuple[str, JsonValue, JsonValue]]:
+    """Every field that is otherwise, as (path, what it was, what it is); a record that came or went is one,
+    by its path."""
+    return list(_differing("", before.model_dump(mode="json"), after.model_dump(mode="json")))
+
+
+def _differing(path: str, was: JsonValue, now: JsonValue) -> Iterator[tuple[str, JsonValue, JsonValue]]:
+    if was == now:
+        return
+    if isinstance(was, dict) and isinstance(now, dict):
+        for key in sorted({*was, *now}):
+            yield from _differing(f"{path}/{key}", was.get(key), now.get(key))
+    else:
+        yield path, was, now

@@ -9,10 +9,11 @@ from functools import partial
 from pathlib import Path
 
 from pydantic import JsonValue
-from PySide6.QtWidgets import QFileDialog, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QFileDialog, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.countries.labels import label_of
 from half_yard.desktop.actions import Action
+from half_yard.desktop.looking_over.answers_view import AnswersView
 from half_yard.desktop.office_words import office_words
 from half_yard.desktop.parts import TableBlock, button, in_a_row
 from half_yard.desktop.strip_page import StripPart
@@ -20,6 +21,7 @@ from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.figures import Place
+from half_yard.interop.answers_form import form_text
 from half_yard.interop.letter import ENDINGS, LetterError, letter_as
 from half_yard.records import Change, ClientQuestion, Edit
 from half_yard.review.asking import answer, ask_again
@@ -28,6 +30,7 @@ from half_yard.storage import sha256_of
 WORDS = 1
 EMPTIED = "it goes to its field; emptied, the question is open again"
 LETTERS = "Message (*.eml);;Page (*.html);;Text (*.txt)"
+FORMS = "Lists (*.csv *.txt *.tsv *.xlsx)"
 
 
 class QuestionsModel(RecordModel):
@@ -70,14 +73,27 @@ class QuestionsView(StripPart):
         attach.clicked.connect(self.ask_for_document)
         write = button("Letter…", "A letter with what is asked and not answered yet")
         write.clicked.connect(self.ask_for_letter)
+        form = button("Form…", "A list for a spreadsheet, with room for the answers")
+        form.clicked.connect(self.ask_for_form)
+        answers = button("Answers…", "Take in a form that came back")
+        answers.clicked.connect(self.ask_for_answers)
+        self.answers = AnswersView(workspace)
+        self.answers.left.connect(self._show_questions)
         self.block.table.offer(
             [Action("Go to what it is about", self._go, "Ctrl+Return", enabled=self._has_place)]
         )
-        column = QVBoxLayout(self)
+        asked = QWidget()
+        column = QVBoxLayout(asked)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
         column.addWidget(self.block, 1)
-        column.addLayout(in_a_row(again, attach, write))
+        column.addLayout(in_a_row(again, attach, write, form, answers))
+        self._stack = QStackedWidget()
+        self._stack.addWidget(asked)
+        self._stack.addWidget(self.answers)
+        whole = QVBoxLayout(self)
+        whole.setContentsMargins(0, 0, 0, 0)
+        whole.addWidget(self._stack)
 
     @property
     def begins_at(self) -> QWidget:
@@ -87,9 +103,12 @@ class QuestionsView(StripPart):
     def refresh(self) -> None:
         """Show the questions as they are now."""
         self.model.refresh()
+        if self._stack.currentWidget() is self.answers:
+            self.answers.refresh()
 
     def show_question(self, key: str) -> None:
         """Put the cursor on the words of a question."""
+        self._show_questions()
         self.block.table.show_record(key, WORDS)
 
     def _start(self) -> Mapping[str, JsonValue]:
@@ -166,6 +185,26 @@ class QuestionsView(StripPart):
             for name, value in changed.items()
         )
         self._workspace.try_to(Edit(label="Document noted", changes=steps))
+
+    def _show_questions(self) -> None:
+        self._stack.setCurrentIndex(0)
+        self.block.table.setFocus()
+
+    def ask_for_form(self) -> None:
+        """Ask where to, and write the questions that wait as a form for the answers."""
+        workspace = self._workspace
+        name = f"{workspace.file.title} {workspace.file.tax_year} form"
+        path = ask_where(workspace, self, "The form", name=name, ending=".csv", kinds="List (*.csv)")
+        if path is not None:
+            made = form_text(workspace.file).encode("utf-8-sig")
+            workspace.said.emit(written_out("questions", path, partial(bytes, made)))
+
+    def ask_for_answers(self) -> None:
+        """Ask which form came back, and show what would come of it."""
+        chosen, _ = QFileDialog.getOpenFileName(self, "The form", "", FORMS)
+        if chosen and self.answers.show_form(Path(chosen)):
+            self._stack.setCurrentWidget(self.answers)
+            self.answers.take.setFocus()
 
     def ask_for_letter(self) -> None:
         """Ask where to, and write the letter; the office's words are taken from its template, if it has

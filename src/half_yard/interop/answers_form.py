@@ -1,0 +1,91 @@
+"""Questions as a form to fill in, and back: CSV with a column for the answers, or a workbook of the same."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from half_yard.interop.csv_text import csv_text
+from half_yard.records import ClientFile, Edit, apply
+from half_yard.records.dates import Calendar
+from half_yard.review.asking import answer, open_questions
+
+NUMBER, QUESTION, ANSWER = COLUMNS = ("Number", "Question", "Answer")
+
+
+class UnreadableFormError(ValueError):
+    """A form that can't be read; the message says why."""
+
+
+@dataclass(frozen=True, slots=True)
+class Returned:
+    """A row of a form that came back: to which question, what was answered, and what is wrong with it; the
+    edit that takes it, where nothing is."""
+
+    key: str
+    words: str
+    answer: str
+    problem: str = ""
+    edit: Edit | None = None
+
+
+def form_text(file: ClientFile) -> str:
+    """The questions that wait, as CSV (RFC 4180) with an empty column for the answers."""
+    rows = [{NUMBER: key, QUESTION: each.words, ANSWER: ""} for key, each in open_questions(file).items()]
+    return csv_text(COLUMNS, rows)
+
+
+def returned(
+    file: ClientFile, cells: Sequence[Sequence[str]], day: datetime.date, calendar: Calendar
+) -> list[Returned]:
+    """What came back, row by row; rows without an answer are left out. A row fits the question of its number
+    where the words, if the form has them, are those that were asked. Raises UnreadableFormError."""
+    heads = [cell.strip().casefold() for cell in cells[0]] if cells else []
+    if NUMBER.casefold() not in heads or ANSWER.casefold() not in heads:
+        raise UnreadableFormError(
+            f"It has no columns “{NUMBER}” and “{ANSWER}”, so it is no form of questions."
+        )
+    found = []
+    taken_up: set[str] = set()
+    for row in cells[1:]:
+        key, words, said = (_cell(row, heads, column) for column in COLUMNS)
+        if not said:
+            continue
+        each = _returned(file, (key, words, said), day, calendar)
+        goes_to = set() if each.edit is None else {step.path for step in each.edit.changes}
+        if goes_to & taken_up:
+            each = replace(each, edit=None, problem="An answer above goes to the same place.")
+        taken_up |= goes_to
+        found.append(each)
+    return found
+
+
+def _cell(row: Sequence[str], heads: Sequence[str], column: str) -> str:
+    place = heads.index(column.casefold()) if column.casefold() in heads else len(row)
+    return row[place].strip() if place < len(row) else ""
+
+
+def _returned(
+    file: ClientFile, row: tuple[str, str, str], day: datetime.date, calendar: Calendar
+) -> Returned:
+    key, words, said = row
+    question = file.questions.get(key)
+    if question is None:
+        return Returned(key, words, said, "There is no such question here.")
+    if words and words.split() != question.words.split():
+        return Returned(key, words, said, f"Here it asks: {question.words}")
+    if not question.is_open:
+        return Returned(key, question.words, said, "It was answered already.")
+    try:
+        edit = answer(file, key, said, day, calendar)
+        apply(file, edit)
+    except ValueError as error:
+        return Returned(key, question.words, said, str(error))
+    return Returned(key, question.words, said, edit=edit)
+
+
+def taken(rows: Sequence[Returned]) -> Edit:
+    """The edit that takes every answer that fits."""
+    steps = tuple(step for row in rows if row.edit is not None for step in row.edit.changes)
+    return Edit(label="Answers of a form", changes=steps)
