@@ -10,6 +10,9 @@ from half_yard.records import ClientFile
 from half_yard.records.collections import collection_and_id
 from half_yard.review.asking import called
 
+RECORD_DEPTH = 2
+"""The slashes in the path of a record of the file; a field's has more."""
+
 
 def label_of(pack: Pack, file: ClientFile, path: str) -> str:
     """What a record or a field is called; empty for nothing."""
@@ -18,7 +21,10 @@ def label_of(pack: Pack, file: ClientFile, path: str) -> str:
     label = next((field.label for field in _asked_near(pack, file, path) if field.path == path), "")
     name = called(file, path)
     if not label:
-        return name if name != path else path.rpartition("/")[2].replace("_", " ").capitalize()
+        last = path.rpartition("/")[2].replace("_", " ")
+        if name == path:
+            return last.capitalize()
+        return f"{name}, {last}" if path.count("/") > RECORD_DEPTH else name
     return label if name == path else f"{name}: {label}"
 
 

@@ -110,9 +110,11 @@ class Page(Pane):
         return None
 
 
-def plain_table(name: str, headings: Sequence[str], right: Collection[int] = ()) -> CursorTableWidget:
-    """A table that is read and chosen from; the first column takes what is left, the headings of the columns
-    numbered in `right` stand at the right."""
+def plain_table(
+    name: str, headings: Sequence[str], right: Collection[int] = (), grows: Collection[int] = (0,)
+) -> CursorTableWidget:
+    """A table that is read and chosen from; the columns numbered in `grows` take what is left, the headings
+    of those in `right` stand at the right."""
     table = CursorTableWidget(0, len(headings))
     table.setHorizontalHeaderLabels(list(headings))
     dress(table, name)
@@ -123,7 +125,7 @@ def plain_table(name: str, headings: Sequence[str], right: Collection[int] = ())
     for section in right:
         if (heading := table.horizontalHeaderItem(section)) is not None:
             heading.setTextAlignment(RIGHT)
-    table.fit_to((0,))
+    table.fit_to(grows)
     return table
 
 

@@ -28,7 +28,7 @@ class AnswersView(QWidget):
         self._cells: list[list[str]] = []
         self.rows: list[Returned] = []
         self._heading = title("", 12)
-        self.table = plain_table("Answers that came back", COLUMNS)
+        self.table = plain_table("Answers that came back", COLUMNS, grows=(0, 2))
         self.take = button("Take them in", "Carry each answer that fits into its field, in one edit")
         self.take.clicked.connect(self.take_in)
         leave = button("Leave it", "Take nothing in")
