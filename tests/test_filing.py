@@ -14,6 +14,9 @@ from pathlib import Path
 from typing import Any
 from unittest import mock
 
+from hypothesis import example, given
+from hypothesis import strategies as st
+
 from half_yard.cli.main import main
 from half_yard.countries import compute
 from half_yard.demo import client_files
@@ -81,6 +84,15 @@ class Shape(unittest.TestCase):
                 self.assertEqual(len(lines), sum(len(sheet.lines) for sheet in computation.sheets))
         broken = etree.fromstring(electronic_return(compute(ready())).replace(b'amount="', b'sum="'))
         self.assertFalse(schema.validate(broken))
+
+    @example("\uffff")
+    @given(st.text(st.characters(exclude_categories=["Cs"]), max_size=40))
+    def test_whatever_a_name_is_it_is_read_again(self, name: str) -> None:
+        """Every sign that a text may have is one of XML 1.0 (W3C, section 2.2)."""
+        file = ready(last_name=f"R{name}n")
+        made = etree.fromstring(electronic_return(compute(file)))
+        names = made.findall(".//{urn:half-yard:electronic-return:1}LastName")
+        self.assertEqual([each.text for each in names], [file.people["owner"].last_name])
 
 
 class Gateway(unittest.TestCase):

@@ -248,7 +248,7 @@ class Commands(unittest.TestCase):
     def test_a_form_goes_out_and_comes_back_with_answers(self) -> None:
         for words in ("All of the wages?", "And the tips?"):
             self.run_command("ask", words, "--about", "/wages/w00001")
-        self.run_command("ask", "Was the bank the only one?")
+        self.run_command("ask", "-- was the bank the only one?")
         form = self.path.with_name("form.csv")
         self.run_command("questions", "--form", str(form))
         rows = list(csv.reader(form.read_text(encoding="utf-8-sig").splitlines()))
@@ -263,7 +263,7 @@ class Commands(unittest.TestCase):
             [(each["id"], each["problem"]) for each in done["refused"]],
             [
                 ("v00002", "An answer above goes to the same place."),
-                ("v00003", "Here it asks: Was the bank the only one?"),
+                ("v00003", "Here it asks: -- was the bank the only one?"),
             ],
         )
         file = read_file(self.path)

@@ -10,6 +10,7 @@ from half_yard.interop.csv_text import csv_text
 from half_yard.records import ClientFile, Edit, apply
 from half_yard.records.dates import Calendar
 from half_yard.review.asking import answer, open_questions
+from half_yard.texts import inert
 
 NUMBER, QUESTION, ANSWER = COLUMNS = ("Number", "Question", "Answer")
 
@@ -73,7 +74,9 @@ def _returned(
     question = file.questions.get(key)
     if question is None:
         return Returned(key, words, said, "There is no such question here.")
-    if words and words.split() != question.words.split():
+    # A spreadsheet takes the apostrophe away with which words that it would run went out, or it does not.
+    as_asked = (question.words.split(), inert(question.words).split())
+    if words and words.split() not in as_asked:
         return Returned(key, words, said, f"Here it asks: {question.words}")
     if not question.is_open:
         return Returned(key, question.words, said, "It was answered already.")

@@ -10,9 +10,11 @@ from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Fie
 
 LAST_YEAR = 2200
 """Of any date: no asset's life reaches beyond it."""
-NOT_WRITTEN = re.compile("[\x00-\x1f\x7f-\x9f\u200e\u200f\u202a-\u202e\u2066-\u2069\ud800-\udfff]+")
+NOT_WRITTEN = re.compile(
+    "[\x00-\x1f\x7f-\x9f\u200e\u200f\u202a-\u202e\u2066-\u2069\ud800-\udfff\ufffe\uffff]+"
+)
 """Signs that control a terminal or turn the direction of writing, and are no part of a text: a space stands
-for them; and half signs, which no file can hold."""
+for them, as for the two that XML can't hold; and half signs, which no file can."""
 HALF_SIGNS = re.compile("[\ud800-\udfff]")
 
 
