@@ -2,14 +2,21 @@
 
 from __future__ import annotations
 
+import datetime
 from pathlib import Path
 from unittest import mock
 
+from PySide6.QtCore import Qt
+from PySide6.QtWidgets import QApplication
+
 from half_yard.demo import write_office
 from half_yard.desktop.stages import Stage, open_counts
+from half_yard.desktop.tables import RecordTable
+from half_yard.desktop.tables.record_model import ASKED_ROLE
 from half_yard.figures import Place
 from half_yard.interop.letter import TEMPLATE_NAME
 from half_yard.records import Change, Edit, remove
+from half_yard.review.asking import answer, ask_client
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
 ENTER = Key.Key_Return
@@ -85,6 +92,32 @@ class LookingOver(WindowCase):
         self.assertEqual(
             (self.window.stage, self.workspace.subject), (Stage.RETURN, Place("form_1040", "wages"))
         )
+
+    def test_what_is_asked_about_is_marked_where_it_stands(self) -> None:
+        self.workspace.go_to("/items/j00001")
+        self.settle()
+        table = QApplication.focusWidget()
+        assert isinstance(table, RecordTable)
+        first = table.model().index(table.currentIndex().row(), 0)
+        changed: list[int] = []
+        table.model().dataChanged.connect(lambda index, _: changed.append(index.row()))
+        for about in ("/items/j00001/amount", "form_1040/wages"):
+            edit, _ = ask_client(self.workspace.file, about, "Is it right?", "AB", datetime.date.today())
+            self.workspace.do(edit)
+        self.settle()
+        self.assertEqual(changed, [first.row()], "only its own row is drawn again")
+        said = "asked of the client: Is it right?"
+        self.assertTrue(str(first.data(Qt.ItemDataRole.AccessibleTextRole)).endswith(said))
+        self.assertEqual((first.data(ASKED_ROLE), first.siblingAtColumn(1).data(ASKED_ROLE)), (said, ""))
+        self.workspace.do(
+            answer(self.workspace.file, "v00001", "12", datetime.date.today(), self.workspace.calendar)
+        )
+        self.assertEqual(first.data(ASKED_ROLE), "")
+        self.workspace.go_to(Place("form_1040", "wages"))
+        self.settle()
+        asked = [row.words for row in self.window.returns.lines.rows_model.rows if row.asked]
+        self.assertEqual(len(asked), 1)
+        self.assertRegex(asked[0], r"\? asked$")
 
     def test_a_line_and_its_sheet_are_checked(self) -> None:
         self.workspace.go_to(Place("form_1040", "wages"))

@@ -9,7 +9,7 @@ from half_yard.countries.results import Computation
 from half_yard.figures import Entered, Figure, Line, Place, RuleValue, amount_text, how, sentence, steps
 from half_yard.figures.explain import exact_text, money_text
 from half_yard.records.collections import collection_and_id
-from half_yard.review.asking import open_questions
+from half_yard.review.asking import asked_about
 
 Subject = Place | str
 """A line by its place, or a record or field by its JSON pointer."""
@@ -32,9 +32,8 @@ class Row:
 
 def thread_rows(computation: Computation, subject: Subject) -> Iterator[Row]:
     """The rows that explain a line or a record, with what the client was asked about it."""
-    for key, question in open_questions(computation.file).items():
-        if question.about == str(subject) or question.about.startswith(f"{subject}/"):
-            yield Row(question.words, below="Asked of the client", subject=f"/questions/{key}", warns="Waits")
+    for key, question in asked_about(computation.file, str(subject)).items():
+        yield Row(question.words, below="Asked of the client", subject=f"/questions/{key}", warns="Waits")
     if isinstance(subject, Place):
         yield from _line_rows(computation, computation.line(subject))
     else:

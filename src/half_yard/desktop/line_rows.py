@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from decimal import Decimal
 
 from half_yard.countries import Computation, Pack
 from half_yard.desktop.line_view import LineRow
 from half_yard.figures import Line, Role, Sheet
-from half_yard.records import Checked
+from half_yard.records import ClientFile
+from half_yard.review.asking import asked_about
+from half_yard.review.checked import standing
 
-NONE: Mapping[str, Checked] = {}
 ENDS = {Role.RESULT, Role.LIMITED}
 """The lines that end a statement; what stands behind them is a part of its own."""
 
@@ -31,6 +32,7 @@ def statement_rows(
     together = _together(sheets)
     first = [lines[0] for lines in together]
     rows = []
+    asked = asked_lines(computation.file, sheets)
     behind = _behind(first)
     used = unfolded or any(item.key in totals for item in known if item.sheet_line in _keys(behind))
     for line, figures in zip(first, ([each.figure for each in lines] for lines in together), strict=True):
@@ -54,6 +56,7 @@ def statement_rows(
                 strong=strong,
                 unfinished=unfinished,
                 in_cents=sheets[0].in_cents,
+                asked=line.place.line in asked,
             )
         )
     return rows
@@ -94,14 +97,20 @@ def _together(sheets: Sequence[Sheet]) -> list[list[Line]]:
     return [found[key] for key in order]
 
 
+def asked_lines(file: ClientFile, sheets: Sequence[Sheet]) -> set[str]:
+    """The lines of sheets about which the client is asked."""
+    found = (each.about for sheet in sheets for each in asked_about(file, sheet.key).values())
+    return {about.partition("/")[2] for about in found}
+
+
 def _keys(lines: Sequence[Line]) -> set[str]:
     return {line.place.line for line in lines}
 
 
-def sheet_rows(sheet: Sheet, checked: Mapping[str, Checked] = NONE) -> list[LineRow]:
-    """The rows of any sheet, its sections as headings; `checked` are the marks of review that stand, by
-    sheet/line."""
+def sheet_rows(file: ClientFile, sheet: Sheet) -> list[LineRow]:
+    """The rows of any sheet, its sections as headings, with the marks of review that stand."""
     rows: list[LineRow] = []
+    checked, asked = standing(file, [sheet]), asked_lines(file, [sheet])
     section = ""
     for line in sheet.lines:
         if line.section != section and line.section:
@@ -120,6 +129,7 @@ def sheet_rows(sheet: Sheet, checked: Mapping[str, Checked] = NONE) -> list[Line
                 unfinished=unfinished,
                 in_cents=sheet.in_cents,
                 checked=checked[str(line.place)].by if str(line.place) in checked else "",
+                asked=line.place.line in asked,
             )
         )
     return rows

@@ -32,7 +32,8 @@ LEADER_GAP, LEAST_LEADER = 14, 40
 @dataclass(frozen=True, slots=True)
 class LineRow:
     """A line, or a heading where it has no place. `entries` are the keys of the statement lines that
-    entries are sorted to here; none for a computed line; `checked` the initials of who checked it."""
+    entries are sorted to here; none for a computed line; `checked` the initials of who checked it; `asked`
+    whether the client is asked about it."""
 
     number: str
     title: str
@@ -43,12 +44,14 @@ class LineRow:
     unfinished: bool = False
     in_cents: bool = False
     checked: str = ""
+    asked: bool = False
 
     @property
     def words(self) -> str:
-        """The title, with a star where something is not computed, and who checked it."""
+        """The title, with a star where something is not computed, who checked it, and whether the client is
+        asked about it."""
         star, by = " *" if self.unfinished else "", f"   ✓ {self.checked}" if self.checked else ""
-        return f"{self.title}{star}{by}"
+        return f"{self.title}{star}{by}{'   ? asked' if self.asked else ''}"
 
     @property
     def shown(self) -> str:
@@ -110,7 +113,8 @@ class LineModel(HeadedModel):
                 return plain_tip(f"{row.title}{missing}" if row.unfinished else row.title)
             case Qt.ItemDataRole.AccessibleTextRole:
                 checked = f", checked by {row.checked}" if row.checked else ""
-                return f"line {row.number} {row.title} {row.shown}{checked}"
+                asked = ", the client is asked" if row.asked else ""
+                return f"line {row.number} {row.title} {row.shown}{checked}{asked}"
             case _:
                 return None
 

@@ -39,6 +39,15 @@ def open_questions(file: ClientFile) -> Mapping[str, ClientQuestion]:
     return {key: each for key, each in sorted(file.questions.items()) if each.is_open}
 
 
+def asked_about(file: ClientFile, about: str) -> Mapping[str, ClientQuestion]:
+    """The questions that wait about a record, or a field of it, or about a line, by id."""
+    return {
+        key: each
+        for key, each in open_questions(file).items()
+        if each.about == about or each.about.startswith(f"{about}/")
+    }
+
+
 def called(file: ClientFile, path: str) -> str:
     """What a question is about, in words; the path where that is no record of the file."""
     collection, key = collection_and_id(path)

@@ -27,7 +27,8 @@ class ClassesView(AssetPart):
         known = self.workspace.file.activities.get(activity)
         self.heading.setText(f"Classes of {known.name}" if known and known.name else "Classes")
         sheets = self.workspace.computation.asset_sheets(activity)
-        self.lines.rows_model.show_rows([row for sheet in sheets for row in sheet_rows(sheet)])
+        file = self.workspace.file
+        self.lines.rows_model.show_rows([row for sheet in sheets for row in sheet_rows(file, sheet)])
 
     def _look(self, row: LineRow) -> None:
         if row.place is not None and self.lines.hasFocus():

@@ -273,7 +273,8 @@ class ExchangeView(AssetPart):
             block.table.records.refresh()
         key = exchanges.sheet(self._chosen)
         there = computation.has_sheet(key)
-        self.sheet.rows_model.show_rows(sheet_rows(computation.sheet(key)) if there else [])
+        rows = sheet_rows(computation.file, computation.sheet(key)) if there else []
+        self.sheet.rows_model.show_rows(rows)
 
     def _look(self, row: LineRow) -> None:
         if row.place is not None and self.sheet.hasFocus():

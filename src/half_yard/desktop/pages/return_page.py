@@ -129,15 +129,15 @@ class ReturnPage(Page):
         sheet = self._workspace.computation.sheet(self._sheet)
         self._title.setText(sheet.title)
         kept = [f"{name}: {value}".replace(" ", NO_BREAK) for name, value in sheet.facts if value]
-        marks = standing(self._workspace.file, [sheet])
-        if (mark := marks.get(sheet.key)) is not None:
+        file = self._workspace.file
+        if (mark := standing(file, [sheet]).get(sheet.key)) is not None:
             kept.append(f"✓ checked by {mark.by}, {self._workspace.calendar.text(mark.on)}")
         facts = "   ".join(kept)
         self._facts.setText(facts)
         self._facts.setVisible(bool(facts))
         self._notes.setText("\n".join(sheet.notes))
         self._notes.setVisible(bool(sheet.notes))
-        self.lines.rows_model.show_rows(sheet_rows(sheet, marks))
+        self.lines.rows_model.show_rows(sheet_rows(file, sheet))
         self._show_map()
 
     def _show_map(self) -> None:

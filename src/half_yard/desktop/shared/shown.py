@@ -33,5 +33,5 @@ def rows_of(computation: Computation, thing: str) -> list[LineRow]:
         for sheet in computation.sheets:
             if sheet.key == begins or sheet.key.startswith(f"{begins}."):
                 rows.append(LineRow("", sheet.form, NOTHING, None))
-                rows += sheet_rows(sheet)
+                rows += sheet_rows(computation.file, sheet)
     return rows

@@ -23,10 +23,12 @@ from PySide6.QtWidgets import (
 from half_yard.asked.columns import AMOUNTS, Column
 from half_yard.desktop import theme
 from half_yard.desktop.search_completer import SearchCompleter
-from half_yard.desktop.tables.record_model import COLUMN_ROLE, PROBLEM_ROLE, RecordModel
+from half_yard.desktop.tables.record_model import ASKED_ROLE, COLUMN_ROLE, PROBLEM_ROLE, RecordModel
 from half_yard.desktop.typed_line import TypedLine
 
 MARGIN = 6
+ASKED, ASKED_WIDTH = "?", 12
+"""Before a record about which the client is asked, and the room for it in pixels."""
 
 
 class CellDelegate(QStyledItemDelegate):
@@ -43,9 +45,14 @@ class CellDelegate(QStyledItemDelegate):
         if ground is not None:
             painter.fillRect(rect, ground)
         colour = index.data(Qt.ItemDataRole.ForegroundRole)
+        inner = rect.adjusted(MARGIN, 0, -MARGIN, 0)
+        if index.data(ASKED_ROLE):
+            painter.setPen(theme.MADDER)
+            painter.setFont(theme.text_font(bold=True))
+            painter.drawText(inner, Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter, ASKED)
+            inner.setLeft(inner.left() + ASKED_WIDTH)
         painter.setPen(colour or theme.INK)
         painter.setFont(option.font)
-        inner = rect.adjusted(MARGIN, 0, -MARGIN, 0)
         shown = str(index.data(Qt.ItemDataRole.DisplayRole) or "")
         alignment = index.data(Qt.ItemDataRole.TextAlignmentRole)
         text = option.fontMetrics.elidedText(shown, Qt.TextElideMode.ElideRight, inner.width())

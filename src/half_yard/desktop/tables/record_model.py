@@ -17,11 +17,15 @@ from half_yard.desktop.tables.source import Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Change, Edit, add, next_id, remove
 from half_yard.records.changing import changed_keys
+from half_yard.records.collections import collection_and_id
 from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import name_of
+from half_yard.review.asking import asked_about, open_questions
 
 PROBLEM_ROLE = Qt.ItemDataRole.UserRole + 1
 COLUMN_ROLE = Qt.ItemDataRole.UserRole + 2
+ASKED_ROLE = Qt.ItemDataRole.UserRole + 3
+"""Of the first cell of a row: what the client is asked about its record; empty for nothing."""
 NEW = ""
 NEVER = object()
 """What no table was ever asked for."""
@@ -50,6 +54,7 @@ class RecordModel(QAbstractTableModel):
         self._all: Mapping[str, Any] = {}
         self._asked_for: object = NEVER
         self._beside: object = None
+        self._marked: frozenset[str] = frozenset()
         self._draft: dict[str, JsonValue] = {}
         self._rejected: dict[tuple[str, int], tuple[str, str]] = {}
         workspace.opened.connect(self._start_over)
@@ -132,13 +137,15 @@ class RecordModel(QAbstractTableModel):
     def _tell_changed(self, changed: Collection[str]) -> None:
         """Have the rows drawn again whose records changed; all of them where what is computed beside did."""
         beside = self.source.beside() if self._live else None
+        asked = self._asked_records() if self._live else frozenset[str]()
+        turned, self._marked = asked ^ self._marked, asked
         last = len(self.columns) - 1
         if beside != self._beside:
             self._beside = beside
             if self._ids:
                 self.dataChanged.emit(self.index(0, 0), self.index(len(self._ids) - 1, last))
-        elif changed:
-            for row in map(self.row_of, changed):
+        else:
+            for row in map(self.row_of, {*changed, *turned} & self._shown_records.keys()):
                 self.dataChanged.emit(self.index(row, 0), self.index(row, last))
 
     def id_at(self, row: int) -> str:
@@ -199,19 +206,32 @@ class RecordModel(QAbstractTableModel):
             case Qt.ItemDataRole.BackgroundRole:
                 return theme.WELD_WASH if column.kind is Kind.AMOUNT and self._remark(row) else None
             case Qt.ItemDataRole.ToolTipRole:
-                return plain_tip(rejected[1] if rejected else self._stop(row) or self._remark(row)) or None
+                said = rejected[1] if rejected else self._stop(row) or self._remark(row) or self._asked(row)
+                return plain_tip(said) or None
             case Qt.ItemDataRole.AccessibleTextRole:
-                return f"{column.title}: {self._shown(row, column) or 'empty'}"
+                asked = f", {asked}" if not index.column() and (asked := self._asked(row)) else ""
+                return f"{column.title}: {self._shown(row, column) or 'empty'}{asked}"
             case _ if role == PROBLEM_ROLE:
                 return rejected[1] if rejected else ""
             case _ if role == COLUMN_ROLE:
                 return column
+            case _ if role == ASKED_ROLE:
+                return "" if index.column() else self._asked(row)
             case _:
                 return None
 
     def _remark(self, row: int) -> str:
         key = self.id_at(row)
         return self.source.remark(key) if key else ""
+
+    def _asked_records(self) -> frozenset[str]:
+        about = (collection_and_id(each.about) for each in open_questions(self._workspace.file).values())
+        return frozenset(key for collection, key in about if collection == self.source.collection)
+
+    def _asked(self, row: int) -> str:
+        path = self.path_at(row)
+        waiting = asked_about(self._workspace.file, path).values() if path else ()
+        return f"asked of the client: {' '.join(each.words for each in waiting)}" if waiting else ""
 
     def _stop(self, row: int) -> str:
         return self._workspace.computation.stops.get(self.path_at(row), "")

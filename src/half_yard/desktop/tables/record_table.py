@@ -13,9 +13,10 @@ from PySide6.QtWidgets import (
 from half_yard.asked.columns import Column
 from half_yard.desktop.actions import Action
 from half_yard.desktop.tables.cursor import CursorTable
+from half_yard.desktop.tables.delegate import ASKED_WIDTH
 from half_yard.desktop.tables.dress import dress
 from half_yard.desktop.tables.headed_model import Index
-from half_yard.desktop.tables.record_model import PROBLEM_ROLE, RecordModel
+from half_yard.desktop.tables.record_model import ASKED_ROLE, PROBLEM_ROLE, RecordModel
 from half_yard.desktop.tables.typed_table import ENTER, Hint, TypedTable
 
 CursorAction = QAbstractItemView.CursorAction
@@ -73,6 +74,11 @@ class RecordTable(TypedTable):
     def _added(self, key: str) -> None:
         # Only what is typed here is gone on from; a record may be added from elsewhere.
         self._just_added = key if self.is_editing else ""
+
+    def _wanted(self, column: int, rows: range) -> int:
+        wanted, model = super()._wanted(column, rows), self._records
+        is_asked = not column and any(model.index(row, 0).data(ASKED_ROLE) for row in rows)
+        return wanted + ASKED_WIDTH if is_asked else wanted
 
     @property
     def records(self) -> RecordModel:
