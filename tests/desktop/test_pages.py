@@ -14,11 +14,13 @@ from half_yard.demo import MAIN_FILE, client_files, write_office
 from half_yard.desktop.finder import FOUND_ROLE
 from half_yard.desktop.listing import FEW
 from half_yard.desktop.office import standing_of
+from half_yard.desktop.pages.clients import by_amount
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.thread_panel import ROW_ROLE
 from half_yard.desktop.window import MainWindow
 from half_yard.figures import Place
 from half_yard.records import change
+from half_yard.review.asking import open_questions
 from half_yard.storage import read_file, to_text
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
@@ -396,6 +398,25 @@ class Files(DemoCase):
         clients.sort_by(2)
         clients.finish_listing()
         self.assertEqual(states(), sorted(states(), reverse=True))
+        self.assertLess(by_amount("to pay 9,000"), by_amount("to pay 18,902"))
+
+    def test_a_client_is_opened_where_it_is_answered(self) -> None:
+        clients = self.window.clients
+        clients.finish_listing()
+        self.window.show_stage(Stage.CLIENTS)
+        rows = {
+            str(clients.files.model().index(row, 0).data()): row for row in range(clients.files.rowCount())
+        }
+        clients.files.setCurrentCell(rows["Mbeki, Lwazi and Carina"], 0)
+        clients.files.setFocus()
+        self.press(ENTER, Modifier.ControlModifier)
+        self.settle()
+        file = self.window.workspace.file
+        self.assertEqual((file.title, self.window.stage), ("Mbeki, Lwazi and Carina", Stage.LOOK_OVER))
+        key = next(iter(open_questions(file)))
+        self.press(Key.Key_F2)
+        self.type("14800", ENTER)
+        self.assertEqual(self.window.workspace.file.questions[key].answer, "14800")
 
     def test_many_clients_are_looked_at_in_a_process_of_their_own(self) -> None:
         text = to_text(client_files()["Oduya, Femi 2025.halfyard"])

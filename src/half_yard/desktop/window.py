@@ -99,6 +99,7 @@ class MainWindow(QMainWindow):
             self.menuBar().addMenu(menu_of(menu, self, name))
         self.tape.chosen.connect(self.show_stage)
         self.clients.wanted.connect(self.open_path)
+        self.clients.answered.connect(self._open_at_questions)
         self.workspace.changed.connect(self._refresh_tape)
         self.workspace.changed.connect(self._end_message)
         self._stack.currentChanged.connect(self._end_message)
@@ -318,6 +319,11 @@ class MainWindow(QMainWindow):
             self.show_stage(self.stage)
         else:
             to.enter()
+
+    def _open_at_questions(self, path: Path) -> None:
+        if self.open_path(path):
+            self.show_stage(Stage.LOOK_OVER)
+            self.look_over.show_answers()
 
     def ask_client(self) -> None:
         """Ask the client about what the cursor is on: on the Look over page that of its part, elsewhere what

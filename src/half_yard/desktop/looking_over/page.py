@@ -9,7 +9,7 @@ from half_yard.countries.labels import label_of
 from half_yard.desktop.looking_over.changes_view import ChangesView
 from half_yard.desktop.looking_over.found_view import FoundView
 from half_yard.desktop.looking_over.initials import Initials
-from half_yard.desktop.looking_over.questions_view import QuestionsView
+from half_yard.desktop.looking_over.questions_view import ANSWER, QuestionsView
 from half_yard.desktop.looking_over.years_view import YearsView
 from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.parts import unwrapped
@@ -59,6 +59,12 @@ class LookOverPage(StripPage):
             self.questions.show_question(key)
         else:
             self.focus()
+
+    def show_answers(self) -> None:
+        """Show the questions, the cursor where the first that waits is answered."""
+        self.choose(QUESTIONS)
+        waiting = next(iter(open_questions(self._workspace.file)), "")
+        self.questions.show_question(waiting, ANSWER)
 
     def ask_about(self, subject: Subject | None) -> None:
         """Ask the client about something, in proposed words, and go to them."""

@@ -27,7 +27,7 @@ from half_yard.records import Change, ClientQuestion, Edit
 from half_yard.review.asking import answer, ask_again
 from half_yard.storage import sha256_of
 
-WORDS = 1
+WORDS, ANSWER = 1, 3
 EMPTIED = "it goes to its field; emptied, the question is open again"
 LETTERS = "Message (*.eml);;Page (*.html);;Text (*.txt)"
 FORMS = "Lists (*.csv *.txt *.tsv *.xlsx)"
@@ -106,10 +106,10 @@ class QuestionsView(StripPart):
         if self._stack.currentWidget() is self.answers:
             self.answers.refresh()
 
-    def show_question(self, key: str) -> None:
-        """Put the cursor on the words of a question."""
+    def show_question(self, key: str, column: int = WORDS) -> None:
+        """Put the cursor on a question, on its words as a rule."""
         self._show_questions()
-        self.block.table.show_record(key, WORDS)
+        self.block.table.show_record(key, column)
 
     def _start(self) -> Mapping[str, JsonValue]:
         return {"asked": [datetime.date.today().isoformat()], "by": self._initials()}

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Sequence
 from pathlib import Path
 
@@ -45,12 +46,20 @@ PATH_ROLE = Qt.ItemDataRole.UserRole + 1
 COLUMNS = ("Client", "Year", "Stands at", "Result")
 NAME = 0
 LEFT_WIDTH = 470
+NUMBER, WIDEST_NUMBER = re.compile(r"\d[\d,]*"), 12
+
+
+def by_amount(words: str) -> str:
+    """Words as they are sorted: alike ones by their numbers."""
+    return NUMBER.sub(lambda found: found[0].replace(",", "").zfill(WIDEST_NUMBER), words)
 
 
 class ClientsPage(Page):
-    """Signals `wanted` with the path of a file to open."""
+    """Signals `wanted` with the path of a file to open, `answered` with that of one to open at its
+    questions."""
 
     wanted = Signal(object)
+    answered = Signal(object)
 
     def __init__(self, workspace: Workspace, recent: RecentFiles) -> None:
         super().__init__(workspace)
@@ -110,7 +119,14 @@ class ClientsPage(Page):
         column.addLayout(finding)
         self.files = plain_table("Client files", COLUMNS)
         self.files.itemActivated.connect(self._activate)
-        self.files.offer([Action("Sort by this column", self._sort_here, enabled=self.files.has_rows)])
+        self.files.offer(
+            [
+                Action(
+                    "Open at what is asked", self._to_questions, "Ctrl+Return", enabled=self.files.has_rows
+                ),
+                Action("Sort by this column", self._sort_here, enabled=self.files.has_rows),
+            ]
+        )
         header = self.files.horizontalHeader()
         header.setSectionsClickable(True)
         header.sectionClicked.connect(self.sort_by)
@@ -287,7 +303,7 @@ class ClientsPage(Page):
 
         def cell(path: Path) -> str:
             standing = self._standings[path]
-            return ("", standing.year, standing.state, standing.result)[column]
+            return by_amount(("", standing.year, standing.state, standing.result)[column])
 
         known.sort(key=cell, reverse=backwards)
         return known + [path for path in paths if path not in self._standings]
@@ -306,6 +322,11 @@ class ClientsPage(Page):
             item.setToolTip(plain_tip(text if column > 1 else str(path)))
             item.setFont(theme.text_font(bold=current))
             self.files.setItem(row, column, item)
+
+    def _to_questions(self) -> None:
+        item = self.files.currentItem()
+        if item is not None:
+            self.answered.emit(item.data(PATH_ROLE))
 
     def _activate(self, item: QTableWidgetItem) -> None:
         self.wanted.emit(item.data(PATH_ROLE))
