@@ -203,6 +203,7 @@ class Seals(Case):
         self.window.close()
         self.window = self.new_window()
         clients = self.window.clients
+        clients.finish_listing()
         clients.first.setText("Ada")
         clients.make_new()
         self.assertTrue(clients.key_line.isVisible())

@@ -89,7 +89,7 @@ class WindowCase(unittest.TestCase):
 
     def wait_for(self, there: Callable[[], bool]) -> None:
         """Let the window go on until something is there that is made beside it."""
-        for _ in range(900):
+        for _ in range(6000):
             if there():
                 break
             QTest.qWait(10)

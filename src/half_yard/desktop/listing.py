@@ -93,7 +93,9 @@ class Listing(QObject):
         return standing_of(path, self._keys)
 
     def _keep(self, path: Path, standing: Standing) -> None:
-        self._known[_state(path)] = standing
+        # What could not be read, for want of a passphrase perhaps, is looked at again the next time.
+        if standing.year:
+            self._known[_state(path)] = standing
         self._tell(path, standing)
 
     def _next(self) -> None:
