@@ -20,7 +20,7 @@ from half_yard.countries.labels import label_of
 from half_yard.countries.next_year import next_year
 from half_yard.countries.telling import thread_rows
 from half_yard.figures import Place
-from half_yard.interop.letter import LetterError, letter_as, letter_text
+from half_yard.interop.letter import LetterError, Wording, letter_as, letter_text
 from half_yard.records import ClientFile, Edit, Judgement, apply
 from half_yard.records.dates import Calendar
 from half_yard.review.asking import answer, ask_again, ask_client, field_of, open_questions, proposed_words
@@ -208,10 +208,11 @@ class Letters(unittest.TestCase):
 
     def test_the_offices_own_words(self) -> None:
         self.assertEqual(
-            letter_text(self.file, "Dear {client}: {count}, {year}."), "Dear Olive Reed: 1, 2025."
+            letter_text(self.file, Wording("own.txt", "Dear {client}: {count}, {year}.")),
+            "Dear Olive Reed: 1, 2025.",
         )
         with self.assertRaisesRegex(LetterError, r"no field \{name\}. The fields are \{client\}"):
-            letter_text(self.file, "Dear {name}")
+            letter_text(self.file, Wording("own.txt", "Dear {name}"))
 
 
 class Commands(unittest.TestCase):
@@ -237,6 +238,16 @@ class Commands(unittest.TestCase):
         only = listed["questions"][0]
         self.assertEqual((only["id"], only["field"], only["open"]), ("v00001", "/wages/w00001/wages", True))
         self.assertIn("All of the wages?", letter.read_text(encoding="utf-8"))
+        self.run_command("questions", "--reminder", "--letter", str(letter))
+        self.assertIn("still waits", letter.read_text(encoding="utf-8"))
+        own = self.path.with_name("own.txt")
+        for words, why in (
+            (b"{nobody}", "own.txt: there is no field {nobody}"),
+            (b"\xff", "no text in UTF-8"),
+        ):
+            own.write_bytes(words)
+            code, _, said = self.run_command("questions", "--letter", str(letter), "--template", str(own))
+            self.assertEqual((code, why in said), (2, True), said)
         code, _, said = self.run_command("answer", "v00001", "some")
         self.assertEqual(code, 2)
         self.assertIn("v00001: “s” is not part of an amount", said)

@@ -11,7 +11,7 @@ from PySide6.QtCore import Qt
 
 from half_yard.demo import write_office
 from half_yard.desktop.stages import Stage
-from half_yard.interop.letter import TEMPLATE_NAME
+from half_yard.interop.letter import USUAL_LETTER
 from half_yard.records import change
 from half_yard.storage import read_file
 from tests.desktop.window_case import Key, Modifier, WindowCase
@@ -65,7 +65,7 @@ class HandingOver(WindowCase):
         self.assertIn("Oduya", self.page.preview.toPlainText())
 
     def test_a_template_with_an_error_is_said_and_nothing_is_written(self) -> None:
-        (self.folder / TEMPLATE_NAME).write_text("Dear {nobody}", encoding="utf-8")
+        (self.folder / USUAL_LETTER.name).write_text("Dear {nobody}", encoding="utf-8")
         said: list[str] = []
         self.workspace.said.connect(said.append)
         target = self.folder / "packet.pdf"

@@ -17,7 +17,14 @@ from half_yard.countries.labels import label_of
 from half_yard.figures.explain import money_text
 from half_yard.interop.answers_form import UnreadableFormError, form_text, returned, taken
 from half_yard.interop.asset_list import UnreadableListError, cells_of
-from half_yard.interop.letter import ENDINGS, LetterError, letter_as
+from half_yard.interop.letter import (
+    ENDINGS,
+    USUAL_LETTER,
+    USUAL_REMINDER,
+    LetterError,
+    letter_as,
+    read_wording,
+)
 from half_yard.records import ClientFile, ClientQuestion, Edit
 from half_yard.review.asking import answer, ask_client, field_of
 from half_yard.review.judged import Found, found, judge
@@ -33,6 +40,7 @@ def add_commands(commands: Any) -> None:
     shown = add_command(commands, "questions", "print what is asked of the client, or write a letter", _shown)
     shown.add_argument("--letter", type=Path, metavar="PATH", help="write it as .eml, .html or .txt")
     shown.add_argument("--form", type=Path, metavar="PATH", help="write a form for the answers, as CSV")
+    shown.add_argument("--reminder", action="store_true", help="in the words of a reminder")
     shown.add_argument("--template", type=Path, metavar="PATH", help="the office's words of the letter")
     years = add_command(commands, "years", "print this year's lines beside last year's", _years)
     years.add_argument("--all", action="store_true", help="also the lines that do not stand out")
@@ -61,7 +69,7 @@ def _shown(options: argparse.Namespace) -> int:
     computation, unsaved = computed(options)
     file = computation.file
     if options.letter is not None:
-        _write_letter(file, options.letter, options.template)
+        _write_letter(file, options.letter, options)
     if options.form is not None:
         write_out(options.form, form_text(file).encode("utf-8-sig"))
     if options.json:
@@ -78,14 +86,15 @@ def _shown(options: argparse.Namespace) -> int:
     return DONE
 
 
-def _write_letter(file: ClientFile, path: Path, template: Path | None) -> None:
+def _write_letter(file: ClientFile, path: Path, options: argparse.Namespace) -> None:
     if path.suffix not in ENDINGS:
         raise CommandError(f"{path.name}: a letter ends in {', '.join(ENDINGS)}.")
     try:
-        words = template.read_text(encoding="utf-8") if template is not None else ""
-        write_out(path, letter_as(path.suffix, file, words))
-    except (LetterError, UnicodeDecodeError) as error:
-        raise CommandError(f"{template.name if template else 'The letter'}: {error}") from error
+        usual = USUAL_REMINDER if options.reminder else USUAL_LETTER
+        wording = usual if options.template is None else read_wording(options.template)
+        write_out(path, letter_as(path.suffix, file, wording))
+    except LetterError as error:
+        raise CommandError(str(error)) from error
 
 
 def _document(file: ClientFile, key: str, question: ClientQuestion) -> dict[str, object]:

@@ -9,7 +9,7 @@ from typing import Any
 
 from half_yard.cli.opening import CommandError, add_command, computed
 from half_yard.cli.saying import DONE
-from half_yard.interop.letter import LetterError
+from half_yard.interop.letter import USUAL_LETTER, LetterError, read_wording
 from half_yard.interop.packet_parts import parts_of
 from half_yard.storage import write_out
 
@@ -39,11 +39,11 @@ def _print(options: argparse.Namespace) -> int:
     chosen = options.part or list(parts)
     if options.to is not None:
         try:
-            words = options.template.read_text(encoding="utf-8") if options.template is not None else ""
+            words = USUAL_LETTER if options.template is None else read_wording(options.template)
             paper = PaperSize[options.paper.upper()]
-            write_out(options.to, packet_bytes(computation, chosen, paper=paper, template=words))
-        except (LetterError, UnicodeDecodeError) as error:
-            raise CommandError(f"{options.template.name}: {error}") from error
+            write_out(options.to, packet_bytes(computation, chosen, paper=paper, wording=words))
+        except LetterError as error:
+            raise CommandError(str(error)) from error
     if options.json:
         listed = [{"key": key, "title": parts[key]} for key in chosen]
         document = {"parts": listed, "written": options.to is not None, "unsaved_edits": unsaved}

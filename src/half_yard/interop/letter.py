@@ -7,18 +7,30 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Mapping
+from dataclasses import dataclass
 from email.message import EmailMessage
 from html import escape
+from pathlib import Path
 
 from half_yard.interop.printed_page import printed_page
 from half_yard.records import ClientFile
 from half_yard.review.asking import open_questions
 
 ENDINGS = (".eml", ".html", ".txt")
-TEMPLATE_NAME = "Letter to the client.txt"
-"""The office's own words, beside its client files."""
 FIELD = re.compile(r"\{(\w+)\}")
-USUAL = """Dear {client},
+
+
+@dataclass(frozen=True, slots=True)
+class Wording:
+    """The words of a letter with their fields, by the name of the file that an office has its own in."""
+
+    name: str
+    text: str
+
+
+USUAL_LETTER = Wording(
+    "Letter to the client.txt",
+    """Dear {client},
 
 for your return of {year} we still need the following from you. Please answer below each point, or send what \
 shows it; where something does not apply, a word is enough.
@@ -26,14 +38,35 @@ shows it; where something does not apply, a word is enough.
 {questions}
 
 Thank you.
-"""
+""",
+)
+USUAL_REMINDER = Wording(
+    "Reminder to the client.txt",
+    """Dear {client},
+
+your return of {year} still waits for these answers:
+
+{questions}
+
+Thank you.
+""",
+)
 
 
 class LetterError(ValueError):
     """A template that can't be filled in; the message says what is wrong with it."""
 
 
-def letter_text(file: ClientFile, template: str = "") -> str:
+def read_wording(path: Path) -> Wording:
+    """An office's own words. Raises LetterError where they can't be read."""
+    try:
+        return Wording(path.name, path.read_text(encoding="utf-8"))
+    except (OSError, UnicodeDecodeError) as error:
+        why = error.strerror if isinstance(error, OSError) else "it is no text in UTF-8"
+        raise LetterError(f"{path.name} can't be read: {why}.") from error
+
+
+def letter_text(file: ClientFile, wording: Wording = USUAL_LETTER) -> str:
     """The letter as plain text. Raises LetterError."""
     waiting = [question.words for question in open_questions(file).values()]
     listed = "\n".join(f"{number}. {words}" for number, words in enumerate(waiting, 1))
@@ -42,41 +75,41 @@ def letter_text(file: ClientFile, template: str = "") -> str:
         "client": " and ".join(people) or file.title, "year": file.tax_year,
         "questions": listed or "Nothing: everything is answered.", "count": len(waiting),
     }  # fmt: skip
-    return _filled(template or USUAL, fields)
+    return _filled(wording, fields)
 
 
-def _filled(template: str, fields: Mapping[str, object]) -> str:
+def _filled(wording: Wording, fields: Mapping[str, object]) -> str:
     def value(found: re.Match[str]) -> str:
         if found[1] not in fields:
             known = ", ".join(f"{{{name}}}" for name in fields)
-            raise LetterError(f"{TEMPLATE_NAME}: there is no field {found[0]}. The fields are {known}.")
+            raise LetterError(f"{wording.name}: there is no field {found[0]}. The fields are {known}.")
         return str(fields[found[1]])
 
-    return FIELD.sub(value, template)
+    return FIELD.sub(value, wording.text)
 
 
-def letter_page(file: ClientFile, template: str = "") -> str:
+def letter_page(file: ClientFile, wording: Wording = USUAL_LETTER) -> str:
     """The letter as a page. Raises LetterError."""
-    paragraphs = letter_text(file, template).strip().split("\n\n")
+    paragraphs = letter_text(file, wording).strip().split("\n\n")
     body = "".join(f"<p>{escape(part).replace(chr(10), '<br>')}</p>" for part in paragraphs)
     return printed_page(f"{file.title}, {file.tax_year}: questions", body)
 
 
-def letter_message(file: ClientFile, template: str = "") -> bytes:
+def letter_message(file: ClientFile, wording: Wording = USUAL_LETTER) -> bytes:
     """The letter as a message with plain text and HTML, not addressed yet. Raises LetterError."""
     message = EmailMessage()
     message["Subject"] = f"Your return of {file.tax_year}: what we still need"
     message["X-Unsent"] = "1"
-    message.set_content(letter_text(file, template))
-    message.add_alternative(letter_page(file, template), subtype="html")
+    message.set_content(letter_text(file, wording))
+    message.add_alternative(letter_page(file, wording), subtype="html")
     return bytes(message)
 
 
-def letter_as(ending: str, file: ClientFile, template: str = "") -> bytes:
+def letter_as(ending: str, file: ClientFile, wording: Wording = USUAL_LETTER) -> bytes:
     """The letter as a file with one of the endings. Raises LetterError, and KeyError for another ending."""
-    made: dict[str, Callable[[ClientFile, str], bytes]] = {
+    made: dict[str, Callable[[ClientFile, Wording], bytes]] = {
         ".eml": letter_message,
-        ".html": lambda file, template: letter_page(file, template).encode(),
-        ".txt": lambda file, template: letter_text(file, template).encode(),
+        ".html": lambda file, wording: letter_page(file, wording).encode(),
+        ".txt": lambda file, wording: letter_text(file, wording).encode(),
     }
-    return made[ending](file, template)
+    return made[ending](file, wording)

@@ -21,7 +21,7 @@ from reportlab.platypus import Flowable, PageBreak, Paragraph, Spacer, Table
 from half_yard.countries import Computation, pack_for
 from half_yard.figures import Line, Sheet
 from half_yard.figures.explain import exact_text, line_text, money_text
-from half_yard.interop.letter import letter_text
+from half_yard.interop.letter import USUAL_LETTER, Wording, letter_text
 from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, VOUCHERS, Part, parts_of
 from half_yard.interop.paper import (
     AMOUNT,
@@ -57,10 +57,10 @@ def packet(
     computation: Computation,
     keys: Sequence[str] | None = None,
     paper: PaperSize = PaperSize.LETTER,
-    template: str = "",
+    wording: Wording = USUAL_LETTER,
 ) -> Generator[int, None, bytes]:
     """The parts with these keys, or all, as PDF; yields how many parts are laid out. Raises KeyError where
-    there is no such part, LetterError where the letter's template can't be filled in."""
+    there is no such part, LetterError where the letter's words can't be filled in."""
     known = {part.key: part for part in parts_of(computation)}
     chosen = [known[key] for key in (known if keys is None else keys)]
     width = paper.value[0] - 2 * SIDE
@@ -68,7 +68,7 @@ def packet(
     for number, part in enumerate(chosen, 1):
         if story:
             story.append(PageBreak())
-        story += _laid_out(computation, part, width, template)
+        story += _laid_out(computation, part, width, wording)
         yield number
     made = io.BytesIO()
     file = computation.file
@@ -82,9 +82,9 @@ def packet_bytes(computation: Computation, keys: Sequence[str] | None = None, **
     return to_the_end(packet(computation, keys, **options))
 
 
-def _laid_out(computation: Computation, part: Part, width: float, template: str) -> Iterator[Flowable]:
+def _laid_out(computation: Computation, part: Part, width: float, wording: Wording) -> Iterator[Flowable]:
     makers: Mapping[str, Callable[[], Iterator[Flowable]]] = {
-        LETTER: lambda: _letter(computation, template),
+        LETTER: lambda: _letter(computation, wording),
         SUMMARY: lambda: _summary(computation, width),
         DEPRECIATION: lambda: _depreciation(computation, width),
         VOUCHERS: lambda: _vouchers(computation, width),
@@ -100,8 +100,8 @@ def _text(text: str, style: str = ROW) -> Paragraph:
     return Paragraph(escape(text).replace("\n", "<br/>"), style_of(style))
 
 
-def _letter(computation: Computation, template: str) -> Iterator[Flowable]:
-    for paragraph in letter_text(computation.file, template).strip().split("\n\n"):
+def _letter(computation: Computation, wording: Wording) -> Iterator[Flowable]:
+    for paragraph in letter_text(computation.file, wording).strip().split("\n\n"):
         yield _text(paragraph, LETTER_TEXT)
 
 

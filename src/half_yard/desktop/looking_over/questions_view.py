@@ -13,8 +13,9 @@ from PySide6.QtWidgets import QFileDialog, QStackedWidget, QVBoxLayout, QWidget
 
 from half_yard.countries.labels import label_of
 from half_yard.desktop.actions import Action
+from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.looking_over.answers_view import AnswersView
-from half_yard.desktop.office_words import office_words
+from half_yard.desktop.office_words import names_of_wordings, office_words
 from half_yard.desktop.parts import TableBlock, button, in_a_row
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
@@ -73,6 +74,9 @@ class QuestionsView(StripPart):
         attach.clicked.connect(self.ask_for_document)
         write = button("Letter…", "A letter with what is asked and not answered yet")
         write.clicked.connect(self.ask_for_letter)
+        self.wording = ChoiceBox()
+        self.wording.setAccessibleName("Words of the letter")
+        workspace.opened.connect(self._list_wordings)
         form = button("Form…", "A list for a spreadsheet, with room for the answers")
         form.clicked.connect(self.ask_for_form)
         answers = button("Answers…", "Take in a form that came back")
@@ -87,7 +91,7 @@ class QuestionsView(StripPart):
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
         column.addWidget(self.block, 1)
-        column.addLayout(in_a_row(again, attach, write, form, answers))
+        column.addLayout(in_a_row(again, attach, form, answers, write, self.wording))
         self._stack = QStackedWidget()
         self._stack.addWidget(asked)
         self._stack.addWidget(self.answers)
@@ -206,6 +210,11 @@ class QuestionsView(StripPart):
             self._stack.setCurrentWidget(self.answers)
             self.answers.take.setFocus()
 
+    def _list_wordings(self) -> None:
+        self.wording.clear()
+        for name in names_of_wordings(self._workspace.path):
+            self.wording.addItem(Path(name).stem, name)
+
     def ask_for_letter(self) -> None:
         """Ask where to, and write the letter; the office's words are taken from its template, if it has
         one."""
@@ -217,7 +226,8 @@ class QuestionsView(StripPart):
         if path.suffix not in ENDINGS:
             path = path.with_name(f"{path.name}.eml")
         try:
-            made = letter_as(path.suffix, workspace.file, office_words(workspace.path))
+            wording = office_words(workspace.path, self.wording.currentData())
+            made = letter_as(path.suffix, workspace.file, wording)
         except LetterError as error:
             workspace.said.emit(f"The letter is not written. {error}")
             return
