@@ -16,6 +16,7 @@ from typing import Any
 
 from half_yard.cli.main import main
 from half_yard.countries import compute, pack_for
+from half_yard.countries.answering import answered, goes_to
 from half_yard.countries.labels import label_of
 from half_yard.countries.next_year import next_year
 from half_yard.countries.telling import thread_rows
@@ -159,6 +160,20 @@ class Asked(unittest.TestCase):
         )
         blind = self.asked(client(2025), "/people/owner/blind")
         self.assertTrue(after(blind, answer(blind, "v00001", "yes", DAY, CALENDAR)).people["owner"].blind)
+
+    def test_an_answer_is_typed_as_it_would_be_in_its_field(self) -> None:
+        pack = pack_for("us")
+        fact = self.asked(client(2025), "/household/facts/last_year_tax")
+        self.assertEqual(
+            goes_to(pack, fact, "/household/facts/last_year_tax"), "/household/facts/last_year_tax"
+        )
+        known = after(fact, answered(pack, fact, "v00001", "4,120", DAY))
+        self.assertEqual(known.household.facts["last_year_tax"], 4120, "nothing stood there before")
+        status = self.asked(client(2025), "/household/filing_status")
+        with self.assertRaisesRegex(ValueError, "“wed” is none of: Single; "):
+            answered(pack, status, "v00001", "wed", DAY)
+        known = after(status, answered(pack, status, "v00001", "married filing jointly", DAY))
+        self.assertEqual(known.household.filing_status, "joint")
 
     def test_a_question_about_a_line_only_keeps_its_answer(self) -> None:
         file = self.asked(client(2025, wages=wages("60000")), "form_1040/wages")

@@ -13,6 +13,7 @@ from half_yard.cli.opening import CommandError, add_command, computed, keys_for,
 from half_yard.cli.saying import DONE
 from half_yard.cli.working import finish
 from half_yard.countries import compute, pack_for
+from half_yard.countries.answering import answered, goes_to
 from half_yard.countries.labels import label_of
 from half_yard.figures.explain import money_text
 from half_yard.interop.answers_form import UnreadableFormError, form_text, returned, taken
@@ -26,7 +27,7 @@ from half_yard.interop.letter import (
     read_wording,
 )
 from half_yard.records import ClientFile, ClientQuestion, Edit
-from half_yard.review.asking import answer, ask_client, field_of
+from half_yard.review.asking import ask_client
 from half_yard.review.judged import Found, found, judge
 from half_yard.review.years import Beside, beside
 from half_yard.storage import write_out
@@ -101,7 +102,7 @@ def _document(file: ClientFile, key: str, question: ClientQuestion) -> dict[str,
     return {
         "id": key,
         **question.model_dump(mode="json"),
-        "field": field_of(file, question.about) or "",
+        "field": goes_to(pack_for(file.country), file, question.about),
         "open": question.is_open,
     }
 
@@ -144,12 +145,12 @@ def _answer(options: argparse.Namespace) -> int:
         file = opened.file
         if options.question not in file.questions:
             raise CommandError(f"There is no question {options.question}; “half-yard questions” lists them.")
-        calendar = pack_for(file.country).country.calendar(file.tax_year)
+        pack = pack_for(file.country)
         try:
-            edit = answer(file, options.question, options.answer, datetime.date.today(), calendar)
+            edit = answered(pack, file, options.question, options.answer, datetime.date.today())
         except ValueError as error:
             raise CommandError(f"{options.question}: {error}") from error
-        field = field_of(file, file.questions[options.question].about) or ""
+        field = goes_to(pack, file, file.questions[options.question].about)
         document = {"question": options.question, "field": field}
         return finish(opened, edit, file, options, document, edit.label)
 
@@ -157,9 +158,8 @@ def _answer(options: argparse.Namespace) -> int:
 def _answers(options: argparse.Namespace) -> int:
     with closing(open_for_work(options.file, keys_for(options.file, options))) as opened:
         file = opened.file
-        calendar = pack_for(file.country).country.calendar(file.tax_year)
         try:
-            rows = returned(file, cells_of(options.form), datetime.date.today(), calendar)
+            rows = returned(pack_for(file.country), file, cells_of(options.form), datetime.date.today())
         except (UnreadableListError, UnreadableFormError) as error:
             raise CommandError(f"{options.form.name}: {error}") from error
         refused = [row for row in rows if row.problem]

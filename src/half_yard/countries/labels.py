@@ -2,12 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-
-from half_yard.asked import Field
+from half_yard.countries.answering import asked_at
 from half_yard.countries.pack import Pack
 from half_yard.records import ClientFile
-from half_yard.records.collections import collection_and_id
 from half_yard.review.asking import called
 
 RECORD_DEPTH = 2
@@ -18,7 +15,8 @@ def label_of(pack: Pack, file: ClientFile, path: str) -> str:
     """What a record or a field is called; empty for nothing."""
     if not path.startswith("/"):
         return path
-    label = next((field.label for field in _asked_near(pack, file, path) if field.path == path), "")
+    asked = asked_at(pack, file, path)
+    label = asked.label if asked is not None else ""
     name = called(file, path)
     if not label:
         last = path.rpartition("/")[2].replace("_", " ")
@@ -26,19 +24,3 @@ def label_of(pack: Pack, file: ClientFile, path: str) -> str:
             return last.capitalize()
         return f"{name}, {last}" if path.count("/") > RECORD_DEPTH else name
     return label if name == path else f"{name}: {label}"
-
-
-def _asked_near(pack: Pack, file: ClientFile, path: str) -> Iterator[Field]:
-    """The fields that are asked of the record at a path, or above it."""
-    collection, key = collection_and_id(path)
-    asked = pack.asked
-    match collection:
-        case "household":
-            yield from asked.household_fields(file)
-        case "people" if key in file.people:
-            yield from asked.person_fields(file, key)
-        case "activities" if key in file.activities:
-            yield from asked.activity_fields(file, key)
-            yield from asked.activity_facts(file, key)
-        case _:
-            yield from asked.further(file, path)

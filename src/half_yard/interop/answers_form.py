@@ -6,10 +6,11 @@ import datetime
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+from half_yard.countries.answering import answered
+from half_yard.countries.pack import Pack
 from half_yard.interop.csv_text import csv_text
 from half_yard.records import ClientFile, Edit, apply
-from half_yard.records.dates import Calendar
-from half_yard.review.asking import answer, open_questions
+from half_yard.review.asking import open_questions
 from half_yard.texts import inert
 
 NUMBER, QUESTION, ANSWER = COLUMNS = ("Number", "Question", "Answer")
@@ -38,7 +39,7 @@ def form_text(file: ClientFile) -> str:
 
 
 def returned(
-    file: ClientFile, cells: Sequence[Sequence[str]], day: datetime.date, calendar: Calendar
+    pack: Pack, file: ClientFile, cells: Sequence[Sequence[str]], day: datetime.date
 ) -> list[Returned]:
     """What came back, row by row; rows without an answer are left out. A row fits the question of its number
     where the words, if the form has them, are those that were asked. Raises UnreadableFormError."""
@@ -53,7 +54,7 @@ def returned(
         key, words, said = (_cell(row, heads, column) for column in COLUMNS)
         if not said:
             continue
-        each = _returned(file, (key, words, said), day, calendar)
+        each = _returned(pack, file, (key, words, said), day)
         goes_to = set() if each.edit is None else {step.path for step in each.edit.changes}
         if goes_to & taken_up:
             each = replace(each, edit=None, problem="An answer above goes to the same place.")
@@ -67,9 +68,7 @@ def _cell(row: Sequence[str], heads: Sequence[str], column: str) -> str:
     return row[place].strip() if place < len(row) else ""
 
 
-def _returned(
-    file: ClientFile, row: tuple[str, str, str], day: datetime.date, calendar: Calendar
-) -> Returned:
+def _returned(pack: Pack, file: ClientFile, row: tuple[str, str, str], day: datetime.date) -> Returned:
     key, words, said = row
     question = file.questions.get(key)
     if question is None:
@@ -81,7 +80,7 @@ def _returned(
     if not question.is_open:
         return Returned(key, question.words, said, "It was answered already.")
     try:
-        edit = answer(file, key, said, day, calendar)
+        edit = answered(pack, file, key, said, day)
         apply(file, edit)
     except ValueError as error:
         return Returned(key, question.words, said, str(error))

@@ -9,7 +9,7 @@ from typing import Any, get_args, get_type_hints
 
 from pydantic import JsonValue
 
-from half_yard.asked import value_at
+from half_yard.asked import Field, FieldKind, read_field, value_at
 from half_yard.records import Change, ClientFile, ClientQuestion, Edit, Record, add, next_id
 from half_yard.records.collections import COLLECTIONS, collection_and_id
 from half_yard.records.dates import Calendar
@@ -87,29 +87,56 @@ def field_of(file: ClientFile, path: str) -> str | None:
     return None if main is None else f"{path}/{main}"
 
 
-def answer(file: ClientFile, key: str, typed: str, day: datetime.date, calendar: Calendar) -> Edit:
-    """The edit that keeps an answer and carries it into its field, where there is one. Raises ValueError with
-    what to type instead, and then nothing has changed."""
+def answer(
+    file: ClientFile, key: str, typed: str, day: datetime.date, calendar: Calendar, asked: Field | None = None
+) -> Edit:
+    """The edit that keeps an answer and carries it into its field, where there is one: the one that is asked
+    for, or else what the question is about. Raises ValueError with what to type instead, and then nothing has
+    changed."""
     question, said = file.questions[key], typed.strip()
     path = f"/questions/{key}"
     steps = [
         Change(op="replace", path=f"{path}/answer", value=said),
         Change(op="replace", path=f"{path}/answered", value=day.isoformat() if said else None),
     ]
-    field = field_of(file, question.about)
-    if said and field is not None:
-        value = read_for(file, field, said, calendar)
-        steps.append(Change(op="replace", path=field, value=value))
+    if said and asked is not None:
+        holder = value_at(file, asked.path.rpartition("/")[0])
+        there = not isinstance(holder, dict) or asked.path.rpartition("/")[2] in holder
+        value = read_answer(asked, said, calendar)
+        steps.append(Change(op="replace" if there else "add", path=asked.path, value=value))
+    elif said and (field := field_of(file, question.about)) is not None:
+        steps.append(Change(op="replace", path=field, value=read_for(file, field, said, calendar)))
     return Edit(label="Answered" if said else "Asked once more", changes=tuple(steps))
+
+
+def read_answer(asked: Field, typed: str, calendar: Calendar) -> JsonValue:
+    """What is typed for a field that is asked for, a choice by its words or its key. Raises ValueError with
+    what to type instead."""
+    match asked.kind:
+        case FieldKind.ANSWER:
+            return _yes_or_no(typed)
+        case FieldKind.CHOICE:
+            said = typed.casefold()
+            found = [key for key, title in asked.options if said in (key.casefold(), title.casefold())]
+            if not found:
+                titles = "; ".join(title for _, title in asked.options)
+                raise ValueError(f"“{typed}” is none of: {titles}.")
+            return found[0]
+        case _:
+            return read_field(asked, typed, calendar)
+
+
+def _yes_or_no(typed: str) -> bool:
+    if typed.casefold() in YES | NO:
+        return typed.casefold() in YES
+    raise ValueError(f"“{typed}” is no answer to a yes or no question. Type yes or no.")
 
 
 def read_for(file: ClientFile, field: str, typed: str, calendar: Calendar) -> JsonValue:
     """What is typed for a field, in the file's JSON form. Raises ValueError with what to type instead."""
     kinds = _kinds(_type_at(file, field))
     if bool in kinds:
-        if typed.casefold() in YES | NO:
-            return typed.casefold() in YES
-        raise ValueError(f"“{typed}” is no answer to a yes or no question. Type yes or no.")
+        return _yes_or_no(typed)
     if Decimal in kinds:
         return format(reckon(typed), "f")
     if datetime.date in kinds:

@@ -65,7 +65,7 @@ class AnswersView(QWidget):
 
     def _read(self) -> None:
         workspace = self._workspace
-        self.rows = returned(workspace.file, self._cells, datetime.date.today(), workspace.calendar)
+        self.rows = returned(workspace.pack, workspace.file, self._cells, datetime.date.today())
         show_cells(
             self.table,
             [(row.words or row.key, row.answer, row.problem or "it is taken") for row in self.rows],

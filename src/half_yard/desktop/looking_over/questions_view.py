@@ -11,6 +11,7 @@ from pathlib import Path
 from pydantic import JsonValue
 from PySide6.QtWidgets import QFileDialog, QStackedWidget, QVBoxLayout, QWidget
 
+from half_yard.countries.answering import answered
 from half_yard.countries.labels import label_of
 from half_yard.desktop.actions import Action
 from half_yard.desktop.choice_box import ChoiceBox
@@ -25,7 +26,7 @@ from half_yard.figures import Place
 from half_yard.interop.answers_form import form_text
 from half_yard.interop.letter import ENDINGS, LetterError, letter_as
 from half_yard.records import Change, ClientQuestion, Edit
-from half_yard.review.asking import answer, ask_again
+from half_yard.review.asking import ask_again
 from half_yard.storage import sha256_of
 
 WORDS, ANSWER = 1, 3
@@ -43,8 +44,8 @@ class QuestionsModel(RecordModel):
             super()._change(key, column, values)
             return
         typed = str(values["answer"] or "")
-        file, calendar = self._workspace.file, self._workspace.calendar
-        self._workspace.do(answer(file, key, typed, datetime.date.today(), calendar))
+        workspace = self._workspace
+        workspace.do(answered(workspace.pack, workspace.file, key, typed, datetime.date.today()))
 
 
 class QuestionsView(StripPart):
