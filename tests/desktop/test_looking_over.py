@@ -62,6 +62,8 @@ class LookingOver(WindowCase):
         self.settle()
         self.assertEqual(self.window.stage, Stage.LOOK_OVER)
         table = self.page.questions.block.table
+        about = str(table.model().index(0, 0).data())
+        self.assertRegex(about, "^Item: .*, amount$", "an answer is seen to go there")
         self.press(Key.Key_F2)
         self.type("Is box 1 of the K-1 right?", ENTER)
         self.assertEqual(self.workspace.file.questions["v00001"].words, "Is box 1 of the K-1 right?")
@@ -195,6 +197,7 @@ class LookingOver(WindowCase):
             view.ask_for_answers()
         self.settle()
         self.assertEqual([each.problem for each in view.answers.rows], [""])
+        self.assertRegex(str(view.answers.table.model().index(0, 2).data()), "^goes to Item: .*, amount$")
         self.assertNotEqual(self.workspace.file.items["j00001"].amount, 2950, "it is only shown")
         self.assertTrue(view.answers.take.hasFocus())
         self.press(Key.Key_Space)

@@ -80,7 +80,8 @@ def _shown(options: argparse.Namespace) -> int:
     for key, each in sorted(file.questions.items()):
         days = ", ".join(day.isoformat() for day in each.asked)
         state = f"answered {each.answered.isoformat()}: {each.answer}" if each.answered else "open"
-        about = label_of(pack_for(file.country), file, each.about) or "everything"
+        pack = pack_for(file.country)
+        about = label_of(pack, file, goes_to(pack, file, each.about) or each.about) or "everything"
         print(f"{key}  {each.words}\n  {about}; asked {days or 'not yet'}; {state}")
     if not file.questions:
         print("Nothing is asked.")

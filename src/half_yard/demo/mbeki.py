@@ -148,7 +148,8 @@ def _asked() -> list[ClientQuestion]:
     first, again = datetime.date(2026, 1, 19), datetime.date(2026, 2, 9)
     return [
         ClientQuestion(
-            about="/sales/g00003", words="Who can say what the tankard was worth when you inherited it?",
+            about="/sales/g00003/basis",
+            words="Who can say what the tankard was worth when you inherited it?",
             by="RT", asked=(first, again),
         ),
         ClientQuestion(

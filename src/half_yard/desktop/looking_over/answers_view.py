@@ -8,6 +8,8 @@ from pathlib import Path
 from PySide6.QtCore import Signal
 from PySide6.QtWidgets import QVBoxLayout, QWidget
 
+from half_yard.countries.answering import goes_to
+from half_yard.countries.labels import label_of
 from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.interop.answers_form import Returned, UnreadableFormError, returned, taken
@@ -66,11 +68,16 @@ class AnswersView(QWidget):
     def _read(self) -> None:
         workspace = self._workspace
         self.rows = returned(workspace.pack, workspace.file, self._cells, datetime.date.today())
-        show_cells(
-            self.table,
-            [(row.words or row.key, row.answer, row.problem or "it is taken") for row in self.rows],
-        )
+        cells = [
+            (row.words or row.key, row.answer, row.problem or self._goes_to(row.key)) for row in self.rows
+        ]
+        show_cells(self.table, cells)
         self.take.setEnabled(any(row.edit is not None for row in self.rows))
+
+    def _goes_to(self, question: str) -> str:
+        pack, file = self._workspace.pack, self._workspace.file
+        field = goes_to(pack, file, file.questions[question].about)
+        return f"goes to {label_of(pack, file, field)}" if field else "is kept in the list"
 
     def take_in(self) -> None:
         """Carry the answers that fit into their fields."""

@@ -11,7 +11,7 @@ from pathlib import Path
 from pydantic import JsonValue
 from PySide6.QtWidgets import QFileDialog, QStackedWidget, QVBoxLayout, QWidget
 
-from half_yard.countries.answering import answered
+from half_yard.countries.answering import answered, goes_to
 from half_yard.countries.labels import label_of
 from half_yard.desktop.actions import Action
 from half_yard.desktop.choice_box import ChoiceBox
@@ -127,7 +127,9 @@ class QuestionsView(StripPart):
         place = self._place(about)
         if place is not None:
             return self._workspace.computation.line(place).title
-        return label_of(self._workspace.pack, self._workspace.file, about)
+        # The field into which an answer goes is named before one is typed.
+        pack, file = self._workspace.pack, self._workspace.file
+        return label_of(pack, file, goes_to(pack, file, about) or about)
 
     def _place(self, about: str) -> Place | None:
         """The line that a question is about, where it is about one that there is."""
