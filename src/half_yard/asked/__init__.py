@@ -8,6 +8,7 @@ from half_yard.asked.fields import (
     plain_value,
     read_field,
     shown_value,
+    step_to,
     value_at,
 )
 from half_yard.asked.sections import Now, Section, people_of
@@ -26,5 +27,6 @@ __all__ = [
     "plain_value",
     "read_field",
     "shown_value",
+    "step_to",
     "value_at",
 ]

@@ -10,7 +10,7 @@ from enum import Enum, auto
 
 from pydantic import JsonValue
 
-from half_yard.records import ClientFile
+from half_yard.records import Change, ClientFile
 from half_yard.records.choices import Option
 from half_yard.records.dates import Calendar
 from half_yard.records.reckoning import reckon, reckon_percent
@@ -65,6 +65,14 @@ def value_at(file: ClientFile, path: str) -> object:
         if node is None:
             return None
     return node
+
+
+def step_to(file: ClientFile, path: str, value: JsonValue) -> Change:
+    """The step that sets a field, adding it where a mapping has none of its name yet."""
+    parent, _, name = path.rpartition("/")
+    holder = value_at(file, parent)
+    there = not isinstance(holder, dict) or name in holder
+    return Change(op="replace" if there else "add", path=path, value=value)
 
 
 def read_field(field: Field, typed: str, calendar: Calendar) -> JsonValue:

@@ -14,7 +14,7 @@ from half_yard.cli.saying import DONE
 from half_yard.cli.working import finish
 from half_yard.countries import compute, pack_for
 from half_yard.countries.answering import answered, goes_to
-from half_yard.countries.labels import label_of
+from half_yard.countries.labels import label_of_question
 from half_yard.figures.explain import money_text
 from half_yard.interop.answers_form import UnreadableFormError, form_text, returned, taken
 from half_yard.interop.asset_list import UnreadableListError, cells_of
@@ -80,8 +80,7 @@ def _shown(options: argparse.Namespace) -> int:
     for key, each in sorted(file.questions.items()):
         days = ", ".join(day.isoformat() for day in each.asked)
         state = f"answered {each.answered.isoformat()}: {each.answer}" if each.answered else "open"
-        pack = pack_for(file.country)
-        about = label_of(pack, file, goes_to(pack, file, each.about) or each.about) or "everything"
+        about = label_of_question(pack_for(file.country), file, each.about) or "everything"
         print(f"{key}  {each.words}\n  {about}; asked {days or 'not yet'}; {state}")
     if not file.questions:
         print("Nothing is asked.")

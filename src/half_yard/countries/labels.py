@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from half_yard.countries.answering import asked_at
+from half_yard.countries.answering import asked_at, goes_to
 from half_yard.countries.pack import Pack
 from half_yard.records import ClientFile
 from half_yard.review.asking import called
@@ -24,3 +24,8 @@ def label_of(pack: Pack, file: ClientFile, path: str) -> str:
             return last.capitalize()
         return f"{name}, {last}" if path.count("/") > RECORD_DEPTH else name
     return label if name == path else f"{name}: {label}"
+
+
+def label_of_question(pack: Pack, file: ClientFile, about: str) -> str:
+    """What a question is about: the field into which its answer goes, where there is one."""
+    return label_of(pack, file, goes_to(pack, file, about) or about)

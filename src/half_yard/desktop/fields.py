@@ -8,7 +8,7 @@ from pydantic import JsonValue
 from PySide6.QtCore import QEvent, QObject, Qt, QTimer
 from PySide6.QtWidgets import QCheckBox, QComboBox, QGridLayout, QLabel, QLineEdit, QSizePolicy, QWidget
 
-from half_yard.asked import Field, FieldKind, plain_value, read_field, shown_value, value_at
+from half_yard.asked import Field, FieldKind, plain_value, read_field, shown_value, step_to, value_at
 from half_yard.desktop import theme
 from half_yard.desktop.aloud import say_aloud
 from half_yard.desktop.choice_box import ChoiceBox
@@ -205,5 +205,5 @@ class FieldForm(QWidget):
         if value is None and field.optional and isinstance(holder, dict):
             step = Change(op="remove", path=field.path)
         else:
-            step = Change(op="replace" if there else "add", path=field.path, value=value)
+            step = step_to(file, field.path, value)
         self._workspace.do(Edit(label=field.label, changes=(step,)))

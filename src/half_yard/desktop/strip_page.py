@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from abc import abstractmethod
 from collections.abc import Mapping, Sequence
 
 from PySide6.QtCore import Qt
@@ -58,9 +59,9 @@ class StripPage(Page):
         column.addLayout(head)
         column.addWidget(self._stack, 1)
 
+    @abstractmethod
     def names(self) -> Sequence[tuple[str, str, str]]:
         """The parts for the strip, as (key, text, whole text), of an open file."""
-        raise NotImplementedError
 
     @property
     def part(self) -> StripPart:

@@ -9,7 +9,7 @@ from typing import Any, get_args, get_type_hints
 
 from pydantic import JsonValue
 
-from half_yard.asked import Field, FieldKind, read_field, value_at
+from half_yard.asked import Field, FieldKind, read_field, step_to, value_at
 from half_yard.records import Change, ClientFile, ClientQuestion, Edit, Record, add, next_id
 from half_yard.records.collections import COLLECTIONS, collection_and_id
 from half_yard.records.dates import Calendar
@@ -100,12 +100,9 @@ def answer(
         Change(op="replace", path=f"{path}/answered", value=day.isoformat() if said else None),
     ]
     if said and asked is not None:
-        holder = value_at(file, asked.path.rpartition("/")[0])
-        there = not isinstance(holder, dict) or asked.path.rpartition("/")[2] in holder
-        value = read_answer(asked, said, calendar)
-        steps.append(Change(op="replace" if there else "add", path=asked.path, value=value))
+        steps.append(step_to(file, asked.path, read_answer(asked, said, calendar)))
     elif said and (field := field_of(file, question.about)) is not None:
-        steps.append(Change(op="replace", path=field, value=read_for(file, field, said, calendar)))
+        steps.append(step_to(file, field, read_for(file, field, said, calendar)))
     return Edit(label="Answered" if said else "Asked once more", changes=tuple(steps))
 
 

@@ -56,7 +56,7 @@ class FilingView(StripPart):
         """Show what was sent, what came back, and what differs since."""
         file = self._workspace.file
         signed = bool(self._workspace.pack.signers(file))
-        reason = self._why_not() if signed else NOT_HERE
+        reason = self._why_not(electronic_return(self._workspace.computation)) if signed else NOT_HERE
         self.heading.setText(f"{kind_of_next(file).capitalize()} return of {file.tax_year}")
         words = f"It goes to the {NAME}: numbers of persons in full, every sheet, the PINs, nothing else."
         self._said.setText(reason or words)
@@ -64,9 +64,8 @@ class FilingView(StripPart):
         self.ask.setVisible(bool(waiting(file)))
         self._show([*self._acknowledged(), *self._differing()])
 
-    def _why_not(self) -> str:
+    def _why_not(self, sent: bytes) -> str:
         computation = self._workspace.computation
-        sent = electronic_return(computation)
         return why_not(computation.file, digest_of(sent), computation.sheets, complete=computation.complete)
 
     def _show(self, rows: Sequence[Row]) -> None:
@@ -107,11 +106,10 @@ class FilingView(StripPart):
         workspace = self._workspace
         computation = workspace.computation
         sent = electronic_return(computation)
-        digest = digest_of(sent)
-        if reason := self._why_not():
+        if reason := self._why_not(sent):
             workspace.said.emit(reason)
             return
-        edit, key = begin(computation.file, digest, computation.sheets, datetime.date.today())
+        edit, key = begin(computation.file, digest_of(sent), computation.sheets, datetime.date.today())
         if workspace.try_to(edit):
             self._hear(key, sent)
 

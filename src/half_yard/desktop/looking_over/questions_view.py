@@ -11,8 +11,8 @@ from pathlib import Path
 from pydantic import JsonValue
 from PySide6.QtWidgets import QFileDialog, QStackedWidget, QVBoxLayout, QWidget
 
-from half_yard.countries.answering import answered, goes_to
-from half_yard.countries.labels import label_of
+from half_yard.countries.answering import answered
+from half_yard.countries.labels import label_of_question
 from half_yard.desktop.actions import Action
 from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.looking_over.answers_view import AnswersView
@@ -128,8 +128,7 @@ class QuestionsView(StripPart):
         if place is not None:
             return self._workspace.computation.line(place).title
         # The field into which an answer goes is named before one is typed.
-        pack, file = self._workspace.pack, self._workspace.file
-        return label_of(pack, file, goes_to(pack, file, about) or about)
+        return label_of_question(self._workspace.pack, self._workspace.file, about)
 
     def _place(self, about: str) -> Place | None:
         """The line that a question is about, where it is about one that there is."""
