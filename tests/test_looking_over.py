@@ -9,6 +9,7 @@ import io
 import json
 import tempfile
 import unittest
+from collections.abc import Mapping, Sequence
 from decimal import Decimal
 from email import message_from_bytes, policy
 from pathlib import Path
@@ -20,9 +21,10 @@ from half_yard.countries.answering import answered, goes_to
 from half_yard.countries.labels import label_of
 from half_yard.countries.next_year import next_year
 from half_yard.countries.telling import thread_rows
+from half_yard.demo.hallowell import hallowell
 from half_yard.figures import Place
 from half_yard.interop.letter import LetterError, Wording, letter_as, letter_text
-from half_yard.records import ClientFile, Edit, Judgement, apply
+from half_yard.records import ClientFile, Edit, Entry, Judgement, apply
 from half_yard.records.dates import Calendar
 from half_yard.review.asking import answer, ask_again, ask_client, field_of, open_questions, proposed_words
 from half_yard.review.checked import check, standing
@@ -121,7 +123,46 @@ class Years(unittest.TestCase):
 
     def test_nothing_is_said_where_last_year_is_not_known(self) -> None:
         file = client(2025, wages=wages("70000"))
-        self.assertEqual(beside(file, compute(file).sheets), [])
+        rows = beside(file, compute(file).sheets)
+        self.assertEqual({(row.before, row.change, row.remark) for row in rows}, {(None, None, "")})
+
+    def remark(self, amounts: Sequence[str], years: Mapping[int, str] = {}) -> str:
+        """What is said of the supplies of a business with a gross of 10,000 in every year."""
+        key, name = "schedule_c.a00001.owner", "supplies"
+        costs = {
+            f"e0001{number}": Entry(activity="a00001", line=name, amount=Decimal(amount))
+            for number, amount in enumerate(amounts)
+        }
+        before = {
+            str(year): {key: {"gross_income": Decimal(10000), name: Decimal(cost)}}
+            for year, cost in years.items()
+        }
+        file = sole_proprietor("10000", 2025)
+        file = file.model_copy(update={"entries": {**file.entries, **costs}, "history": before})
+        rows = beside(file, compute(file).sheets)
+        return next(row.remark for row in rows if row.line and str(row.line.place) == f"{key}/{name}")
+
+    def test_a_cost_far_from_its_own_part_of_the_gross(self) -> None:
+        self.assertEqual(self.remark(["1100"], {2024: "900"}), "")
+        self.assertEqual(self.remark(["3000"], {2024: "900"}), "more by 233%; 30% of line 7, 9% last year")
+        years = {2024: "2500", 2023: "1200"}
+        self.assertEqual(self.remark(["5900"], years).partition("; ")[2], "59% of line 7, 12% to 25% before")
+        self.assertEqual(self.remark(["3000"], years), "", "it is among what other years had")
+
+    def test_several_round_amounts_are_said_and_rents_are_not(self) -> None:
+        self.assertEqual(self.remark(["100", "250", "400"]), "round amounts only")
+        for amounts in (["300", "300", "300"], ["100", "250.75", "400"], ["100", "900"]):
+            self.assertEqual(self.remark(amounts), "", amounts)
+
+    def test_a_large_personal_part_is_said(self) -> None:
+        file = hallowell()
+        rows = beside(file, compute(file).sheets)
+        said = {row.sheet: row.remark for row in rows if row.line and row.line.place.line == "personal"}
+        self.assertEqual(
+            {sheet: words for sheet, words in said.items() if words},
+            {"Shared use · Estate car": "51% of it is personal"},
+            "a home, of which 92% are lived in, is none",
+        )
 
 
 class Asked(unittest.TestCase):

@@ -6,6 +6,7 @@ import argparse
 import datetime
 import json
 from contextlib import closing
+from decimal import Decimal
 from pathlib import Path
 from typing import Any
 
@@ -120,16 +121,22 @@ def _years(options: argparse.Namespace) -> int:
         print("What last year's return came to is not known in this file.")
     for row in rows:
         title = f"{row.sheet}: {row.title}"[:TITLE]
-        amounts = "".join(f"{money_text(each):>{AMOUNT}}" for each in (row.now, row.before))
+        before = "" if row.before is None else money_text(row.before)
+        amounts = "".join(f"{each:>{AMOUNT}}" for each in (money_text(row.now), before))
         print(f"{title:<{TITLE}}{amounts}  {row.remark}".rstrip())
     return DONE
 
 
-def _row_document(row: Beside) -> dict[str, str]:
+def _row_document(row: Beside) -> dict[str, str | None]:
     return {
         "sheet": row.sheet, "line": str(row.line.place) if row.line is not None else "", "title": row.title,
-        "now": str(row.now), "before": str(row.before), "change": str(row.change), "remark": row.remark,
+        "now": str(row.now), "before": _amount(row.before), "change": _amount(row.change),
+        "remark": row.remark,
     }  # fmt: skip
+
+
+def _amount(amount: Decimal | None) -> str | None:
+    return None if amount is None else str(amount)
 
 
 def _ask(options: argparse.Namespace) -> int:

@@ -15,7 +15,7 @@ from half_yard.records import Activity, Change, ClientFile, Edit
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.naming import same_name
 
-COMPARED = {Role.COST, Role.TOTAL, Role.RESULT}
+COMPARED = {Role.COST, Role.GROSS, Role.TOTAL, Role.RESULT}
 """The lines that no entry is sorted to and that are compared all the same."""
 
 

@@ -14,6 +14,8 @@ class Role(StrEnum):
 
     LINE = "line"
     COST = "worked out elsewhere"
+    GROSS = "what came in, before costs"
+    PERSONAL = "what stays personal"
     SUBTOTAL = "subtotal"
     TOTAL = "total"
     RESULT = "result"

@@ -139,13 +139,13 @@ def _search(sheet: Sheet, record: str) -> Landed:
     """The lines of a sheet on which something of a record arrives first."""
     found = []
     for line in sheet.lines:
-        entered = [path for path in _entered_on(line, record) if _record_of(path) == record]
+        entered = [path for path in entered_on(line, record) if _record_of(path) == record]
         if entered:
             found.append((line, entered))
     return found
 
 
-def _entered_on(line: Line, begins: str = "") -> list[str]:
+def entered_on(line: Line, begins: str = "") -> list[str]:
     """The paths of what arrives first on a line, of those that begin so."""
     found = []
     seen: set[int] = set()
@@ -167,7 +167,7 @@ def _find_landed(sheet: Sheet) -> Mapping[str, Landed]:
     found: dict[str, list[tuple[Line, Sequence[str]]]] = {}
     for line in sheet.lines:
         by_record: dict[str, list[str]] = {}
-        for path in _entered_on(line):
+        for path in entered_on(line):
             by_record.setdefault(_record_of(path), []).append(path)
         for record, entered in by_record.items():
             found.setdefault(record, []).append((line, entered))

@@ -3,43 +3,37 @@ stands out is said quietly."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 
-from half_yard.figures import Line, Role, Sheet
+from half_yard.figures import Line, Sheet
 from half_yard.figures.rounding import ZERO, to_cents
 from half_yard.records import Change, ClientFile, Edit
 from half_yard.records.amounts import LARGEST
+from half_yard.review.remarks import Amounts, remark
 
 YEARS_KEPT = 3
 """So many years go along: losses three years running are seen with two before this one."""
-WORTH_SAYING = Decimal(500)
-"""Dollars below which nothing is said of a change (our own choice)."""
-HALF = Decimal("0.5")
-RESULTS = {Role.RESULT, Role.LIMITED}
-
-Amounts = Mapping[str, Mapping[str, Decimal]]
-"""Amounts in dollars by sheet and line."""
 
 
 @dataclass(frozen=True, slots=True)
 class Beside:
     """A line of this year and of the one before, in dollars, and what stands out about it in words, if
-    something does. `line` is None where only last year had it."""
+    something does. `line` is None where only last year had it, `before` where last year is not known."""
 
     sheet: str
     title: str
     number: str
     now: Decimal
-    before: Decimal
+    before: Decimal | None
     line: Line | None = None
     remark: str = ""
 
     @property
-    def change(self) -> Decimal:
-        """By how much it is more than last year."""
-        return self.now - self.before
+    def change(self) -> Decimal | None:
+        """By how much it is more than last year, where that is known."""
+        return None if self.before is None else self.now - self.before
 
 
 def outcome_of(sheets: Iterable[Sheet]) -> dict[str, dict[str, Decimal]]:
@@ -77,24 +71,21 @@ def history_edit(file: ClientFile, year: int, amounts: Amounts) -> Edit:
 
 
 def beside(file: ClientFile, sheets: Sequence[Sheet]) -> list[Beside]:
-    """Every line on which something is in this year or in the one before, in the order of the sheets; nothing
-    where the year before is not known."""
+    """Every line on which something is in this year or in the one before, in the order of the sheets."""
     before = file.history.get(str(file.tax_year - 1))
-    if before is None:
-        return []
     rows = []
     for sheet in sheets:
-        known = dict(before.get(sheet.key, {}))
+        known = dict(before.get(sheet.key, {})) if before is not None else {}
         for line in sheet.lines:
-            was = known.pop(line.place.line, ZERO)
+            was = None if before is None else known.pop(line.place.line, ZERO)
             if was or line.figure.amount:
-                remark = _remark(file, line, was)
+                words = remark(file, sheet, line, was)
                 rows.append(
-                    Beside(sheet.title, line.title, line.number, line.figure.amount, was, line, remark)
+                    Beside(sheet.title, line.title, line.number, line.figure.amount, was, line, words)
                 )
         rows += [_gone(sheet.title, key, was) for key, was in known.items()]
     here = {sheet.key for sheet in sheets}
-    for key, lines in before.items():
+    for key, lines in (before or {}).items():
         if key not in here:
             rows += [_gone(key, line, was) for line, was in lines.items()]
     return rows
@@ -103,26 +94,3 @@ def beside(file: ClientFile, sheets: Sequence[Sheet]) -> list[Beside]:
 def _gone(sheet: str, line: str, was: Decimal) -> Beside:
     words = f"only last year: {line.rpartition('.')[2].replace('_', ' ')}"
     return Beside(sheet.replace("_", " "), words, "", ZERO, was)
-
-
-def _remark(file: ClientFile, line: Line, was: Decimal) -> str:
-    now = line.figure.amount
-    if line.role in RESULTS and now < 0 and _lost_before(file, line):
-        return "a loss for the third year running"
-    change = abs(now - was)
-    if change < WORTH_SAYING:
-        return ""
-    if not was:
-        return "new"
-    if not now:
-        return "nothing any more"
-    if (now < 0) is not (was < 0):
-        return "turned round"
-    if change >= HALF * abs(was):
-        return f"{'more' if abs(now) > abs(was) else 'less'} by {change / abs(was):.0%}"
-    return ""
-
-
-def _lost_before(file: ClientFile, line: Line) -> bool:
-    years = [file.history.get(str(file.tax_year - back), {}) for back in (1, 2)]
-    return all(year.get(line.place.sheet, {}).get(line.place.line, ZERO) < 0 for year in years)

@@ -17,7 +17,7 @@ from half_yard.review.years import Beside, beside, history_edit, outcome_of
 COLUMNS = ("Line", "Sheet", "No.", "This year", "Last year", "Change", "What stands out")
 AMOUNTS = (3, 4, 5)
 UNKNOWN = (
-    "What last year's return came to is not known here. A file that was made with Next year has it; or take "
+    " What last year's return came to is not known here. A file that was made with Next year has it; or take "
     "it from last year's file."
 )
 
@@ -57,12 +57,10 @@ class YearsView(StripPart):
         computation = self._workspace.computation
         every = beside(computation.file, computation.sheets)
         self.rows = [row for row in every if row.remark] if self.only.isChecked() else every
-        if str(computation.file.tax_year - 1) not in computation.file.history:
-            self._said.setText(UNKNOWN)
-        else:
-            standing = sum(bool(row.remark) for row in every)
-            words = f"{standing} of {len(every)} lines stand out" if standing else "No line stands out"
-            self._said.setText(f"{words}. Enter goes to the line.")
+        standing = sum(bool(row.remark) for row in every)
+        words = f"{standing} of {len(every)} lines stand out" if standing else "No line stands out"
+        known = str(computation.file.tax_year - 1) in computation.file.history
+        self._said.setText(f"{words}. Enter goes to the line.{'' if known else UNKNOWN}")
         show_cells(self.table, [_cells(row) for row in self.rows], AMOUNTS)
         for number, row in enumerate(self.rows):
             for column in range(len(COLUMNS)):
@@ -103,5 +101,5 @@ class YearsView(StripPart):
 
 
 def _cells(row: Beside) -> tuple[str, ...]:
-    amounts = (money_text(each) for each in (row.now, row.before, row.change))
+    amounts = ("" if each is None else money_text(each) for each in (row.now, row.before, row.change))
     return (row.title, row.sheet, row.number, *amounts, row.remark)

@@ -43,7 +43,7 @@ def income(page: Page, ask: Ask, activity: str) -> None:
         other = total((other, ask(cca.schedule, activity)["recapture"]))
     second = page.line("other_income", "8230", "Other income", other)
     gross = page.line(
-        "gross_income", "8299", "Gross business or professional income", first + second, Role.TOTAL
+        "gross_income", "8299", "Gross business or professional income", first + second, Role.GROSS
     )
     sold = page.line(
         "cost_of_goods", "8518", "Cost of goods sold", ask(goods, activity)["cost_of_goods_sold"]

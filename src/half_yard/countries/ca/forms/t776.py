@@ -38,7 +38,7 @@ def net_income(page: Page, ask: Ask, activity: str) -> None:
             "other_income", "8230", "Other related income", totals.get("other_income", NOTHING_ENTERED)
         ),
     ]
-    gross = page.line("gross_income", "8299", "Total gross rental income", total(income), Role.TOTAL)
+    gross = page.line("gross_income", "8299", "Total gross rental income", total(income), Role.GROSS)
     page.section = "Part 4 · Expenses"
     lines = []
     for line in RENTAL_EXPENSES:

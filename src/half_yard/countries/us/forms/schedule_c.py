@@ -89,7 +89,7 @@ def income(page: Page, ask: Ask, key: str, person: str) -> None:
     if taken_back.amount:
         other = other + taken_back  # Form 4797, part IV
     other_income = page.line("other_income", "6", "Other income", other)
-    page.line("gross_income", "7", "Gross income", gross_profit + other_income, Role.TOTAL)
+    page.line("gross_income", "7", "Gross income", gross_profit + other_income, Role.GROSS)
 
 
 @schedule_c.part

@@ -110,7 +110,8 @@ def result(page: Page, ask: Ask, key: str) -> None:
     received = on("rents")
     if assets.taken_back.amount:
         received += assets.taken_back  # Form 4797, line 35: on the form of the deduction
-    rents = page.line("rents", "3", "Rents received", received.marked(*_marks(ask, key, activity)))
+    received = received.marked(*_marks(ask, key, activity))
+    rents = page.line("rents", "3", "Rents received", received, Role.GROSS)
     page.section = "Expenses"
     expenses = []
     for line in RENTAL_EXPENSES:

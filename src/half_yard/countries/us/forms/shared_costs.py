@@ -9,7 +9,7 @@ from half_yard.countries.us.shared.divided import (
     thing_of,
     use_share,
 )
-from half_yard.countries.us.shared.kinds import MEASURES, WITH_INTEREST
+from half_yard.countries.us.shared.kinds import HOME, MEASURES, WITH_INTEREST
 from half_yard.figures import Figure, Form, Page, Role, stated, total
 from half_yard.records.amounts import HUNDRED
 
@@ -52,17 +52,27 @@ def shares(page: Page, ask: Ask, thing: str) -> None:
 @shared_costs.part
 def by_use(page: Page, ask: Ask, thing: str) -> None:
     """Every line of its costs: the whole, the part of each use, what stays personal."""
+    whole: list[Figure] = []
     personal: list[Figure] = []
     for line, each in ask(divided, thing).items():
         page.section = each.whole.label
-        page.line(line, "", "Whole", each.whole)
+        whole.append(page.line(line, "", "Whole", each.whole))
         for activity in each.activities:
             page.line(f"{line}.{activity}", "", f"For {name(ask, activity)}", each.part(activity), Role.COST)
         personal.append(page.line(f"{line}.personal", "", "Personal", each.personal, Role.COST))
-    page.section = "Personal in all"
-    to_schedule_a = ask.of(thing_of, thing).kind in WITH_INTEREST
-    title = "Personal; interest and taxes to Schedule A" if to_schedule_a else "Personal, deducted nowhere"
-    page.line("personal", "", title, total(personal), Role.TOTAL)
+    page.section = "In all"
+    page.line("whole", "", "Whole", total(whole), Role.SUBTOTAL)
+    kind, title = ask.of(thing_of, thing).kind, "Personal, deducted nowhere"
+    if kind in WITH_INTEREST:
+        title = "Personal; interest and taxes to Schedule A"
+    title = (
+        "Personal; interest and taxes to Schedule A"
+        if kind in WITH_INTEREST
+        else "Personal, deducted nowhere"
+    )
+    # A home is lived in: that most of it is personal is not worth a remark.
+    role = Role.TOTAL if kind == HOME else Role.PERSONAL
+    page.line("personal", "", title, total(personal), role)
 
 
 def lines_of(ask: Ask, thing: str) -> tuple[str, ...]:
