@@ -65,11 +65,6 @@ def by_use(page: Page, ask: Ask, thing: str) -> None:
     kind, title = ask.of(thing_of, thing).kind, "Personal, deducted nowhere"
     if kind in WITH_INTEREST:
         title = "Personal; interest and taxes to Schedule A"
-    title = (
-        "Personal; interest and taxes to Schedule A"
-        if kind in WITH_INTEREST
-        else "Personal, deducted nowhere"
-    )
     # A home is lived in: that most of it is personal is not worth a remark.
     role = Role.TOTAL if kind == HOME else Role.PERSONAL
     page.line("personal", "", title, total(personal), role)
