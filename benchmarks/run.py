@@ -41,7 +41,7 @@ begun = float(sys.argv[1])
 from half_yard.__main__ import collect_seldom
 collect_seldom()
 from half_yard.desktop.app import make_application
-from half_yard.desktop.office import RecentFiles
+from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.window import MainWindow
 application = make_application()
 window = MainWindow(RecentFiles())
@@ -191,7 +191,7 @@ def _imports() -> None:
 def _office(folder: Path) -> None:
     """500 clients listed in the window, and all looked at beside it."""
     from half_yard.desktop.app import make_application  # noqa: PLC0415
-    from half_yard.desktop.office import RecentFiles  # noqa: PLC0415
+    from half_yard.desktop.recent_files import RecentFiles  # noqa: PLC0415
     from half_yard.desktop.window import MainWindow  # noqa: PLC0415
 
     folder.mkdir()
@@ -208,7 +208,7 @@ def _office(folder: Path) -> None:
     application.processEvents()
     show("500 clients listed in a new window", (time.perf_counter() - begun) * 1000, "ms", 1000)
     longest, begun = 0.0, time.perf_counter()
-    while window.clients.listing.is_active:
+    while window.clients.list.listing.is_active:
         paused = time.perf_counter()
         application.processEvents()
         longest = max(longest, time.perf_counter() - paused)
@@ -229,7 +229,7 @@ def _start(arguments: list[str]) -> float:
 def _opened(path: Path) -> tuple[QApplication, MainWindow]:
     """A window with a file."""
     from half_yard.desktop.app import make_application  # noqa: PLC0415
-    from half_yard.desktop.office import RecentFiles  # noqa: PLC0415
+    from half_yard.desktop.recent_files import RecentFiles  # noqa: PLC0415
     from half_yard.desktop.window import MainWindow  # noqa: PLC0415
 
     application = make_application()

@@ -63,7 +63,7 @@ def draw(office: Path, target: Path, size: tuple[int, int]) -> list[Path]:
 
     from half_yard.demo import MAIN_FILE, write_office  # noqa: PLC0415
     from half_yard.desktop.app import make_application  # noqa: PLC0415
-    from half_yard.desktop.office import RecentFiles  # noqa: PLC0415
+    from half_yard.desktop.recent_files import RecentFiles  # noqa: PLC0415
     from half_yard.desktop.window import MainWindow  # noqa: PLC0415
 
     write_office(office)
@@ -86,7 +86,7 @@ def draw(office: Path, target: Path, size: tuple[int, int]) -> list[Path]:
 def clients(window: MainWindow) -> None:
     """The office's files and the client's particulars."""
     window.workspace.go_to("/people/owner/first_name")
-    window.clients.finish_listing()
+    window.clients.list.listing.finish()
 
 
 def books(window: MainWindow) -> None:

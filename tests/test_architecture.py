@@ -37,6 +37,7 @@ MAY_IMPORT = {
     "interop": {"figures", "records", "countries", "review", "texts"},
     "statements": {"figures", "records", "books", "countries", "texts"},
     "standins": {"records"},
+    "office": {"figures", "records", "countries", "review", "interop", "standins", "storage"},
     "storage": {"records"},
     "demo": {"records", "storage"},
     "linux": {"storage"},
@@ -52,6 +53,7 @@ MAY_IMPORT = {
         "standins",
         "statements",
         "storage",
+        "office",
         "demo",
     },
     "desktop": {
@@ -67,6 +69,7 @@ MAY_IMPORT = {
         "statements",
         "standins",
         "interop",
+        "office",
     },
 }
 LONGEST = 400

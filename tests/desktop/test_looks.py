@@ -23,7 +23,7 @@ from PySide6.QtWidgets import (
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop import theme
 from half_yard.desktop.app import show_to_fit
-from half_yard.desktop.office import RecentFiles
+from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.tables.fitting import fitted
 from half_yard.desktop.window import MainWindow

@@ -6,7 +6,8 @@ from pathlib import Path
 from unittest import mock
 
 from half_yard.demo import MAIN_FILE, client_files, write_office
-from half_yard.desktop.office import RecentFiles, standing_of
+from half_yard.desktop.recent_files import RecentFiles
+from half_yard.office.standing import standing_of
 from half_yard.storage import OpenFile
 from half_yard.storage.file_names import file_name
 from tests.desktop.window_case import WindowCase
@@ -110,8 +111,8 @@ class Elsewhere(WindowCase):
         self.window.open_path(other / MAIN_FILE)
         self.window.recent.use_folder(self.folder)
         self.window.clients.refresh_files()
-        self.window.clients.finish_listing()
-        files = self.window.clients.files
+        self.window.clients.list.listing.finish()
+        files = self.window.clients.list.files
         shown = [item.text() for row in range(files.rowCount()) if (item := files.item(row, 0)) is not None]
         self.assertEqual(len(shown), 8)
         self.assertTrue(shown[-1].endswith("other office"), shown)

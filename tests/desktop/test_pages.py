@@ -13,12 +13,12 @@ from PySide6.QtWidgets import QApplication, QCheckBox, QLineEdit, QWidget
 from half_yard.demo import MAIN_FILE, client_files, write_office
 from half_yard.desktop.finder import FOUND_ROLE
 from half_yard.desktop.listing import FEW
-from half_yard.desktop.office import standing_of
-from half_yard.desktop.pages.clients import by_amount
+from half_yard.desktop.pages.client_list import by_amount
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.thread_panel import ROW_ROLE
 from half_yard.desktop.window import MainWindow
 from half_yard.figures import Place
+from half_yard.office.standing import standing_of
 from half_yard.records import change
 from half_yard.review.asking import open_questions
 from half_yard.storage import read_file, to_text
@@ -350,18 +350,18 @@ class Threads(DemoCase):
 
 class Files(DemoCase):
     def test_the_list_says_how_each_file_stands(self) -> None:
-        self.window.clients.finish_listing()
-        files = self.window.clients.files
+        self.window.clients.list.listing.finish()
+        files = self.window.clients.list.files
         cells = [[files.item(row, column) for column in (0, 2)] for row in range(files.rowCount())]
         table = {who.text(): state.text() for who, state in cells if who and state}
         self.assertEqual(
             table,
             {
                 "Adeyemi, Margaux and Piers": "Not all computed",
-                "Castellan, Rosa and Anders Bly": "Complete",
+                "Castellan, Rosa and Anders Bly": "Refused",
                 "Hallowell, Ines and Julian": "Not all sorted",
                 "Lindqvist, Greta": "2 to mend",
-                "Mbeki, Lwazi and Carina": "Complete, 2 asked",
+                "Mbeki, Lwazi and Carina": "Complete",
                 "Oduya, Femi": "Not all computed",
                 "Ravn, Torben": "Complete",
             },
@@ -369,46 +369,47 @@ class Files(DemoCase):
 
     def test_clients_are_found_by_words_and_looked_at_again_only_when_they_changed(self) -> None:
         clients = self.window.clients
-        clients.finish_listing()
+        clients.list.listing.finish()
         self.window.show_stage(Stage.CLIENTS)
         self.press(Key.Key_F, Modifier.ControlModifier)
         self.type("asked")
-        shown = [row for row in range(clients.files.rowCount()) if not clients.files.isRowHidden(row)]
-        found = [clients.files.item(row, 0) for row in shown]
+        shown = [
+            row for row in range(clients.list.files.rowCount()) if not clients.list.files.isRowHidden(row)
+        ]
+        found = [clients.list.files.item(row, 0) for row in shown]
         self.assertEqual([item.text() for item in found if item], ["Mbeki, Lwazi and Carina"])
-        clients.line.clear()
+        clients.list.line.clear()
         again = mock.patch("half_yard.desktop.listing.standing_of", wraps=standing_of)
         with again as looked:
             clients.refresh_files()
-            clients.finish_listing()
+            clients.list.listing.finish()
         # The open one is looked at anew: the window works on it.
         self.assertEqual([call.args[0].name for call in looked.call_args_list], [MAIN_FILE])
 
     def test_clients_are_sorted_by_how_they_stand(self) -> None:
         clients = self.window.clients
-        clients.finish_listing()
+        clients.list.listing.finish()
 
         def states() -> list[str]:
-            items = [clients.files.item(row, 2) for row in range(clients.files.rowCount())]
+            items = [clients.list.files.item(row, 2) for row in range(clients.list.files.rowCount())]
             return [item.text() for item in items if item is not None]
 
-        clients.sort_by(2)
-        clients.finish_listing()
+        clients.list.sort_by(2)
+        clients.list.listing.finish()
         self.assertEqual(states(), sorted(states()))
-        clients.sort_by(2)
-        clients.finish_listing()
+        clients.list.sort_by(2)
+        clients.list.listing.finish()
         self.assertEqual(states(), sorted(states(), reverse=True))
         self.assertLess(by_amount("to pay 9,000"), by_amount("to pay 18,902"))
 
     def test_a_client_is_opened_where_it_is_answered(self) -> None:
         clients = self.window.clients
-        clients.finish_listing()
+        clients.list.listing.finish()
         self.window.show_stage(Stage.CLIENTS)
-        rows = {
-            str(clients.files.model().index(row, 0).data()): row for row in range(clients.files.rowCount())
-        }
-        clients.files.setCurrentCell(rows["Mbeki, Lwazi and Carina"], 0)
-        clients.files.setFocus()
+        files = clients.list.files
+        rows = {str(files.model().index(row, 0).data()): row for row in range(files.rowCount())}
+        clients.list.files.setCurrentCell(rows["Mbeki, Lwazi and Carina"], 0)
+        clients.list.files.setFocus()
         self.press(ENTER, Modifier.ControlModifier)
         self.settle()
         file = self.window.workspace.file
@@ -424,9 +425,9 @@ class Files(DemoCase):
             (self.folder / f"Client {number:02d} 2025.halfyard").write_text(text, encoding="utf-8")
         clients = self.window.clients
         clients.refresh_files()
-        self.assertTrue(clients.listing.is_active)
-        self.wait_for(lambda: not clients.listing.is_active)
-        items = [clients.files.item(row, 2) for row in range(clients.files.rowCount())]
+        self.assertTrue(clients.list.listing.is_active)
+        self.wait_for(lambda: not clients.list.listing.is_active)
+        items = [clients.list.files.item(row, 2) for row in range(clients.list.files.rowCount())]
         states = {item.text() for item in items if item is not None}
         self.assertIn("Not all computed", states)
         self.assertNotIn("…", states)

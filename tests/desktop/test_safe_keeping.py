@@ -176,14 +176,14 @@ class Seals(Case):
         self.window.close()
         self.window = self.new_window()
         clients = self.window.clients
-        clients.finish_listing()
-        names = [clients.files.item(row, 0).text() for row in range(clients.files.rowCount())]  # type: ignore[union-attr]
+        clients.list.listing.finish()
+        names = [clients.list.files.item(row, 0).text() for row in range(clients.list.files.rowCount())]  # type: ignore[union-attr]
         row = next(number for number, name in enumerate(names) if "Hallowell" in name)
-        clients.files.setCurrentCell(row, 0)
+        clients.list.files.setCurrentCell(row, 0)
         clients.show_earlier()
         self.assertIn("Open it first", clients.earlier.inside.text())
         self.assertFalse(clients.earlier.back.isEnabled())
-        states = [clients.files.item(row, 2).text() for row in range(clients.files.rowCount())]  # type: ignore[union-attr]
+        states = [clients.list.files.item(row, 2).text() for row in range(clients.list.files.rowCount())]  # type: ignore[union-attr]
         self.assertIn("Sealed", states)
         self.assertFalse(self.window.open_path(self.path))
         self.type("wrong phrase", ENTER)
@@ -203,7 +203,7 @@ class Seals(Case):
         self.window.close()
         self.window = self.new_window()
         clients = self.window.clients
-        clients.finish_listing()
+        clients.list.listing.finish()
         clients.first.setText("Ada")
         clients.make_new()
         self.assertTrue(clients.key_line.isVisible())
@@ -212,8 +212,8 @@ class Seals(Case):
         made = self.window.workspace.open_file
         self.assertEqual(made.path.name, "Ada 2025.halfyard")
         self.assertIsNotNone(made.seal)
-        clients.finish_listing()
-        states = [clients.files.item(row, 2).text() for row in range(clients.files.rowCount())]  # type: ignore[union-attr]
+        clients.list.listing.finish()
+        states = [clients.list.files.item(row, 2).text() for row in range(clients.list.files.rowCount())]  # type: ignore[union-attr]
         self.assertNotIn("Sealed", states, "the passphrase is asked for once")
 
 
@@ -292,7 +292,7 @@ class OddFiles(WindowCase):
         link = self.folder / "Round 2025.halfyard"
         link.symlink_to(link)
         self.window.clients.refresh_files()
-        self.window.clients.finish_listing()
+        self.window.clients.list.listing.finish()
         self.assertFalse(self.window.open_path(link))
         self.assertIn("Round 2025.halfyard", self.window.clients._problem.text())
 

@@ -92,8 +92,8 @@ class FromNothing(WindowCase):
         self.assertEqual(saved, self.window.workspace.file)
         self.window.close()
         again = self.new_window()
-        again.clients.files.setCurrentCell(0, 0)
-        again.clients.files.setFocus()
+        again.clients.list.files.setCurrentCell(0, 0)
+        again.clients.list.files.setFocus()
         self.press(ENTER)
         self.assertEqual(again.workspace.file, saved)
 

@@ -8,8 +8,8 @@ from unittest import mock
 from PySide6.QtWidgets import QLabel, QLineEdit
 
 from half_yard.countries import COUNTRIES, PACKS
-from half_yard.desktop.office import standing_of
 from half_yard.desktop.stages import Stage
+from half_yard.office.standing import standing_of
 from half_yard.storage import read_file
 from tests.desktop.window_case import Key, Modifier, WindowCase
 from tests.stub_country import STUB

@@ -18,8 +18,8 @@ from PySide6.QtWidgets import QApplication, QWidget
 
 from half_yard.desktop.actions import Action
 from half_yard.desktop.app import make_application
-from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.parts import Page
+from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.shared.page import Part as SharedPart
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.window import MainWindow

@@ -9,13 +9,16 @@ from half_yard.asked import Field
 from half_yard.countries.pack import Pack
 from half_yard.records import ClientFile, Edit
 from half_yard.records.collections import collection_and_id
-from half_yard.review.asking import answer, field_of
+from half_yard.review.asking import answer, answer_of_form, field_of
 
 
 def answered(pack: Pack, file: ClientFile, key: str, typed: str, day: datetime.date) -> Edit:
     """The edit that keeps an answer to a question and carries it into its field, where there is one. Raises
     ValueError with what to type instead, and then nothing has changed."""
     calendar = pack.country.calendar(file.tax_year)
+    collection, form = collection_and_id(file.questions[key].about)
+    if collection == "expected" and form in file.expected:
+        return answer_of_form(file, key, form, typed, day)
     return answer(file, key, typed, day, calendar, asked_at(pack, file, file.questions[key].about))
 
 

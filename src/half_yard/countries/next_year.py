@@ -16,8 +16,11 @@ from half_yard.figures import Carries, Line
 from half_yard.figures.rounding import to_cents
 from half_yard.records import Activity, Asset, Carryover, ClientFile, Dependant, Entry, Household, Person
 from half_yard.records.amounts import LARGEST
+from half_yard.records.forms import ExpectedForm
 from half_yard.records.identifiers import numbered
+from half_yard.records.naming import name_of
 from half_yard.review.asking import open_questions
+from half_yard.review.expected import SENT_BY_PAYERS, expected_of
 from half_yard.review.years import history_with, outcome_of
 
 Who = TypeVar("Who", Household, Person, Dependant)
@@ -47,10 +50,10 @@ def next_year(computation: Computation, pack: Pack, leave: Container[str] = ()) 
     People, dependants, activities, shared things, assets with what was taken of them, exchanges, elections
     and the rules of sorting go on; what the lines carry becomes carryovers, or the first entry of the line
     that begins a year with it; the amounts of this year stand beside those to come, and so does what every
-    line came to. Questions that wait for their answers go along. Entries, statements, payers' forms,
-    payments and what else the household had are of their year and stay behind, but for what the pack lets go
-    on because losses wait for it. Raises
-    ValueError where an amount is more than a file can hold, or an activity that is left has what goes on.
+    line came to. Questions that wait for their answers go along, and payers' forms without their amounts, to
+    be looked for. Entries, statements, payments and what else the household had are of their year and stay
+    behind, but for what the pack lets go on because losses wait for it. Raises ValueError where an amount is
+    more than a file can hold, or an activity that is left has what goes on.
     """
     file = computation.file
     _can_be_left(computation, leave)
@@ -84,6 +87,7 @@ def next_year(computation: Computation, pack: Pack, leave: Container[str] = ()) 
         format_version=file.format_version,
         country=file.country,
         tax_year=file.tax_year + 1,
+        assignment=file.assignment.model_copy(update={"due": None}),
         household=_household(computation, pack),
         people={
             key: _without_anew(person, pack.asked.person_questions) for key, person in file.people.items()
@@ -99,6 +103,7 @@ def next_year(computation: Computation, pack: Pack, leave: Container[str] = ()) 
             for key, each in pack.shared.assets_next_year(file).items()
         },
         items=pack.asked.items_next_year(file),
+        expected=numbered("expected", _expected(file, pack, activities)),
         questions=dict(open_questions(file)),
         history=history_with(file, file.tax_year, outcome_of(computation.sheets)),
         account_answers=file.account_answers,
@@ -110,6 +115,15 @@ def next_year(computation: Computation, pack: Pack, leave: Container[str] = ()) 
         exchanges=file.exchanges,
         uses={key: use for key, use in uses.items() if not use.activity or use.activity in activities},
     )
+
+
+def _expected(file: ClientFile, pack: Pack, activities: Container[str]) -> Iterator[ExpectedForm]:
+    """The forms that payers sent this year, without their amounts: they are looked for next year."""
+    for of in SENT_BY_PAYERS:
+        for key, record in sorted(getattr(file, of).items()):
+            goes_on = not getattr(record, "activity", "") or record.activity in activities
+            if goes_on and name_of(record) and pack.asked.has_payer(file, f"/{of}/{key}"):
+                yield expected_of(of, record)
 
 
 def _together(computation: Computation) -> dict[tuple[Carries, str], Decimal]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 
@@ -19,6 +20,11 @@ from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
 
 
+def no_day(file: ClientFile) -> None:
+    """It is not known by when the return of a file is due."""
+    del file
+
+
 @dataclass(frozen=True)
 class Pack:
     """A country: what it is, what it asks, its ledger, how it keeps assets, and what follows from a file,
@@ -32,6 +38,8 @@ class Pack:
     shared: SharedUse = field(default_factory=SharedUse)
     paying_ahead: Callable[[Computation], Sequence[Instalment]] = none_ahead
     signers: Callable[[ClientFile], Sequence[Signer]] = nobody_signs
+    due: Callable[[ClientFile], datetime.date | None] = no_day
+    """By when the law wants the return of a file, without an extension; None where that is not known."""
 
     def lines_of(self, file: ClientFile, key: str) -> Sequence[StatementLine]:
         """The lines to which the entries of an activity are sorted, or the costs of a shared thing; none

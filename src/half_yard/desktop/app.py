@@ -14,7 +14,7 @@ from PySide6.QtCore import QLibraryInfo, QSize
 from PySide6.QtGui import QIcon
 from PySide6.QtWidgets import QApplication
 
-from half_yard.desktop.office import RecentFiles
+from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.theme import apply_theme
 from half_yard.desktop.window import MainWindow
 from half_yard.linux.libraries import what_to_install

@@ -276,6 +276,7 @@ class Commands:
         window.finder.open_keys(here)
 
     def _new_client(self) -> None:
+        self._window.clients.show_office()
         self._window.show_stage(Stage.CLIENTS)
         self._window.clients.first.setFocus()
 

@@ -11,7 +11,7 @@ from pathlib import Path
 
 from PySide6.QtCore import QObject, QTimer, Signal
 
-from half_yard.desktop.office import Standing, standing_of
+from half_yard.office.standing import Standing, standing_of
 from half_yard.storage import Keys
 
 State = tuple[str, int, int]

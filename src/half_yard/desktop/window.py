@@ -24,7 +24,6 @@ from half_yard.desktop.aloud import say_aloud
 from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.commands import Commands
 from half_yard.desktop.finder import Finder
-from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.pages import (
     AssetsPage,
     BooksPage,
@@ -37,6 +36,7 @@ from half_yard.desktop.pages import (
 from half_yard.desktop.panes import Pane, tab_stops
 from half_yard.desktop.parts import Page, button, scrolled
 from half_yard.desktop.plain_words import PlainLabel
+from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.safe_keeping import SafeKeeping
 from half_yard.desktop.stages import Stage, is_shared, open_counts, stage_of
 from half_yard.desktop.subjects import Subject
@@ -186,8 +186,12 @@ class MainWindow(QMainWindow):
         self.clients.refresh_files()
         self._back.clear()
         self.clients.say("")
-        self.clients.show_particulars()
-        self.show_stage(Stage.BOOKS if file.activities else Stage.CLIENTS)
+        if file.activities:
+            self.clients.show_office()
+            self.show_stage(Stage.BOOKS)
+        else:
+            self.clients.show_client()
+            self.show_stage(Stage.CLIENTS)
         return True
 
     def _refuse(self, problem: str, path: Path | None = None) -> None:
@@ -222,7 +226,7 @@ class MainWindow(QMainWindow):
 
     def closeEvent(self, event: QCloseEvent) -> None:
         if self._let_go():
-            self.clients.listing.end()
+            self.clients.list.listing.end()
             if not self.isMaximized():
                 self.recent.note_size(self.width(), self.height())
             event.accept()
@@ -276,7 +280,7 @@ class MainWindow(QMainWindow):
         if isinstance(subject, Place):
             self.returns.show_place(subject)
         elif stage is Stage.CLIENTS:
-            self.clients.particulars.focus_on(subject)
+            self.clients.show_client(subject)
         elif stage is Stage.BOOKS:
             self.books.show_subject(subject)
         elif stage is Stage.SHARED:

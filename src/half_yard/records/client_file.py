@@ -14,11 +14,13 @@ from pydantic import Field
 
 from half_yard.figures.rounding import to_cents
 from half_yard.records.amounts import HUNDRED, Amount, Percent
+from half_yard.records.assigned import Assignment
 from half_yard.records.exchanges import Exchange
 from half_yard.records.filing import Filing
 from half_yard.records.forms import (
     CapitalSale,
     DividendStatement,
+    ExpectedForm,
     HouseholdItem,
     InterestStatement,
     ReceivedForm,
@@ -220,6 +222,7 @@ class ClientFile(Record):
     format_version: Literal[7]
     country: Text
     tax_year: Annotated[int, Field(ge=1900, le=2200)]
+    assignment: Assignment = Assignment()
     household: Household = Household()
     people: Mapping[Key, Person] = {}
     dependants: Mapping[Key, Dependant] = {}
@@ -232,6 +235,7 @@ class ClientFile(Record):
     dividends: Mapping[Key, DividendStatement] = {}
     sales: Mapping[Key, CapitalSale] = {}
     items: Mapping[Key, HouseholdItem] = {}
+    expected: Mapping[Key, ExpectedForm] = {}
     estimated_payments: Mapping[Key, EstimatedPayment] = {}
     statements: Mapping[Key, Statement] = {}
     account_answers: Mapping[Key, AccountAnswer] = {}

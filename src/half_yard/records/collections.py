@@ -21,6 +21,7 @@ from half_yard.records.filing import Filing
 from half_yard.records.forms import (
     CapitalSale,
     DividendStatement,
+    ExpectedForm,
     HouseholdItem,
     InterestStatement,
     ReceivedForm,
@@ -70,6 +71,7 @@ COLLECTIONS: Mapping[str, Collection] = {
     "dividends": Collection(DividendStatement, "Dividends", Work.HOUSEHOLD, "d"),
     "sales": Collection(CapitalSale, "Sale", Work.HOUSEHOLD, "g"),
     "items": Collection(HouseholdItem, "Item", Work.HOUSEHOLD, "j"),
+    "expected": Collection(ExpectedForm, "Expected form", Work.HOUSEHOLD, "o"),
     "estimated_payments": Collection(EstimatedPayment, "Payment", Work.HOUSEHOLD, "p"),
     "carryovers": Collection(Carryover, "Carried in", Work.HOUSEHOLD, "c"),
     "exchanges": Collection(Exchange, "Exchange", Work.ASSETS, "x", in_rows=False),
@@ -86,6 +88,7 @@ COLLECTIONS: Mapping[str, Collection] = {
     "account_answers": Collection(AccountAnswer, "Account", Work.STATEMENTS, "n", in_rows=False),
 }
 OTHER_WORK: Mapping[str, Work] = {
+    "assignment": Work.CLIENT,
     "household": Work.CLIENT,
     "elections": Work.ASSETS,
     "short_years": Work.ASSETS,

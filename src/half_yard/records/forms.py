@@ -61,6 +61,19 @@ class DividendStatement(PersonsForm):
     qualified: Amount | None = None
 
 
+class ExpectedForm(Record):
+    """A form that a payer will send, as last year: `of` is the collection that it belongs to, `kind` its kind
+    there; `person` or `activity` says whose it is. It has no amounts yet."""
+
+    of: Text = ""
+    kind: Text = ""
+    payer: Text = ""
+    payer_number: Text = ""
+    payer_address: Address = Address()
+    person: Text = ""
+    activity: Text = ""
+
+
 class CapitalSale(PersonsForm):
     """What a person sold of what they held (shares, a fund, a collectible, a digital asset), in dollars.
 

@@ -19,13 +19,15 @@ class Judgement(Record):
 
 class ClientQuestion(Record):
     """Something to ask the client. `about` is the path of a field or record, or a line as sheet/line; `asked`
-    are the days on which it was asked; `answered` the day of the answer. `document` is the path of one that
+    are the days on which it was asked, `wanted` the day by which the answer is needed; `answered` the day of
+    the answer. `document` is the path of one that
     came with it, `document_hash` its SHA-256 in hexadecimal digits."""
 
     about: Text = ""
     words: Text = ""
     by: Text = ""
     asked: tuple[Day, ...] = ()
+    wanted: Date = None
     answer: Text = ""
     answered: Date = None
     document: Text = ""

@@ -15,6 +15,7 @@ from half_yard.records.collections import COLLECTIONS, collection_and_id
 from half_yard.records.dates import Calendar
 from half_yard.records.naming import AMOUNTS, name_of
 from half_yard.records.reckoning import reckon
+from half_yard.review.expected import steps_of
 
 YES, NO = {"yes", "y", "true"}, {"no", "n", "false"}
 
@@ -94,16 +95,31 @@ def answer(
     for, or else what the question is about. Raises ValueError with what to type instead, and then nothing has
     changed."""
     question, said = file.questions[key], typed.strip()
-    path = f"/questions/{key}"
-    steps = [
-        Change(op="replace", path=f"{path}/answer", value=said),
-        Change(op="replace", path=f"{path}/answered", value=day.isoformat() if said else None),
-    ]
+    steps = _kept(key, said, day)
     if said and asked is not None:
         steps.append(step_to(file, asked.path, read_answer(asked, said, calendar)))
     elif said and (field := field_of(file, question.about)) is not None:
         steps.append(step_to(file, field, read_for(file, field, said, calendar)))
     return Edit(label="Answered" if said else "Asked once more", changes=tuple(steps))
+
+
+def answer_of_form(file: ClientFile, key: str, form: str, typed: str, day: datetime.date) -> Edit:
+    """The edit that keeps the answer to where an expected form is, and makes the form of its amount; “none”
+    expects it no more. Raises ValueError as `answer` does."""
+    said = typed.strip()
+    steps = _kept(key, said, day)
+    if said.casefold() in NO | {"none"}:
+        steps.append(Change(op="remove", path=f"/expected/{form}"))
+    elif said:
+        steps += steps_of(file, form, reckon(said))
+    return Edit(label="Answered" if said else "Asked once more", changes=tuple(steps))
+
+
+def _kept(key: str, said: str, day: datetime.date) -> list[Change]:
+    return [
+        Change(op="replace", path=f"/questions/{key}/answer", value=said),
+        Change(op="replace", path=f"/questions/{key}/answered", value=day.isoformat() if said else None),
+    ]
 
 
 def read_answer(asked: Field, typed: str, calendar: Calendar) -> JsonValue:

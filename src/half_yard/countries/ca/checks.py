@@ -13,6 +13,7 @@ from half_yard.figures import Mark, MarkKind, Role, Sheet
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
 from half_yard.review import Finding, Level, share_findings
+from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
     "This program computes businesses (T2125), rentals (T776), employment, interest, pension "
@@ -31,6 +32,7 @@ def findings_of(file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, s
     found = [
         *_household(file),
         *share_findings(file),
+        *expected_findings(file),
         *(Finding(Level.ERROR, f"{_called(file, path)}: {reason}", path) for path, reason in stops.items()
           if "archived" not in reason),
         *_gaps(sheets),

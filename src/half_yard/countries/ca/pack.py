@@ -4,6 +4,7 @@ from half_yard.countries.ca.asked import CanadaAsked
 from half_yard.countries.ca.asset_keeping import CanadaAssetKeeping
 from half_yard.countries.ca.compute import compute
 from half_yard.countries.ca.country import COUNTRY
+from half_yard.countries.ca.due_dates import return_due
 from half_yard.countries.ca.ledger import CanadaLedger
 from half_yard.countries.pack import Pack
 
@@ -13,5 +14,6 @@ PACK = Pack(
     compute,
     CanadaAsked(),
     CanadaAssetKeeping(),
+    due=return_due,
 )
 """Income tax of sole proprietors and small landlords: federal, Ontario, Alberta."""

@@ -39,6 +39,7 @@ from half_yard.depreciation import Convention
 from half_yard.figures import Entered, Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
 from half_yard.review import Finding, Level, share_findings
+from half_yard.review.expected import expected_findings
 
 PRIOR_TOLERANCE = Decimal(1)
 MOST_PROPOSED = 20
@@ -68,6 +69,7 @@ def findings_of(
         *_people(frame),
         *household_findings(frame, sheets),
         *share_findings(frame.file),
+        *expected_findings(frame.file),
         *_stopped(frame, stops),
         *_gaps(sheets),
         *_assets(frame, stories),

@@ -5,6 +5,7 @@ from half_yard.countries.us.asked import UnitedStatesAsked
 from half_yard.countries.us.assets.keeping import UnitedStatesAssetKeeping
 from half_yard.countries.us.compute import compute
 from half_yard.countries.us.country import COUNTRY
+from half_yard.countries.us.due_dates import return_due
 from half_yard.countries.us.household.instalments import instalments_of
 from half_yard.countries.us.ledger import UnitedStatesLedger
 from half_yard.countries.us.shared.use import UnitedStatesSharedUse
@@ -19,5 +20,6 @@ PACK = Pack(
     UnitedStatesSharedUse(),
     instalments_of,
     signers,
+    lambda file: return_due(file.tax_year),
 )
 """Federal income tax of sole proprietors and small landlords."""

@@ -12,7 +12,6 @@ from PySide6.QtWidgets import QHBoxLayout, QListWidgetItem, QTextBrowser, QVBoxL
 from half_yard.desktop import theme
 from half_yard.desktop.actions import Action
 from half_yard.desktop.choice_box import ChoiceBox
-from half_yard.desktop.office_words import office_words
 from half_yard.desktop.parts import button, in_a_row, soft, title, unwrapped
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.printing import print_page
@@ -25,6 +24,7 @@ from half_yard.interop import schedule_page, sheets_page
 from half_yard.interop.letter import LetterError, letter_page
 from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, VOUCHERS, parts_of
 from half_yard.interop.vouchers_page import vouchers_page
+from half_yard.office.wordings import office_words
 
 KEY_ROLE = Qt.ItemDataRole.UserRole + 1
 LIST_WIDTH = 372

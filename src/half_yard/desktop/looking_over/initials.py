@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from PySide6.QtWidgets import QLineEdit
 
-from half_yard.desktop.office import RecentFiles
+from half_yard.desktop.recent_files import RecentFiles
 
 LONGEST, WIDTH = 8, 64
 

@@ -11,8 +11,8 @@ from half_yard.desktop.looking_over.found_view import FoundView
 from half_yard.desktop.looking_over.initials import Initials
 from half_yard.desktop.looking_over.questions_view import ANSWER, QuestionsView
 from half_yard.desktop.looking_over.years_view import YearsView
-from half_yard.desktop.office import RecentFiles
 from half_yard.desktop.parts import unwrapped
+from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.strip_page import StripPage
 from half_yard.desktop.subjects import Subject, collection_and_id
 from half_yard.desktop.workspace import Workspace

@@ -16,7 +16,6 @@ from half_yard.countries.labels import label_of_question
 from half_yard.desktop.actions import Action
 from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.looking_over.answers_view import AnswersView
-from half_yard.desktop.office_words import names_of_wordings, office_words
 from half_yard.desktop.parts import TableBlock, button, in_a_row
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
@@ -25,6 +24,7 @@ from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.figures import Place
 from half_yard.interop.answers_form import form_text
 from half_yard.interop.letter import ENDINGS, LetterError, letter_as
+from half_yard.office.wordings import names_of_wordings, office_words
 from half_yard.records import Change, ClientQuestion, Edit
 from half_yard.review.asking import ask_again
 from half_yard.storage import sha256_of

@@ -1,34 +1,34 @@
-"""The Clients page: the office's files on the left, the open client's particulars on the right."""
+"""The Clients page: the office's files, and the open client's particulars."""
 
 from __future__ import annotations
 
-import re
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from pathlib import Path
 
-from PySide6.QtCore import Qt, Signal
+from PySide6.QtCore import Signal
 from PySide6.QtWidgets import (
     QFileDialog,
     QGridLayout,
     QHBoxLayout,
     QLineEdit,
     QStackedWidget,
-    QTableWidgetItem,
     QVBoxLayout,
     QWidget,
 )
 
 from half_yard.countries import COUNTRIES
-from half_yard.desktop import theme
 from half_yard.desktop.actions import Action
 from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.key_line import KeyLine
-from half_yard.desktop.listing import Listing
-from half_yard.desktop.office import RecentFiles, Standing
+from half_yard.desktop.pages.assign_line import AssignLine
+from half_yard.desktop.pages.client_list import ClientList
 from half_yard.desktop.pages.earlier_view import EarlierView
+from half_yard.desktop.pages.going_on_view import GoingOnView
 from half_yard.desktop.pages.people_view import PeopleView
-from half_yard.desktop.parts import Page, button, plain_table, soft, title
+from half_yard.desktop.parts import Page, button, soft, title
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
+from half_yard.desktop.recent_files import RecentFiles
+from half_yard.desktop.strip import Strip
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import ClientFile, apply, change
 from half_yard.storage import (
@@ -38,20 +38,10 @@ from half_yard.storage import (
     OpenFile,
     SealedFileError,
     office_seal,
-    real_path,
 )
 from half_yard.storage.file_names import file_name
 
-PATH_ROLE = Qt.ItemDataRole.UserRole + 1
-COLUMNS = ("Client", "Year", "Stands at", "Result")
-NAME = 0
-LEFT_WIDTH = 470
-NUMBER, WIDEST_NUMBER = re.compile(r"\d[\d,]*"), 12
-
-
-def by_amount(words: str) -> str:
-    """Words as they are sorted: alike ones by their numbers."""
-    return NUMBER.sub(lambda found: found[0].replace(",", "").zfill(WIDEST_NUMBER), words)
+OFFICE, CLIENT = "all clients", "open client"
 
 
 class ClientsPage(Page):
@@ -65,72 +55,58 @@ class ClientsPage(Page):
         super().__init__(workspace)
         self._recent = recent
         self._refused: Path | None = None
-        self.listing = Listing(workspace.keys, self)
-        self.listing.stands.connect(self._show_standing)
-        self.listing.reached.connect(self._show_reached)
-        row = QHBoxLayout(self)
-        row.setContentsMargins(18, 14, 14, 10)
-        row.setSpacing(24)
-        left = QWidget()
-        left.setFixedWidth(LEFT_WIDTH)
-        self._fill_left(QVBoxLayout(left))
-        row.addWidget(left)
+        self.strip = Strip("Clients and the open one")
+        self.strip.chosen.connect(self.choose)
+        self.list = ClientList(workspace, recent)
+        self.list.wanted.connect(self.wanted)
         self.particulars = PeopleView(workspace)
         self.earlier = EarlierView(workspace)
-        self.earlier.left.connect(self.show_particulars)
+        self.earlier.left.connect(self.show_office)
         self.earlier.opened.connect(self.wanted)
-        self._right = QStackedWidget()
-        for part in (self.particulars, self.earlier):
-            self._right.addWidget(part)
-        row.addWidget(self._right, 1)
+        self.going_on = GoingOnView(workspace)
+        self.going_on.left.connect(self._made_next_years)
+        self._office = QWidget()
+        self._fill_office(QVBoxLayout(self._office))
+        self._stack = QStackedWidget()
+        for part in (self._office, self.particulars, self.earlier, self.going_on):
+            self._stack.addWidget(part)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(18, 10, 14, 10)
+        column.setSpacing(8)
+        column.addWidget(self.strip)
+        column.addWidget(self._stack, 1)
         workspace.opened.connect(self.refresh_files)
 
-    def _fill_left(self, column: QVBoxLayout) -> None:
+    def _fill_office(self, column: QVBoxLayout) -> None:
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
-        head = QHBoxLayout()
-        head.addWidget(title("Clients"))
-        head.addStretch(1)
-        earlier_button = button("Earlier states", "The states that the chosen file had before")
-        earlier_button.clicked.connect(self.show_earlier)
-        open_button = button("Open a file…", "A client file from anywhere")
-        open_button.clicked.connect(self.ask_for_file)
-        folder_button = button("Folder…", "Choose the folder of the office's client files")
-        folder_button.clicked.connect(self._ask_for_folder)
-        head.addWidget(earlier_button)
-        head.addWidget(open_button)
-        head.addWidget(folder_button)
-        column.addLayout(head)
         self._folder = soft("")
         self._folder.setWordWrap(False)
-        column.addWidget(self._folder)
-        self._rows: dict[Path, int] = {}
-        self._standings: dict[Path, Standing] = {}
-        self._sorted_by = (NAME, False)
-        self.line = QLineEdit()
-        self.line.setPlaceholderText("a name, a year, “asked”, “to pay”…")
-        self.line.setAccessibleName("Find clients")
-        self.line.textChanged.connect(self.find_clients)
-        self._reached = soft("")
-        self._reached.setWordWrap(False)
-        finding = QHBoxLayout()
-        finding.addWidget(self.line, 1)
-        finding.addWidget(self._reached)
-        column.addLayout(finding)
-        self.files = plain_table("Client files", COLUMNS)
-        self.files.itemActivated.connect(self._activate)
-        self.files.offer(
+        head = QHBoxLayout()
+        head.addWidget(self._folder, 1)
+        for words, tip, act in (
+            ("Folder…", "Choose the folder of the office's client files", self._ask_for_folder),
+            ("Open a file…", "A client file from anywhere", self.ask_for_file),
+            ("Earlier states", "The states that the chosen file had before", self.show_earlier),
+            ("Assign…", "Give the chosen clients to people of the office", self.ask_to_assign),
+            ("Next year…", "Make the files of the next year of the chosen clients", self.show_next_years),
+        ):
+            each = button(words, tip)
+            each.clicked.connect(act)
+            head.addWidget(each)
+        column.addLayout(head)
+        files = self.list.files
+        files.offer(
             [
-                Action(
-                    "Open at what is asked", self._to_questions, "Ctrl+Return", enabled=self.files.has_rows
-                ),
-                Action("Sort by this column", self._sort_here, enabled=self.files.has_rows),
+                Action("Open at what is asked", self._to_questions, "Ctrl+Return", enabled=files.has_rows),
+                Action("Assign the chosen clients", self.ask_to_assign, enabled=files.has_rows),
+                Action("Make the chosen clients' next year", self.show_next_years, enabled=files.has_rows),
+                Action("Sort by this column", self.list.sort_here, enabled=files.has_rows),
             ]
         )
-        header = self.files.horizontalHeader()
-        header.setSectionsClickable(True)
-        header.sectionClicked.connect(self.sort_by)
-        column.addWidget(self.files, 1)
+        column.addWidget(self.list, 1)
+        self.assign_line = AssignLine(self._workspace, self._assigned)
+        column.addWidget(self.assign_line)
         self.key_line = KeyLine()
         column.addWidget(self.key_line)
         column.addWidget(title("New client", 12))
@@ -177,22 +153,67 @@ class ClientsPage(Page):
 
     def refresh(self) -> None:
         """Show the particulars as they are now."""
+        is_open = self._workspace.is_open
+        names = [(OFFICE, "All clients", "All clients")]
+        if is_open:
+            whose = f"{self._workspace.file.title}, {self._workspace.file.tax_year}"
+            names.append((CLIENT, whose, whose))
+        elif self._shown == CLIENT:
+            self._stack.setCurrentWidget(self._office)
+        self.strip.show_names(names, self._shown)
         self.particulars.refresh()
+
+    @property
+    def _shown(self) -> str:
+        return CLIENT if self._stack.currentWidget() is self.particulars else OFFICE
+
+    def choose(self, key: str) -> None:
+        """Show the office's clients, or the particulars of the open one."""
+        self._stack.setCurrentWidget(self.particulars if key == CLIENT else self._office)
 
     def show_earlier(self) -> None:
         """Show the earlier states of the file that is chosen in the list, or else of the open one."""
-        item = self.files.item(self.files.currentRow(), 0)
-        path = self._refused or (item.data(PATH_ROLE) if item is not None else self._workspace.path)
+        path = self._refused or self.list.current or self._workspace.path
         if path is None:
             self.say("Choose a file in the list: its earlier states are shown then.")
             return
-        self._right.setCurrentWidget(self.earlier)
+        self._stack.setCurrentWidget(self.earlier)
         self.earlier.show_file(path)
 
-    def show_particulars(self) -> None:
-        """Show whose return the open file is."""
-        self._right.setCurrentWidget(self.particulars)
-        self.files.setFocus()
+    def show_office(self) -> None:
+        """Show the office's clients."""
+        self._stack.setCurrentWidget(self._office)
+        self.refresh()
+
+    def show_client(self, path: str = "") -> None:
+        """Show whose return the open file is, the cursor on the field at a path where one is given."""
+        self._stack.setCurrentWidget(self.particulars)
+        self.refresh()
+        self.particulars.focus_on(path)
+
+    # -- several clients -----------------------------------------------------------------------------
+
+    def ask_to_assign(self) -> None:
+        """Ask to whom the chosen clients are given."""
+        if paths := self.list.chosen:
+            self.assign_line.ask(paths, self._recent.initials)
+
+    def _assigned(self, problem: str) -> None:
+        self.say(problem)
+        if self.assign_line.isHidden():
+            self.refresh_files()
+            self.list.files.setFocus()
+
+    def show_next_years(self) -> None:
+        """Show what would come of the next year of the chosen clients."""
+        if paths := self.list.chosen:
+            self._stack.setCurrentWidget(self.going_on)
+            self.going_on.show_files(paths)
+
+    def _made_next_years(self) -> None:
+        self.refresh_files()
+        self.show_office()
+        self.list.files.setFocus()
 
     # -- sealed files --------------------------------------------------------------------------------
 
@@ -240,96 +261,30 @@ class ClientsPage(Page):
                 self.say(str(error))
 
     def focus(self) -> None:
-        """Put the cursor on the list of files."""
-        self.files.setFocus()
+        """Put the cursor on the list of files, or on the particulars where those are shown."""
+        if self._shown == CLIENT:
+            self.particulars.begin()
+        elif self._stack.currentWidget() is self._office:
+            self.list.files.setFocus()
 
     # -- files ---------------------------------------------------------------------------------------
 
     def refresh_files(self) -> None:
         """List the files of the folder and those opened lately; how each stands follows when idle."""
-        paths = self._in_order(self._recent.paths())
         folder = self._recent.folder
         self._folder.setText(
             _short(folder) if folder else f"No folder is chosen yet: new files go to {_short(Path.home())}."
         )
         self._folder.setToolTip(plain_tip(str(folder or "")))
-        self.files.setRowCount(len(paths))
-        self._rows = {path: row for row, path in enumerate(paths)}
-        for row, path in enumerate(paths):
-            self._set_row(row, path, Standing(path.stem, "", "…", ""))
-            if real_path(path) == self._workspace.path:
-                self.files.setCurrentCell(row, 0)
-        self.listing.start(paths, self._workspace.path)
-        self.find_clients()
-
-    def _show_standing(self, path: Path, standing: Standing) -> None:
-        self._standings[path] = standing
-        self._set_row(self._rows[path], path, standing)
-        self._show_if_found(self._rows[path])
-
-    def _show_reached(self, known: int, of: int) -> None:
-        self._reached.setText(f"{known} of {of} looked at" if known < of else "")
-
-    def finish_listing(self) -> None:
-        """Work out at once how every file stands."""
-        self.listing.finish()
-
-    def find_clients(self) -> None:
-        """Show the clients that have every word typed, in their name, year, state or result."""
-        for row in range(self.files.rowCount()):
-            self._show_if_found(row)
-
-    def _show_if_found(self, row: int) -> None:
-        words = self.line.text().casefold().split()
-        cells = (self.files.item(row, column) for column in range(len(COLUMNS)))
-        text = " ".join(item.text() for item in cells if item is not None).casefold()
-        self.files.setRowHidden(row, not all(word in text for word in words))
-
-    def sort_by(self, column: int) -> None:
-        """Show the clients in the order of a column; backwards at the second time."""
-        before, backwards = self._sorted_by
-        self._sorted_by = (column, column == before and not backwards)
-        self.refresh_files()
-
-    def _sort_here(self) -> None:
-        self.sort_by(self.files.currentColumn())
-
-    def _in_order(self, paths: Sequence[Path]) -> list[Path]:
-        """The files by the column that sorts; those of which nothing is known yet last."""
-        column, backwards = self._sorted_by
-        if column == NAME:
-            return list(reversed(paths)) if backwards else list(paths)
-        known = [path for path in paths if path in self._standings]
-
-        def cell(path: Path) -> str:
-            standing = self._standings[path]
-            return by_amount(("", standing.year, standing.state, standing.result)[column])
-
-        known.sort(key=cell, reverse=backwards)
-        return known + [path for path in paths if path not in self._standings]
+        self.list.refresh()
 
     def search_line(self) -> QLineEdit:
         """The line on which clients are looked for."""
-        return self.line
-
-    def _set_row(self, row: int, path: Path, standing: Standing) -> None:
-        current = real_path(path) == self._workspace.path
-        elsewhere = f", in {self._recent.place_of(path)}" if path.parent != self._recent.folder else ""
-        cells = (f"{standing.title}{elsewhere}", standing.year, standing.state, standing.result)
-        for column, text in enumerate(cells):
-            item = QTableWidgetItem(text)
-            item.setData(PATH_ROLE, path)
-            item.setToolTip(plain_tip(text if column > 1 else str(path)))
-            item.setFont(theme.text_font(bold=current))
-            self.files.setItem(row, column, item)
+        return self.list.line
 
     def _to_questions(self) -> None:
-        item = self.files.currentItem()
-        if item is not None:
-            self.answered.emit(item.data(PATH_ROLE))
-
-    def _activate(self, item: QTableWidgetItem) -> None:
-        self.wanted.emit(item.data(PATH_ROLE))
+        if (path := self.list.current) is not None:
+            self.answered.emit(path)
 
     def ask_for_file(self) -> None:
         """Let the preparer pick a client file from anywhere."""

@@ -8,12 +8,12 @@ from PySide6.QtCore import Qt, Signal
 from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
 
 from half_yard.countries import compute, has_rules
-from half_yard.desktop.office import result_in_words
 from half_yard.desktop.parts import button, in_a_row, plain_table, soft, title
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.headed_model import RIGHT
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.remembered import Memory
+from half_yard.office.standing import result_in_words
 from half_yard.records import ClientFile
 from half_yard.records.differing import differences
 from half_yard.storage import (

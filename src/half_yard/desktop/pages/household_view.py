@@ -9,7 +9,7 @@ from pathlib import Path
 from pydantic import JsonValue
 from PySide6.QtWidgets import QHBoxLayout, QPushButton, QStackedLayout, QVBoxLayout, QWidget
 
-from half_yard.asked import Column, Kind, Section
+from half_yard.asked import Column, Kind, Section, people_of
 from half_yard.desktop.pages.boxes_pane import BoxesPane
 from half_yard.desktop.parts import TableBlock, button, scrolled, soft, title
 from half_yard.desktop.payers import known_of_payer
@@ -20,6 +20,7 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.records import Carryover, Record
 from half_yard.records.choices import Option
 from half_yard.records.collections import COLLECTIONS
+from half_yard.review.expected import SENT_BY_PAYERS, still_to_come
 
 BOXES_WIDTH = 284
 MOST_ROWS = 6
@@ -66,6 +67,8 @@ class HouseholdView(QWidget):
                 widget.deleteLater()
         asked = self._workspace.pack.asked
         sections = [*asked.sections(lambda: self._workspace.file)]
+        if sections:
+            sections.append(self._expected())
         if asked.carryovers:
             sections.append(self._carried())
         self._sections = {section.collection: section for section in sections}
@@ -101,6 +104,28 @@ class HouseholdView(QWidget):
         table = self.tables[collection].table
         table.start_new(self._sections[collection].hint_column)
         table.setFocus()
+
+    def _expected(self) -> Section:
+        """The forms that payers will send."""
+        called = [(of, COLLECTIONS[of].called) for of in SENT_BY_PAYERS]
+
+        def state(key: str) -> str:
+            return "to come" if key in still_to_come(self._workspace.file) else "has come"
+
+        return Section(
+            collection="expected",
+            heading="Expected forms",
+            explanation="those of last year; each is looked for until one of the same payer is typed",
+            noun="expected form",
+            new_hint="wages, interest, dividends…",
+            needed=("of",),
+            columns=(
+                Column("What", Kind.CHOICE, "of", options=lambda _record: called),
+                Column("From", Kind.TEXT, "payer", stretch=True),
+                Column("Whose", Kind.CHOICE, "person", options=people_of(lambda: self._workspace.file)),
+                Column("Now", Kind.COMPUTED, shown=state),
+            ),
+        )
 
     def _carried(self) -> Section:
         """What earlier years carry in."""

@@ -41,6 +41,7 @@ class PeopleView(QScrollArea):
         self._spouse_button = button("")
         self._spouse_button.clicked.connect(self._toggle_spouse)
         self.address = FieldForm(workspace)
+        self.office = FieldForm(workspace)
         self._filing, self._first, self._second = title("Filing", 12), title("", 12), title("", 12)
         for heading, form in (
             (self._filing, self.household), (self._first, self.owner), (self._second, self.spouse),
@@ -53,6 +54,8 @@ class PeopleView(QScrollArea):
         forms.addLayout(line)
         forms.addWidget(title("Address", 12))
         forms.addWidget(self.address)
+        forms.addWidget(title("In the office", 12))
+        forms.addWidget(self.office)
         column.addWidget(self._forms)
         column.addStretch(1)
         self._forms.hide()
@@ -79,6 +82,7 @@ class PeopleView(QScrollArea):
         self.spouse.show_fields(self._person(spouse) if both else [], pack.country.roles[spouse])
         called = pack.country.roles[spouse].lower()
         self._spouse_button.setText(f"Remove the {called}" if both else f"Add a {called}")
+        self.office.show_fields(self._assignment())
         self.address.show_fields(list(pack.country.address_fields("/household/address")))
 
     @property
@@ -101,6 +105,16 @@ class PeopleView(QScrollArea):
             *workspace.pack.asked.person_fields(workspace.file, key),
         ]  # fmt: skip
 
+    def _assignment(self) -> list[Field]:
+        workspace = self._workspace
+        by_law = workspace.pack.due(workspace.file)
+        said = f"by law {workspace.calendar.text(by_law)}" if by_law is not None else ""
+        return [
+            Field("/assignment/prepares", "Prepared by", hint="initials"),
+            Field("/assignment/asks", "Client asked by", hint="initials"),
+            Field("/assignment/due", "Due", FieldKind.DATE, hint=said),
+        ]
+
     def _toggle_spouse(self) -> None:
         spouse, path = self._roles[1], f"/people/{self._roles[1]}"
         called = self._workspace.pack.country.roles[spouse]
@@ -109,8 +123,12 @@ class PeopleView(QScrollArea):
         elif self._workspace.try_to(add(called, path, Person())):
             self.spouse.focus_on(f"{path}/first_name")
 
+    def begin(self) -> None:
+        """Put the cursor on the first field."""
+        self.owner.focus_on("/people/owner/first_name")
+
     def focus_on(self, path: str) -> None:
         """Put the cursor on the field at a path."""
-        for form in (self.household, self.owner, self.spouse, self.address):
+        for form in (self.household, self.owner, self.spouse, self.address, self.office):
             if form.focus_on(path):
                 return

@@ -1,41 +1,15 @@
-"""The office: the folder of client files, the files opened lately, and how each stands."""
+"""The folder of client files and the files opened lately."""
 
 from __future__ import annotations
 
 import json
-from dataclasses import dataclass
 from pathlib import Path
 
 from platformdirs import user_state_path
 
-from half_yard.countries import Computation, compute, has_rules
-from half_yard.figures import Role
-from half_yard.figures.explain import money_text
-from half_yard.figures.remembered import Memory
-from half_yard.figures.rounding import to_dollars
-from half_yard.review import Level
-from half_yard.review.asking import open_questions
-from half_yard.storage import (
-    SUFFIX,
-    FileRefusedError,
-    Keys,
-    SealedFileError,
-    read_file,
-    real_path,
-    write_whole,
-)
+from half_yard.storage import SUFFIX, real_path, write_whole
 
 MOST_RECENT = 12
-
-
-@dataclass(frozen=True, slots=True)
-class Standing:
-    """How one client file stands: whose, which year, its state and result in words."""
-
-    title: str
-    year: str
-    state: str
-    result: str
 
 
 class RecentFiles:
@@ -104,40 +78,3 @@ class RecentFiles:
         own = sorted(self.folder.glob(f"*{SUFFIX}")) if self.folder and self.folder.is_dir() else []
         elsewhere = [path for path in self.files if path not in own and path.exists()]
         return [*own, *elsewhere]
-
-
-def standing_of(path: Path, keys: Keys | None = None) -> Standing:
-    """Read and compute one file to say how it stands; a file that can't be read says why."""
-    try:
-        file = read_file(path, keys)
-        if not has_rules(file):
-            return Standing(file.title, str(file.tax_year), "No rules for its year or country", "")
-        computation = compute(file, Memory())
-    except SealedFileError:
-        return Standing(path.stem, "", "Sealed", "")
-    except FileRefusedError as error:
-        return Standing(path.stem, "", str(error), "")
-    errors = [finding for finding in computation.findings if finding.level is Level.ERROR]
-    gaps = [finding for finding in computation.findings if finding.level is Level.INCOMPLETE]
-    state = "Complete"
-    if errors:
-        state = f"{len(errors)} to mend"
-    elif gaps:
-        in_the_tray = all(finding.path.startswith("/statements") for finding in gaps)
-        state = "Not all sorted" if in_the_tray else "Not all computed"
-    if waiting := len(open_questions(file)):
-        state += f", {waiting} asked"
-    return Standing(file.title, str(file.tax_year), state, result_in_words(computation))
-
-
-def result_in_words(computation: Computation) -> str:
-    """What the returns come to, in whole amounts: what is refunded, or is to be paid, of each after the
-    other."""
-    words: dict[str, list[str]] = {}
-    for each in computation.returns:
-        refund, owed = (computation.result_of(each, role) for role in (Role.REFUND, Role.OWED))
-        if refund is not None and refund.figure.amount:
-            words.setdefault("refund", []).append(money_text(to_dollars(refund.figure.amount)))
-        elif owed is not None:
-            words.setdefault("to pay", []).append(money_text(to_dollars(owed.figure.amount)))
-    return ", ".join(f"{what} {' and '.join(amounts)}" for what, amounts in words.items())
