@@ -20,8 +20,9 @@ from half_yard.countries import Computation, compute
 from half_yard.demo import client_files
 from half_yard.figures.explain import line_text
 from half_yard.interop.letter import LetterError, Wording
-from half_yard.interop.packet import NOT_COMPLETE, PaperSize, packet_bytes
+from half_yard.interop.packet import NOT_COMPLETE, packet_bytes
 from half_yard.interop.packet_parts import parts_of
+from half_yard.interop.paper import PaperSize
 from half_yard.records.identifiers import numbered
 from tests.files import business, client, entries, wages
 

@@ -10,6 +10,7 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QApplication
 
 from half_yard.demo import write_office
+from half_yard.desktop.looking_over.letter_view import LetterView
 from half_yard.desktop.stages import Stage, open_counts
 from half_yard.desktop.tables import RecordTable
 from half_yard.desktop.tables.record_model import ASKED_ROLE
@@ -148,32 +149,39 @@ class LookingOver(WindowCase):
             self.page.years.ask_for_file()
         self.assertEqual(self.workspace.file.history, {}, "that is this year's")
 
+    def letter(self) -> LetterView:
+        """The letter, shown."""
+        self.page.questions.show_letter()
+        return self.page.questions.letter
+
     def test_the_letter_is_in_the_offices_words(self) -> None:
         self.page.ask_about("/items/j00001")
         (self.folder / USUAL_LETTER.name).write_text("Dear {client}, {questions}", encoding="utf-8")
         target = self.folder / "letter.txt"
         with mock.patch(f"{DIALOG}.getSaveFileName", return_value=(str(target), "")):
-            self.page.questions.ask_for_letter()
+            self.letter().ask_where_to()
         self.assertTrue(
             target.read_text(encoding="utf-8").startswith("Dear Lwazi Mbeki and Carina Mbeki, 1. ")
         )
         (self.folder / USUAL_LETTER.name).write_text("Dear {nobody}", encoding="utf-8")
         with mock.patch(f"{DIALOG}.getSaveFileName", return_value=(str(self.folder / "b.txt"), "")):
-            self.page.questions.ask_for_letter()
+            self.letter().ask_where_to()
         self.assertFalse((self.folder / "b.txt").exists())
 
     def test_a_letter_is_chosen_by_its_words(self) -> None:
         self.page.ask_about("/items/j00001")
         (self.folder / "Letter in French.txt").write_text("Cher {client}", encoding="utf-8")
         self.window.open_path(self.folder / "Oduya, Femi 2025.halfyard")
-        wording = self.page.questions.wording
+        view = self.letter()
+        wording = view.wording
         names = [wording.itemText(number) for number in range(wording.count())]
         self.assertEqual(names, ["Letter to the client", "Reminder to the client", "Letter in French"])
         for number, begins in ((1, "Dear Femi Oduya,\n\nyour return of 2025 still"), (2, "Cher Femi Oduya")):
             wording.setCurrentIndex(number)
+            wording.activated.emit(number)
             target = self.folder / f"made {number}.txt"
             with mock.patch(f"{DIALOG}.getSaveFileName", return_value=(str(target), "")):
-                self.page.questions.ask_for_letter()
+                view.ask_where_to()
             self.assertTrue(target.read_text(encoding="utf-8").startswith(begins))
 
     def test_a_document_is_noted_with_its_hash(self) -> None:

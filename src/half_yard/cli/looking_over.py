@@ -16,18 +16,23 @@ from half_yard.cli.working import finish
 from half_yard.countries import compute, pack_for
 from half_yard.countries.answering import answered, goes_to
 from half_yard.countries.labels import label_of_question
+from half_yard.countries.proposing import proposals
 from half_yard.figures.explain import money_text
-from half_yard.interop.answers_form import UnreadableFormError, form_text, returned, taken
-from half_yard.interop.asset_list import UnreadableListError, cells_of
+from half_yard.interop.answers_form import UnreadableFormError, cells_of_form, form_as, returned, taken
+from half_yard.interop.asset_list import UnreadableListError
+from half_yard.interop.deadlines import days_of_questions
 from half_yard.interop.letter import (
     ENDINGS,
     USUAL_LETTER,
     USUAL_REMINDER,
     LetterError,
+    Wording,
     letter_as,
     read_wording,
 )
+from half_yard.office.assigning import due_day
 from half_yard.records import ClientFile, ClientQuestion, Edit
+from half_yard.records.dates import read_date
 from half_yard.review.asking import ask_client
 from half_yard.review.judged import Found, found, judge
 from half_yard.review.years import Beside, beside
@@ -40,8 +45,10 @@ TITLE, AMOUNT = 52, 14
 def add_commands(commands: Any) -> None:
     """Add these commands to the command line."""
     shown = add_command(commands, "questions", "print what is asked of the client, or write a letter", _shown)
-    shown.add_argument("--letter", type=Path, metavar="PATH", help="write it as .eml, .html or .txt")
-    shown.add_argument("--form", type=Path, metavar="PATH", help="write a form for the answers, as CSV")
+    shown.add_argument("--letter", type=Path, metavar="PATH", help="write it as .eml, .html, .pdf or .txt")
+    shown.add_argument("--form", type=Path, metavar="PATH", help="write a form for the answers: .csv or .pdf")
+    shown.add_argument("--calendar", type=Path, metavar="PATH", help="write the days as a calendar file")
+    shown.add_argument("--propose", action="store_true", help="print what may be asked besides")
     shown.add_argument("--reminder", action="store_true", help="in the words of a reminder")
     shown.add_argument("--template", type=Path, metavar="PATH", help="the office's words of the letter")
     years = add_command(commands, "years", "print this year's lines beside last year's", _years)
@@ -51,12 +58,13 @@ def add_commands(commands: Any) -> None:
         reading.add_argument("--with-unsaved", action="store_true", help="with the edits of its journal")
     asking = add_command(commands, "ask", "ask the client something", _ask)
     asking.add_argument("words", metavar="WORDS")
+    asking.add_argument("--wanted", metavar="DAY", help="by when the answer is wanted, as 2026-03-01")
     asking.add_argument("--about", default="", metavar="PATH", help="a field or record, or sheet/line")
     answering = add_command(commands, "answer", "keep an answer, and carry it into its field", _answer)
     answering.add_argument("question", metavar="ID")
     answering.add_argument("answer", metavar="ANSWER", help="as it would be typed; empty opens it again")
     taking = add_command(commands, "answers", "take a form that came back with answers in", _answers)
-    taking.add_argument("form", type=Path, metavar="FORM", help="CSV or XLSX")
+    taking.add_argument("form", type=Path, metavar="FORM", help="PDF, CSV or XLSX")
     judging = add_command(commands, "judge", "say why a warning or note may stay", _judge)
     judging.add_argument("words", metavar="WORDS", help="words of the finding, enough to know it by")
     judging.add_argument("--because", required=True, metavar="REASON", help="empty takes it back")
@@ -73,10 +81,17 @@ def _shown(options: argparse.Namespace) -> int:
     if options.letter is not None:
         _write_letter(file, options.letter, options)
     if options.form is not None:
-        write_out(options.form, form_text(file).encode("utf-8-sig"))
+        write_out(options.form, form_as(options.form.suffix.lower(), file))
+    if options.calendar is not None:
+        write_out(options.calendar, days_of_questions(file, due_day(file)))
+    proposed = proposals(computation, pack_for(file.country)) if options.propose else []
     if options.json:
         every = [_document(file, key, each) for key, each in sorted(file.questions.items())]
-        print(json.dumps({"questions": every, "unsaved_edits": unsaved}, indent=1, ensure_ascii=False))
+        made = {
+            "questions": every, "unsaved_edits": unsaved,
+            "proposed": [{"about": each.about, "words": each.words} for each in proposed],
+        }  # fmt: skip
+        print(json.dumps(made, indent=1, ensure_ascii=False))
         return DONE
     for key, each in sorted(file.questions.items()):
         days = ", ".join(day.isoformat() for day in each.asked)
@@ -85,6 +100,8 @@ def _shown(options: argparse.Namespace) -> int:
         print(f"{key}  {each.words}\n  {about}; asked {days or 'not yet'}; {state}")
     if not file.questions:
         print("Nothing is asked.")
+    for one in proposed:
+        print(f"may be asked: {one.words}\n  {one.about}")
     return DONE
 
 
@@ -92,11 +109,15 @@ def _write_letter(file: ClientFile, path: Path, options: argparse.Namespace) -> 
     if path.suffix not in ENDINGS:
         raise CommandError(f"{path.name}: a letter ends in {', '.join(ENDINGS)}.")
     try:
-        usual = USUAL_REMINDER if options.reminder else USUAL_LETTER
-        wording = usual if options.template is None else read_wording(options.template)
-        write_out(path, letter_as(path.suffix, file, wording))
+        write_out(path, letter_as(path.suffix, file, wording_of(options)))
     except LetterError as error:
         raise CommandError(str(error)) from error
+
+
+def wording_of(options: argparse.Namespace) -> Wording:
+    """The words of the letter that the options ask for. Raises LetterError."""
+    usual = USUAL_REMINDER if options.reminder else USUAL_LETTER
+    return usual if options.template is None else read_wording(options.template)
 
 
 def _document(file: ClientFile, key: str, question: ClientQuestion) -> dict[str, object]:
@@ -142,7 +163,12 @@ def _amount(amount: Decimal | None) -> str | None:
 def _ask(options: argparse.Namespace) -> int:
     with closing(open_for_work(options.file, keys_for(options.file, options))) as opened:
         file = opened.file
-        edit, path = ask_client(file, options.about, options.words, options.by, datetime.date.today())
+        try:
+            wanted = read_date(options.wanted, file.tax_year + 1) if options.wanted else None
+        except ValueError as error:
+            raise CommandError(str(error)) from error
+        today = datetime.date.today()
+        edit, path = ask_client(file, options.about, options.words, options.by, today, wanted)
         key = path.rpartition("/")[2]
         return finish(opened, edit, file, options, {"question": key}, f"{key}: {options.words}")
 
@@ -166,7 +192,7 @@ def _answers(options: argparse.Namespace) -> int:
     with closing(open_for_work(options.file, keys_for(options.file, options))) as opened:
         file = opened.file
         try:
-            rows = returned(pack_for(file.country), file, cells_of(options.form), datetime.date.today())
+            rows = returned(pack_for(file.country), file, cells_of_form(options.form), datetime.date.today())
         except (UnreadableListError, UnreadableFormError) as error:
             raise CommandError(f"{options.form.name}: {error}") from error
         refused = [row for row in rows if row.problem]

@@ -16,6 +16,7 @@ from half_yard.cli import (
     keeping,
     looking_over,
     next_year,
+    office,
     paying,
     printing,
     sharing,
@@ -33,6 +34,7 @@ COMMANDS = (
     *filing.COMMANDS,
     *looking_over.COMMANDS,
     *next_year.COMMANDS,
+    *office.COMMANDS,
     *paying.COMMANDS,
     *printing.COMMANDS,
     *keeping.COMMANDS,
@@ -89,7 +91,7 @@ def _parser() -> argparse.ArgumentParser:
     )
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
     modules = (
-        computing, working, sharing, exchanging, looking_over, filing, next_year, paying, printing,
+        computing, working, sharing, exchanging, looking_over, filing, next_year, office, paying, printing,
         keeping, integrating,
     )  # fmt: skip
     for module in modules:

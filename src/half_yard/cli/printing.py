@@ -8,7 +8,7 @@ from pathlib import Path
 from typing import Any
 
 from half_yard.cli.opening import CommandError, add_command, computed
-from half_yard.cli.saying import DONE
+from half_yard.cli.saying import DONE, say
 from half_yard.interop.letter import USUAL_LETTER, LetterError, read_wording
 from half_yard.interop.packet_parts import parts_of
 from half_yard.storage import write_out
@@ -30,7 +30,8 @@ def add_commands(commands: Any) -> None:
 
 def _print(options: argparse.Namespace) -> int:
     # The library of pages takes a while to load: only when it is needed.
-    from half_yard.interop.packet import PaperSize, packet_bytes  # noqa: PLC0415
+    from half_yard.interop.packet import packet_bytes  # noqa: PLC0415
+    from half_yard.interop.paper import PaperSize, signs_lacking  # noqa: PLC0415
 
     computation, unsaved = computed(options)
     parts = {part.key: part.title for part in parts_of(computation)}
@@ -41,6 +42,8 @@ def _print(options: argparse.Namespace) -> int:
         try:
             words = USUAL_LETTER if options.template is None else read_wording(options.template)
             paper = PaperSize[options.paper.upper()]
+            if lacking := signs_lacking(computation.file.model_dump_json()):
+                say(f"The typefaces lack these signs, which are empty boxes on paper: {lacking}")
             write_out(options.to, packet_bytes(computation, chosen, paper=paper, wording=words))
         except LetterError as error:
             raise CommandError(str(error)) from error

@@ -57,6 +57,12 @@ class Ledger(ABC):
         del code
         return ""
 
+    def form_due_from(self, year: int) -> Decimal | None:
+        """From how much in a year, in dollars, who pays a business has to report it on a form; None where
+        that is not known."""
+        del year
+        return None
+
     def asset_doubts(self, year: int) -> AssetDoubts:
         """Among which costs preparers look for assets in a tax year."""
         del year

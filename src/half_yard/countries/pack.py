@@ -11,6 +11,7 @@ from half_yard.countries.asked import Asked
 from half_yard.countries.asset_keeping import AssetKeeping, OneByOne
 from half_yard.countries.country import Country
 from half_yard.countries.exchanging import Exchanges
+from half_yard.countries.keeping import Kept, nothing_known
 from half_yard.countries.ledger import Ledger
 from half_yard.countries.paying_ahead import Instalment, none_ahead
 from half_yard.countries.results import Computation
@@ -40,6 +41,7 @@ class Pack:
     signers: Callable[[ClientFile], Sequence[Signer]] = nobody_signs
     due: Callable[[ClientFile], datetime.date | None] = no_day
     """By when the law wants the return of a file, without an extension; None where that is not known."""
+    to_keep: Callable[[Computation], Sequence[Kept]] = nothing_known
 
     def lines_of(self, file: ClientFile, key: str) -> Sequence[StatementLine]:
         """The lines to which the entries of an activity are sorted, or the costs of a shared thing; none

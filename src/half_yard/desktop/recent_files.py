@@ -23,6 +23,9 @@ class RecentFiles:
         """The size of the window when the program last ended, in device-independent pixels."""
         self.initials = ""
         """Of whoever works here."""
+        self.packet_order: list[str] = []
+        """The kinds of the parts of a packet, in the office's order."""
+        self.packet_left_out: set[str] = set()
         try:
             kept = json.loads(self._path.read_text(encoding="utf-8"))
             self.folder = Path(kept["folder"]) if kept.get("folder") else None
@@ -30,6 +33,8 @@ class RecentFiles:
             width, height = kept.get("size") or (0, 0)
             self.size = (int(width), int(height)) if width and height else None
             self.initials = str(kept.get("initials", ""))
+            self.packet_order = [str(kind) for kind in kept.get("packet_order", [])]
+            self.packet_left_out = {str(kind) for kind in kept.get("packet_left_out", [])}
         except (OSError, ValueError, AttributeError, TypeError, RecursionError):
             self.files = []
 
@@ -55,12 +60,19 @@ class RecentFiles:
         self.initials = initials
         self._keep()
 
+    def use_packet(self, order: list[str], left_out: set[str]) -> None:
+        """Remember which parts a packet has, and in which order."""
+        self.packet_order, self.packet_left_out = order, left_out
+        self._keep()
+
     def _keep(self) -> None:
         document = {
             "folder": str(self.folder or ""),
             "files": [str(path) for path in self.files],
             "size": self.size,
             "initials": self.initials,
+            "packet_order": self.packet_order,
+            "packet_left_out": sorted(self.packet_left_out),
         }
         try:
             self._path.parent.mkdir(parents=True, exist_ok=True)

@@ -74,7 +74,7 @@ class MainWindow(QMainWindow):
         self.assets = AssetsPage(self.workspace)
         self.returns = ReturnPage(self.workspace)
         self.look_over = LookOverPage(self.workspace, recent)
-        self.hand_over = HandOverPage(self.workspace)
+        self.hand_over = HandOverPage(self.workspace, recent)
         self.pages: dict[Stage, Page] = {
             Stage.CLIENTS: self.clients,
             Stage.BOOKS: self.books,

@@ -1,19 +1,23 @@
-"""Questions as a form to fill in, and back: CSV with a column for the answers, or a workbook of the same."""
+"""Questions as a form to fill in, and back: CSV with a column for the answers, a workbook of the same, or PDF
+with fields."""
 
 from __future__ import annotations
 
 import datetime
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from pathlib import Path
 
 from half_yard.countries.answering import answered
 from half_yard.countries.pack import Pack
+from half_yard.interop.asset_list import cells_of
 from half_yard.interop.csv_text import csv_text
 from half_yard.records import ClientFile, Edit, apply
 from half_yard.review.asking import open_questions
 from half_yard.texts import inert
 
 NUMBER, QUESTION, ANSWER = COLUMNS = ("Number", "Question", "Answer")
+PDF = ".pdf"
 
 
 class UnreadableFormError(ValueError):
@@ -36,6 +40,29 @@ def form_text(file: ClientFile) -> str:
     """The questions that wait, as CSV (RFC 4180) with an empty column for the answers."""
     rows = [{NUMBER: key, QUESTION: each.words, ANSWER: ""} for key, each in open_questions(file).items()]
     return csv_text(COLUMNS, rows)
+
+
+def form_as(ending: str, file: ClientFile) -> bytes:
+    """The form, as PDF or as CSV."""
+    if ending == PDF:
+        # The library of pages takes a while to load: only when it is needed.
+        from half_yard.interop.answers_on_paper import form_pdf  # noqa: PLC0415
+
+        return form_pdf(file)
+    return form_text(file).encode("utf-8-sig")
+
+
+def cells_of_form(path: Path) -> list[list[str]]:
+    """The cells of a form that came back: PDF whose fields were filled in, or a list. Raises
+    UnreadableListError, UnreadableFormError."""
+    if path.suffix.lower() != PDF:
+        return cells_of(path)
+    from half_yard.interop.answers_on_paper import filled_in  # noqa: PLC0415
+
+    try:
+        return [list(COLUMNS), *([key, "", said] for key, said in filled_in(path).items())]
+    except (OSError, ValueError) as error:
+        raise UnreadableFormError(f"It can't be read: {error}.") from error
 
 
 def returned(

@@ -9,6 +9,7 @@ from collections.abc import Sequence
 from half_yard.countries.exchanging import Deadline
 from half_yard.countries.paying_ahead import Instalment
 from half_yard.records import ClientFile
+from half_yard.review.asking import open_questions
 
 PRODUCT = "-//Half Yard//Deadlines//EN"
 BEFORE = datetime.timedelta(days=7)
@@ -27,6 +28,18 @@ def days_of_instalments(file: ClientFile, instalments: Sequence[Instalment]) -> 
         for each in instalments
     ]
     return _calendar(file, "estimates", file.title, days)
+
+
+def days_of_questions(file: ClientFile, due: datetime.date | None) -> bytes:
+    """The calendar file of the days by which answers are wanted, and of that on which the return is due."""
+    days = [
+        Deadline(f"question-{key}", each.words, each.wanted)
+        for key, each in open_questions(file).items()
+        if each.wanted is not None
+    ]
+    if due is not None:
+        days.append(Deadline("return", f"Return of {file.tax_year}", due))
+    return _calendar(file, "questions", file.title, days)
 
 
 def _calendar(file: ClientFile, of: str, about: str, days: Sequence[Deadline]) -> bytes:

@@ -1,6 +1,8 @@
-"""A letter to the client with what is asked and not answered: as a message (RFC 5322), a page or plain text.
+"""A letter to the client with what is asked and not answered: as a message (RFC 5322), a page, PDF or plain
+text. Numbers of persons are masked in it.
 
-The office's words are a template, plain text with fields in braces: {client}, {year}, {questions}, {count}.
+The office's words are a template, plain text with fields in braces: {client}, {year}, {questions}, {count}
+and {day}, the first day by which an answer is wanted.
 """
 
 from __future__ import annotations
@@ -12,12 +14,15 @@ from email.message import EmailMessage
 from html import escape
 from pathlib import Path
 
+from half_yard.countries import pack_for
 from half_yard.interop.printed_page import printed_page
 from half_yard.records import ClientFile
 from half_yard.review.asking import open_questions
 
-ENDINGS = (".eml", ".html", ".txt")
+ENDINGS = (".eml", ".html", ".pdf", ".txt")
 FIELD = re.compile(r"\{(\w+)\}")
+SHORTEST_NUMBER = 6
+"""Shorter ones are no numbers of persons."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,14 +73,29 @@ def read_wording(path: Path) -> Wording:
 
 def letter_text(file: ClientFile, wording: Wording = USUAL_LETTER) -> str:
     """The letter as plain text. Raises LetterError."""
-    waiting = [question.words for question in open_questions(file).values()]
-    listed = "\n".join(f"{number}. {words}" for number, words in enumerate(waiting, 1))
+    calendar = pack_for(file.country).country.calendar(file.tax_year + 1)
+    waiting = open_questions(file).values()
+    listed = "\n".join(
+        f"{number}. {each.words}{f' (by {calendar.text(each.wanted)})' if each.wanted else ''}"
+        for number, each in enumerate(waiting, 1)
+    )
     people = [person.name for person in file.people.values() if person.name]
+    wanted = [each.wanted for each in waiting if each.wanted is not None]
     fields = {
         "client": " and ".join(people) or file.title, "year": file.tax_year,
         "questions": listed or "Nothing: everything is answered.", "count": len(waiting),
+        "day": calendar.text(min(wanted)) if wanted else "soon",
     }  # fmt: skip
-    return _filled(wording, fields)
+    return _masked(file, _filled(wording, fields))
+
+
+def _masked(file: ClientFile, text: str) -> str:
+    """The text without a number of a person in full, however it came there."""
+    masked = pack_for(file.country).country.person_number.masked
+    for person in (*file.people.values(), *file.dependants.values()):
+        if len(person.identity_number) >= SHORTEST_NUMBER:
+            text = text.replace(person.identity_number, masked(person.identity_number))
+    return text
 
 
 def _filled(wording: Wording, fields: Mapping[str, object]) -> str:
@@ -91,15 +111,35 @@ def _filled(wording: Wording, fields: Mapping[str, object]) -> str:
 def letter_page(file: ClientFile, wording: Wording = USUAL_LETTER) -> str:
     """The letter as a page. Raises LetterError."""
     paragraphs = letter_text(file, wording).strip().split("\n\n")
-    body = "".join(f"<p>{escape(part).replace(chr(10), '<br>')}</p>" for part in paragraphs)
+    body = "".join(
+        f'<p style="margin: 0 0 9pt 0">{escape(part).replace(chr(10), "<br>")}</p>' for part in paragraphs
+    )
     return printed_page(f"{file.title}, {file.tax_year}: questions", body)
 
 
-def letter_message(file: ClientFile, wording: Wording = USUAL_LETTER) -> bytes:
-    """The letter as a message with plain text and HTML, not addressed yet. Raises LetterError."""
+def letter_pdf(file: ClientFile, wording: Wording = USUAL_LETTER) -> bytes:
+    """The letter as PDF, its typefaces embedded. Raises LetterError."""
+    # The library of pages takes a while to load: only when it is needed.
+    from half_yard.interop.letter_on_paper import letter_on_paper  # noqa: PLC0415
+
+    title = f"{file.title}, {file.tax_year}"
+    return letter_on_paper(title, letter_text(file, wording), pack_for(file.country).country.paper)
+
+
+def subject_of(file: ClientFile) -> str:
+    """What stands above a letter."""
+    return f"Your return of {file.tax_year}: what we still need"
+
+
+def letter_message(file: ClientFile, wording: Wording = USUAL_LETTER, to: str = "") -> bytes:
+    """The letter as a message with plain text and HTML; not addressed yet where `to` is empty. Raises
+    LetterError."""
     message = EmailMessage()
-    message["Subject"] = f"Your return of {file.tax_year}: what we still need"
-    message["X-Unsent"] = "1"
+    message["Subject"] = subject_of(file)
+    if to:
+        message["To"] = to
+    else:
+        message["X-Unsent"] = "1"
     message.set_content(letter_text(file, wording))
     message.add_alternative(letter_page(file, wording), subtype="html")
     return bytes(message)
@@ -110,6 +150,7 @@ def letter_as(ending: str, file: ClientFile, wording: Wording = USUAL_LETTER) ->
     made: dict[str, Callable[[ClientFile, Wording], bytes]] = {
         ".eml": letter_message,
         ".html": lambda file, wording: letter_page(file, wording).encode(),
+        ".pdf": letter_pdf,
         ".txt": lambda file, wording: letter_text(file, wording).encode(),
     }
     return made[ending](file, wording)

@@ -1,5 +1,5 @@
-"""A packet on paper: the letter, a summary, every sheet, the depreciation of every activity and the vouchers,
-as PDF with bookmarks, page numbers, embedded typefaces and text that can be searched.
+"""A packet on paper: the letter, a summary, every sheet, the depreciation of every activity, the vouchers and
+what to keep, as PDF with bookmarks, page numbers, embedded typefaces and text that can be searched.
 
 Nothing is cut: what is too long for its column goes on in the next line, what is too long for a page on the
 next page, under the same headings. While the result is not final, every page says so.
@@ -10,23 +10,21 @@ from __future__ import annotations
 import io
 from collections.abc import Callable, Generator, Iterator, Mapping, Sequence
 from decimal import Decimal
-from enum import Enum
 from html import escape
 from typing import Any
 
-from reportlab.lib.pagesizes import A4 as A4_SIZE
-from reportlab.lib.pagesizes import LETTER as LETTER_SIZE
 from reportlab.platypus import Flowable, PageBreak, Paragraph, Spacer, Table
 
 from half_yard.countries import Computation, pack_for
 from half_yard.figures import Line, Sheet
 from half_yard.figures.explain import exact_text, line_text, money_text
+from half_yard.interop.chain import Chain, stops_of
 from half_yard.interop.letter import USUAL_LETTER, Wording, letter_text
-from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, VOUCHERS, Part, parts_of
+from half_yard.interop.letter_on_paper import paragraphs
+from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, TO_KEEP, VOUCHERS, Part, parts_of
 from half_yard.interop.paper import (
     AMOUNT,
     HEAD,
-    LETTER_TEXT,
     NOTE,
     ROW,
     SECTION,
@@ -35,6 +33,7 @@ from half_yard.interop.paper import (
     SUM,
     Bookmark,
     Document,
+    PaperSize,
     style_of,
     table_style,
 )
@@ -44,13 +43,6 @@ NOT_COMPLETE = "Draft, not complete"
 NUMBER_WIDTH, AMOUNT_WIDTH = 40, 92
 ASSET_WIDTHS = (104, 116, 56, 66, 66, 62, 66)
 ASSET_HEADINGS = ("Asset", "Class and method", "In service", "Basis", "Earlier years", "This year", "Left")
-
-
-class PaperSize(Enum):
-    """The paper: width and height in points."""
-
-    LETTER = LETTER_SIZE
-    A4 = A4_SIZE
 
 
 def packet(
@@ -84,10 +76,11 @@ def packet_bytes(computation: Computation, keys: Sequence[str] | None = None, **
 
 def _laid_out(computation: Computation, part: Part, width: float, wording: Wording) -> Iterator[Flowable]:
     makers: Mapping[str, Callable[[], Iterator[Flowable]]] = {
-        LETTER: lambda: _letter(computation, wording),
+        LETTER: lambda: iter(paragraphs(letter_text(computation.file, wording))),
         SUMMARY: lambda: _summary(computation, width),
         DEPRECIATION: lambda: _depreciation(computation, width),
         VOUCHERS: lambda: _vouchers(computation, width),
+        TO_KEEP: lambda: _to_keep(computation, width),
     }
     yield Bookmark(part.key, part.title)
     if part.key in makers:
@@ -100,11 +93,6 @@ def _text(text: str, style: str = ROW) -> Paragraph:
     return Paragraph(escape(text).replace("\n", "<br/>"), style_of(style))
 
 
-def _letter(computation: Computation, wording: Wording) -> Iterator[Flowable]:
-    for paragraph in letter_text(computation.file, wording).strip().split("\n\n"):
-        yield _text(paragraph, LETTER_TEXT)
-
-
 def _summary(computation: Computation, width: float) -> Iterator[Flowable]:
     """The chain of every return from the activities to the result, in words and amounts."""
     file = computation.file
@@ -113,6 +101,7 @@ def _summary(computation: Computation, width: float) -> Iterator[Flowable]:
         yield _text("The result is not final: see what is marked on the sheets.")
     for each in computation.returns:
         yield _text(each.title, SECTION)
+        yield Chain(stops_of(computation, each))
         cells = []
         for point in each.carry:
             line, sheet = computation.line(point.place), computation.sheet(point.place.sheet)
@@ -207,6 +196,18 @@ def _vouchers(computation: Computation, width: float) -> Iterator[Flowable]:
         yield _text(f"Voucher {each.number} of {len(every)}", SECTION)
         cells = [[_text(name), _text(value, AMOUNT)] for name, value in rows if value]
         yield _table(cells, (140, width - 140))
+
+
+def _to_keep(computation: Computation, width: float) -> Iterator[Flowable]:
+    """What the client keeps, and how long."""
+    yield _text("What to keep", HEAD)
+    rows = [
+        [_text(each.what), _text(each.how_long)]
+        for each in pack_for(computation.file.country).to_keep(computation)
+    ]
+    yield _table(
+        [[_text("What", STRONG), _text("How long", STRONG)], *rows], (width / 2, width / 2), heading=True
+    )
 
 
 def _table(rows: list[list[Any]], widths: Sequence[float], *, heading: bool = False) -> Table:

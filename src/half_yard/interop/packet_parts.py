@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from half_yard.countries import Computation, pack_for
 
 LETTER, SUMMARY, DEPRECIATION, VOUCHERS = "letter", "summary", "depreciation", "vouchers"
+TO_KEEP = "to_keep"
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,7 +20,8 @@ class Part:
 
 def parts_of(computation: Computation) -> list[Part]:
     """Everything that can be in a packet, in its usual order: a letter where something is asked, a summary,
-    every sheet without exception, the depreciation of every asset, the vouchers of payments ahead."""
+    every sheet without exception, the depreciation of every asset, the vouchers of payments ahead, what to
+    keep."""
     file = computation.file
     parts = [Part(SUMMARY, "Summary"), *(Part(sheet.key, sheet.title) for sheet in computation.sheets)]
     if file.questions:
@@ -28,4 +30,6 @@ def parts_of(computation: Computation) -> list[Part]:
         parts.append(Part(DEPRECIATION, "Depreciation"))
     if pack_for(file.country).paying_ahead(computation):
         parts.append(Part(VOUCHERS, "Vouchers"))
+    if pack_for(file.country).to_keep(computation):
+        parts.append(Part(TO_KEEP, "What to keep"))
     return parts

@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+from enum import Enum
 from functools import cache
 from importlib.resources import as_file, files
 from typing import Any, BinaryIO
 
 from reportlab.lib.colors import HexColor
 from reportlab.lib.enums import TA_RIGHT
+from reportlab.lib.pagesizes import A4 as A4_SIZE
+from reportlab.lib.pagesizes import LETTER as LETTER_SIZE
 from reportlab.lib.styles import ParagraphStyle
-from reportlab.pdfbase.pdfmetrics import registerFont
+from reportlab.pdfbase.pdfmetrics import getFont, registerFont
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import BaseDocTemplate, Flowable, Frame, PageTemplate, TableStyle
@@ -26,12 +29,27 @@ HEAD, SECTION, ROW, STRONG, AMOUNT, SUM = "head", "section", "row", "strong", "a
 NOTE, LETTER_TEXT = "note", "letter"
 
 
+class PaperSize(Enum):
+    """The paper: width and height in points."""
+
+    LETTER = LETTER_SIZE
+    A4 = A4_SIZE
+
+
 @cache
 def _load_faces() -> None:
     """Register the typefaces; they are embedded where they are used."""
     for name, face in FACES.items():
         with as_file(files("half_yard") / "desktop" / "fonts" / face) as path:
             registerFont(TTFont(name, str(path)))
+
+
+def signs_lacking(text: str) -> str:
+    """The signs of a text that the typefaces do not have, each once: on paper they are empty boxes."""
+    _load_faces()
+    font: Any = getFont(TEXT)
+    known = font.face.charToGlyph
+    return "".join(sorted({sign for sign in text if ord(sign) not in known and sign.isprintable()}))
 
 
 def _style(name: str, face: str = TEXT, size: float = 9.5, **more: Any) -> ParagraphStyle:

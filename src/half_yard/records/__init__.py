@@ -33,6 +33,7 @@ from half_yard.records.forms import (
 )
 from half_yard.records.identifiers import next_id
 from half_yard.records.looking_over import Checked, ClientQuestion, Judgement
+from half_yard.records.messages import Message
 from half_yard.records.record import Address, Record
 from half_yard.records.statements import AccountAnswer, AsidePart, SortingRule, Statement, StatementRow
 from half_yard.records.things import Stay, Thing, Trip, Use
@@ -61,6 +62,7 @@ __all__ = [
     "HouseholdItem",
     "InterestStatement",
     "Judgement",
+    "Message",
     "Person",
     "ReceivedForm",
     "Record",

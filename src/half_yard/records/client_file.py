@@ -27,6 +27,7 @@ from half_yard.records.forms import (
     WageStatement,
 )
 from half_yard.records.looking_over import Checked, ClientQuestion, Judgement
+from half_yard.records.messages import Message
 from half_yard.records.record import Address, Date, Days, Key, Record, Text, Year
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 from half_yard.records.things import Stay, Thing, Trip, Use
@@ -68,9 +69,10 @@ class Dependant(Person):
 
 class Household(Record):
     """What holds for the whole file. `filing_status` is a key of the country's pack; `facts`, `answers` and
-    `choices` are its questions about the household, as for a person."""
+    `choices` are its questions about the household, as for a person; `email` is where letters go."""
 
     filing_status: Text = ""
+    email: Text = ""
     address: Address = Address()
     facts: Mapping[Key, Amount] = {}
     answers: Mapping[Key, bool] = {}
@@ -248,6 +250,7 @@ class ClientFile(Record):
     trips: Mapping[Key, Trip] = {}
     stays: Mapping[Key, Stay] = {}
     exchanges: Mapping[Key, Exchange] = {}
+    messages: Mapping[Key, Message] = {}
     judgements: Mapping[Key, Judgement] = {}
     questions: Mapping[Key, ClientQuestion] = {}
     checked: Mapping[Key, Checked] = {}

@@ -28,6 +28,7 @@ from half_yard.records.forms import (
     WageStatement,
 )
 from half_yard.records.looking_over import Checked, ClientQuestion, Judgement
+from half_yard.records.messages import Message
 from half_yard.records.record import Record
 from half_yard.records.statements import AccountAnswer, SortingRule, Statement
 from half_yard.records.things import Stay, Thing, Trip, Use
@@ -83,6 +84,7 @@ COLLECTIONS: Mapping[str, Collection] = {
     "sorting_rules": Collection(SortingRule, "Sorting rule", Work.STATEMENTS, "u", in_rows=False),
     "judgements": Collection(Judgement, "Judged", Work.LOOKING_OVER, "l"),
     "questions": Collection(ClientQuestion, "Question", Work.LOOKING_OVER, "v"),
+    "messages": Collection(Message, "Letter", Work.LOOKING_OVER, "r", in_rows=False),
     "filings": Collection(Filing, "Filing", Work.HANDING_OVER, "q", in_rows=False),
     "checked": Collection(Checked, "Checked", Work.LOOKING_OVER, "z"),
     "account_answers": Collection(AccountAnswer, "Account", Work.STATEMENTS, "n", in_rows=False),

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from decimal import Decimal, InvalidOperation
 from typing import Any, get_args, get_type_hints
 
@@ -13,6 +13,7 @@ from half_yard.asked import Field, FieldKind, read_field, step_to, value_at
 from half_yard.records import Change, ClientFile, ClientQuestion, Edit, Record, add, next_id
 from half_yard.records.collections import COLLECTIONS, collection_and_id
 from half_yard.records.dates import Calendar
+from half_yard.records.identifiers import fresh_ids
 from half_yard.records.naming import AMOUNTS, name_of
 from half_yard.records.reckoning import reckon
 from half_yard.review.expected import steps_of
@@ -20,11 +21,25 @@ from half_yard.review.expected import steps_of
 YES, NO = {"yes", "y", "true"}, {"no", "n", "false"}
 
 
-def ask_client(file: ClientFile, about: str, words: str, by: str, day: datetime.date) -> tuple[Edit, str]:
-    """The edit that asks something, and the path of the question."""
+def ask_client(
+    file: ClientFile, about: str, words: str, by: str, day: datetime.date, wanted: datetime.date | None = None
+) -> tuple[Edit, str]:
+    """The edit that asks something, and the path of the question; `wanted` is the day by which the answer is
+    needed."""
     path = f"/questions/{next_id('questions', file.questions)}"
-    question = ClientQuestion(about=about, words=words, by=by, asked=(day,))
+    question = ClientQuestion(about=about, words=words, by=by, asked=(day,), wanted=wanted)
     return add("Ask the client", path, question), path
+
+
+def ask_together(file: ClientFile, asked: Sequence[tuple[str, str]], by: str, day: datetime.date) -> Edit:
+    """The edit that asks several things at once: the path of each, and its words."""
+    ids = fresh_ids("questions", file.questions)
+    steps = []
+    for about, words in asked:
+        question = ClientQuestion(about=about, words=words, by=by, asked=(day,))
+        value = question.model_dump(mode="json", exclude_defaults=True)
+        steps.append(Change(op="add", path=f"/questions/{next(ids)}", value=value))
+    return Edit(label="Ask the client", changes=tuple(steps))
 
 
 def ask_again(file: ClientFile, key: str, day: datetime.date) -> Edit:

@@ -6,6 +6,7 @@ from half_yard.countries.ca.compute import compute
 from half_yard.countries.ca.country import COUNTRY
 from half_yard.countries.ca.due_dates import return_due
 from half_yard.countries.ca.ledger import CanadaLedger
+from half_yard.countries.ca.to_keep import to_keep
 from half_yard.countries.pack import Pack
 
 PACK = Pack(
@@ -15,5 +16,6 @@ PACK = Pack(
     CanadaAsked(),
     CanadaAssetKeeping(),
     due=return_due,
+    to_keep=to_keep,
 )
 """Income tax of sole proprietors and small landlords: federal, Ontario, Alberta."""

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from decimal import Decimal
 
 from half_yard.books import StatementLine
 from half_yard.countries.ledger import INVENTORY, ActivityKind, Ledger
@@ -48,6 +49,10 @@ class UnitedStatesLedger(Ledger):
     def code_title(self, code: str) -> str:
         """The title of a principal business or professional activity code."""
         return code_title(code)
+
+    def form_due_from(self, year: int) -> Decimal:
+        """What is paid to a business in a year of which Form 1099-NEC is due (26 U.S.C. 6041A)."""
+        return rules_for(year).amount("payer_return_threshold_nonemployee_pay")
 
     def asset_doubts(self, year: int) -> AssetDoubts:
         """Repairs and supplies above the de minimis safe harbour (26 CFR 1.263(a)-1(f), -3)."""

@@ -10,6 +10,7 @@ from half_yard.countries.us.household.instalments import instalments_of
 from half_yard.countries.us.ledger import UnitedStatesLedger
 from half_yard.countries.us.shared.use import UnitedStatesSharedUse
 from half_yard.countries.us.signing import signers
+from half_yard.countries.us.to_keep import to_keep
 
 PACK = Pack(
     COUNTRY,
@@ -21,5 +22,6 @@ PACK = Pack(
     instalments_of,
     signers,
     lambda file: return_due(file.tax_year),
+    to_keep,
 )
 """Federal income tax of sole proprietors and small landlords."""

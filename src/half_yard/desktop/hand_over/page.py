@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from half_yard.desktop.hand_over.filing_view import FilingView
 from half_yard.desktop.hand_over.next_year_view import NextYearView
 from half_yard.desktop.hand_over.paper_view import PaperView
+from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.strip_page import StripPage
 from half_yard.desktop.workspace import Workspace
 
@@ -20,8 +21,8 @@ NAMES = (
 class HandOverPage(StripPage):
     """What leaves the office, and what the next year begins with."""
 
-    def __init__(self, workspace: Workspace) -> None:
-        self.paper, self.filing = PaperView(workspace), FilingView(workspace)
+    def __init__(self, workspace: Workspace, recent: RecentFiles) -> None:
+        self.paper, self.filing = PaperView(workspace, recent), FilingView(workspace)
         self.next_year = NextYearView(workspace)
         parts = {PAPER: self.paper, FILING: self.filing, NEXT_YEAR: self.next_year}
         super().__init__(workspace, "What is handed over", parts)

@@ -16,13 +16,15 @@ from half_yard.desktop.parts import button, in_a_row, soft, title, unwrapped
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.printing import print_page
 from half_yard.desktop.reading import ProgressLine, Reading
+from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
 from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.interop import schedule_page, sheets_page
+from half_yard.interop.keeping_page import keeping_page
 from half_yard.interop.letter import LetterError, letter_page
-from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, VOUCHERS, parts_of
+from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, TO_KEEP, VOUCHERS, parts_of
 from half_yard.interop.vouchers_page import vouchers_page
 from half_yard.office.wordings import office_words
 
@@ -31,13 +33,20 @@ LIST_WIDTH = 372
 PAPERS = {"LETTER": "Letter", "A4": "A4"}
 
 
+def kind_of(key: str) -> str:
+    """What a part is, whosesoever it is: the form without the activity or person."""
+    return key.partition(".")[0]
+
+
 class PaperView(StripPart):
     """The parts at the left, the one under the cursor at the right."""
 
-    def __init__(self, workspace: Workspace) -> None:
+    def __init__(self, workspace: Workspace, recent: RecentFiles) -> None:
         super().__init__(workspace)
+        self._recent = recent
         self._left_out: set[str] = set()
         self._order: list[str] = []
+        self._lacking = ""
         self._writing: Reading[bytes] | None = None
         self.parts = CursorList()
         self.parts.setAccessibleName("Parts of the packet")
@@ -51,6 +60,7 @@ class PaperView(StripPart):
                 Action("Move the part down", lambda: self._move(1), "Alt+Shift+Down"),
                 Action("Only this part", self._only_this),
                 Action("All parts", self._all),
+                Action("Keep this choice and order for all clients", self._keep_for_all),
             ]
         )
         self.preview = QTextBrowser()
@@ -99,6 +109,11 @@ class PaperView(StripPart):
         self.parts.clear()
         self.parts.blockSignals(False)
         if self._workspace.is_open:
+            self._left_out = {
+                part.key
+                for part in parts_of(self._workspace.computation)
+                if kind_of(part.key) in self._recent.packet_left_out
+            }
             usual = self.size_of_paper.findData(self._workspace.pack.country.paper.upper())
             self.size_of_paper.setCurrentIndex(max(usual, 0))
 
@@ -111,7 +126,8 @@ class PaperView(StripPart):
         """Show the parts that there are now, ticked and ordered as they were."""
         known = {part.key: part.title for part in parts_of(self._workspace.computation)}
         kept = [key for key in self._order if key in known]
-        order = [*kept, *(key for key in known if key not in kept)] if kept else list(known)
+        others = [key for key in self._usual_order(known) if key not in kept]
+        order = [*kept, *others]
         current = self._current()
         self.parts.blockSignals(True)
         self.parts.clear()
@@ -128,6 +144,22 @@ class PaperView(StripPart):
         self.parts.blockSignals(False)
         self._show_part()
         self._say_standing()
+
+    def _usual_order(self, known: Mapping[str, str]) -> list[str]:
+        """The parts in the order that is kept for all clients; those that it does not name last."""
+        kinds = self._recent.packet_order
+        places = {kind: place for place, kind in enumerate(kinds)}
+        return sorted(known, key=lambda key: places.get(kind_of(key), len(places)))
+
+    def _keep_for_all(self) -> None:
+        kinds = list(dict.fromkeys(map(kind_of, self._order)))
+        left_out = {
+            kind
+            for kind in kinds
+            if all(key in self._left_out for key in self._order if kind_of(key) == kind)
+        }
+        self._recent.use_packet(kinds, left_out)
+        self._workspace.said.emit("Every client's packet has these parts in this order from now on.")
 
     def _current(self) -> str:
         item = self.parts.currentItem()
@@ -177,6 +209,7 @@ class PaperView(StripPart):
             LETTER: lambda: letter_page(computation.file, office_words(self._workspace.path)),
             SUMMARY: lambda: sheets_page(computation, [computation.sheet(computation.returns[0].chief)]),
             DEPRECIATION: lambda: schedule_page(computation),
+            TO_KEEP: lambda: keeping_page(self._workspace.pack.to_keep(computation)),
             VOUCHERS: lambda: vouchers_page(computation.file, self._workspace.pack.paying_ahead(computation)),
         }
         if key in pages:
@@ -206,7 +239,8 @@ class PaperView(StripPart):
     def ask_to_write(self) -> None:
         """Ask where to, and write the packet there; the window goes on meanwhile."""
         # The library of pages takes a while to load: only when it is needed.
-        from half_yard.interop.packet import PaperSize, packet  # noqa: PLC0415
+        from half_yard.interop.packet import packet  # noqa: PLC0415
+        from half_yard.interop.paper import PaperSize, signs_lacking  # noqa: PLC0415
 
         workspace = self._workspace
         name = f"{workspace.file.title} {workspace.file.tax_year}"
@@ -219,6 +253,7 @@ class PaperView(StripPart):
         except LetterError as error:
             self._refused(str(error))
             return
+        self._lacking = signs_lacking(workspace.file.model_dump_json())
         self.progress.start(path.name, len(keys))
         done = partial(self._written, path)
         self._writing = Reading(steps, self.progress.show_line, done, self._refused, LetterError, self)
@@ -240,7 +275,9 @@ class PaperView(StripPart):
 
     def _written(self, path: Path, made: bytes) -> None:
         self._over()
-        self._workspace.said.emit(written_out("pages", path, lambda: made))
+        words = written_out("pages", path, lambda: made)
+        lacking = f" The typefaces lack {self._lacking}: empty boxes on paper." if self._lacking else ""
+        self._workspace.said.emit(f"{words}{lacking}")
 
     def _refused(self, reason: str) -> None:
         self._over()

@@ -12,8 +12,8 @@ from half_yard.countries.answering import goes_to
 from half_yard.countries.labels import label_of
 from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, title
 from half_yard.desktop.workspace import Workspace
-from half_yard.interop.answers_form import Returned, UnreadableFormError, returned, taken
-from half_yard.interop.asset_list import UnreadableListError, cells_of
+from half_yard.interop.answers_form import Returned, UnreadableFormError, cells_of_form, returned, taken
+from half_yard.interop.asset_list import UnreadableListError
 
 COLUMNS = ("Question", "Answer", "What comes of it")
 
@@ -47,7 +47,7 @@ class AnswersView(QWidget):
         """Read a form and show its answers; says whether that could be done."""
         workspace = self._workspace
         try:
-            self._cells, self._of = cells_of(path), workspace.path
+            self._cells, self._of = cells_of_form(path), workspace.path
             self._read()
         except (UnreadableListError, UnreadableFormError) as error:
             workspace.said.emit(f"{path.name} was not taken in. {error}")

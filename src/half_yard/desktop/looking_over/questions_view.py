@@ -14,25 +14,26 @@ from PySide6.QtWidgets import QFileDialog, QStackedWidget, QVBoxLayout, QWidget
 from half_yard.countries.answering import answered
 from half_yard.countries.labels import label_of_question
 from half_yard.desktop.actions import Action
-from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.looking_over.answers_view import AnswersView
+from half_yard.desktop.looking_over.letter_view import LetterView
+from half_yard.desktop.looking_over.proposals_view import ProposalsView
 from half_yard.desktop.parts import TableBlock, button, in_a_row
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
 from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.figures import Place
-from half_yard.interop.answers_form import form_text
-from half_yard.interop.letter import ENDINGS, LetterError, letter_as
-from half_yard.office.wordings import names_of_wordings, office_words
+from half_yard.interop.answers_form import form_as
+from half_yard.interop.deadlines import days_of_questions
+from half_yard.office.assigning import due_day
 from half_yard.records import Change, ClientQuestion, Edit
 from half_yard.review.asking import ask_again
 from half_yard.storage import sha256_of
 
 WORDS, ANSWER = 1, 3
 EMPTIED = "it goes to its field; emptied, the question is open again"
-LETTERS = "Message (*.eml);;Page (*.html);;Text (*.txt)"
-FORMS = "Lists (*.csv *.txt *.tsv *.xlsx)"
+FORMS = "Forms (*.pdf *.csv *.txt *.tsv *.xlsx)"
+WRITTEN_FORMS = "List (*.csv);;PDF to fill in (*.pdf)"
 
 
 class QuestionsModel(RecordModel):
@@ -63,39 +64,47 @@ class QuestionsView(StripPart):
             Column("Question", Kind.TEXT, "words", stretch=True),
             Column("Asked", Kind.COMPUTED, shown=self._asked),
             Column("Answer, as it would be typed there", Kind.TEXT, "answer", hint=EMPTIED),
+            Column("Wanted by", Kind.DATE, "wanted", optional=True, next_year_until=11, goes_first=True),
             Column("Answered", Kind.COMPUTED, shown=self._answered),
             Column("Document", Kind.COMPUTED, shown=self._document, goes_first=True),
         )
         self.model = QuestionsModel(workspace, source, columns, self)
         words = "F8 asks about whatever the thread shows, from anywhere"
         self.block = TableBlock("Asked of the client", self.model, words)
+        proposed = button("Proposed…", "What may be asked: forms of last year, fields that are empty")
+        proposed.clicked.connect(self.show_proposals)
         again = button("Asked again today", "Note that the selected questions were asked once more")
         again.clicked.connect(self.ask_again)
         attach = button("Document…", "Note which document came with the answer")
         attach.clicked.connect(self.ask_for_document)
-        write = button("Letter…", "A letter with what is asked and not answered yet")
-        write.clicked.connect(self.ask_for_letter)
-        self.wording = ChoiceBox()
-        self.wording.setAccessibleName("Words of the letter")
-        workspace.opened.connect(self._list_wordings)
-        form = button("Form…", "A list for a spreadsheet, with room for the answers")
+        write = button("Letter…", "A letter with what is asked and not answered yet: edited, sent, written")
+        write.clicked.connect(self.show_letter)
+        form = button("Form…", "A list for a spreadsheet or PDF to fill in, with room for the answers")
         form.clicked.connect(self.ask_for_form)
         answers = button("Answers…", "Take in a form that came back")
         answers.clicked.connect(self.ask_for_answers)
         self.answers = AnswersView(workspace)
-        self.answers.left.connect(self._show_questions)
+        self.proposals = ProposalsView(workspace, initials)
+        self.letter = LetterView(workspace, initials)
+        for part in (self.answers, self.proposals, self.letter):
+            part.left.connect(self._show_questions)
         self.block.table.offer(
-            [Action("Go to what it is about", self._go, "Ctrl+Return", enabled=self._has_place)]
+            [
+                Action("Go to what it is about", self._go, "Ctrl+Return", enabled=self._has_place),
+                Action("Calendar of the days", self.ask_for_calendar),
+            ]
         )
         asked = QWidget()
         column = QVBoxLayout(asked)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
         column.addWidget(self.block, 1)
-        column.addLayout(in_a_row(again, attach, form, answers, write, self.wording))
+        column.addLayout(in_a_row(proposed, again, attach, form, answers, write))
         self._stack = QStackedWidget()
+        workspace.opened.connect(self._show_list)
         self._stack.addWidget(asked)
-        self._stack.addWidget(self.answers)
+        for part in (self.answers, self.proposals, self.letter):
+            self._stack.addWidget(part)
         whole = QVBoxLayout(self)
         whole.setContentsMargins(0, 0, 0, 0)
         whole.addWidget(self._stack)
@@ -108,8 +117,10 @@ class QuestionsView(StripPart):
     def refresh(self) -> None:
         """Show the questions as they are now."""
         self.model.refresh()
-        if self._stack.currentWidget() is self.answers:
-            self.answers.refresh()
+        shown = self._stack.currentWidget()
+        for part in (self.answers, self.letter):
+            if shown is part:
+                part.refresh()
 
     def show_question(self, key: str, column: int = WORDS) -> None:
         """Put the cursor on a question, on its words as a rule."""
@@ -192,18 +203,42 @@ class QuestionsView(StripPart):
         )
         self._workspace.try_to(Edit(label="Document noted", changes=steps))
 
-    def _show_questions(self) -> None:
+    def _show_list(self) -> None:
         self._stack.setCurrentIndex(0)
+
+    def _show_questions(self) -> None:
+        self._show_list()
         self.block.table.setFocus()
+
+    def show_proposals(self) -> None:
+        """Show what may be asked."""
+        if not self.proposals.show_proposals():
+            self._workspace.said.emit("Nothing is looked for that was not asked already.")
+            return
+        self._stack.setCurrentWidget(self.proposals)
+        self.proposals.table.setFocus()
+
+    def show_letter(self) -> None:
+        """Show the letter, to be edited, sent and written."""
+        self._stack.setCurrentWidget(self.letter)
+        self.letter.show_letter()
 
     def ask_for_form(self) -> None:
         """Ask where to, and write the questions that wait as a form for the answers."""
         workspace = self._workspace
         name = f"{workspace.file.title} {workspace.file.tax_year} form"
-        path = ask_where(workspace, self, "The form", name=name, ending=".csv", kinds="List (*.csv)")
+        path = ask_where(workspace, self, "The form", name=name, ending=".csv", kinds=WRITTEN_FORMS)
         if path is not None:
-            made = form_text(workspace.file).encode("utf-8-sig")
-            workspace.said.emit(written_out("questions", path, partial(bytes, made)))
+            workspace.said.emit(written_out("questions", path, partial(form_as, path.suffix, workspace.file)))
+
+    def ask_for_calendar(self) -> None:
+        """Ask where to, and write the days by which something is due as a calendar file."""
+        workspace = self._workspace
+        name = f"{workspace.file.title} {workspace.file.tax_year}"
+        path = ask_where(workspace, self, "The days", name=name, ending=".ics", kinds="Calendar (*.ics)")
+        if path is not None:
+            due = due_day(workspace.file)
+            workspace.said.emit(written_out("days", path, partial(days_of_questions, workspace.file, due)))
 
     def ask_for_answers(self) -> None:
         """Ask which form came back, and show what would come of it."""
@@ -211,26 +246,3 @@ class QuestionsView(StripPart):
         if chosen and self.answers.show_form(Path(chosen)):
             self._stack.setCurrentWidget(self.answers)
             self.answers.take.setFocus()
-
-    def _list_wordings(self) -> None:
-        self.wording.clear()
-        for name in names_of_wordings(self._workspace.path):
-            self.wording.addItem(Path(name).stem, name)
-
-    def ask_for_letter(self) -> None:
-        """Ask where to, and write the letter; the office's words are taken from its template, if it has
-        one."""
-        workspace = self._workspace
-        name = f"{workspace.file.title} {workspace.file.tax_year} questions"
-        path = ask_where(workspace, self, "The letter", name=name, ending=".eml", kinds=LETTERS)
-        if path is None:
-            return
-        if path.suffix not in ENDINGS:
-            path = path.with_name(f"{path.name}.eml")
-        try:
-            wording = office_words(workspace.path, self.wording.currentData())
-            made = letter_as(path.suffix, workspace.file, wording)
-        except LetterError as error:
-            workspace.said.emit(f"The letter is not written. {error}")
-            return
-        workspace.said.emit(written_out("questions", path, partial(bytes, made)))
