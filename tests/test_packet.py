@@ -20,7 +20,7 @@ from half_yard.countries import Computation, compute
 from half_yard.demo import client_files
 from half_yard.figures.explain import line_text
 from half_yard.interop.letter import LetterError, Wording
-from half_yard.interop.packet import NOT_COMPLETE, packet_bytes
+from half_yard.interop.packet import NOT_COMPLETE, Words, packet_bytes
 from half_yard.interop.packet_parts import parts_of
 from half_yard.interop.paper import PaperSize
 from half_yard.records.identifiers import numbered
@@ -105,7 +105,7 @@ class Packet(unittest.TestCase):
     def test_a_template_with_an_error_is_refused(self) -> None:
         computation = next(each for each in self.clients.values() if each.file.questions)
         with self.assertRaisesRegex(LetterError, "no field"):
-            packet_bytes(computation, wording=Wording("own.txt", "Dear {someone}"))
+            packet_bytes(computation, words=Words(letter=Wording("own.txt", "Dear {someone}")))
 
 
 class Command(unittest.TestCase):

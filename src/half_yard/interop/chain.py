@@ -8,27 +8,14 @@ from reportlab.lib.colors import HexColor
 from reportlab.pdfbase.pdfmetrics import stringWidth
 from reportlab.platypus import Flowable
 
-from half_yard.countries import Computation
-from half_yard.countries.results import Return
-from half_yard.figures.explain import money_text
 from half_yard.interop.paper import INK, SOFT, STRONG_TEXT, TEXT
 
 IN_A_ROW = 4
 ROW_HEIGHT, KNOT = 58, 3.2
 THREAD = "#2c3a6b"
 
-Stop = tuple[str, str]
-"""A label and an amount, both in words."""
-
-
-def stops_of(computation: Computation, each: Return) -> list[Stop]:
-    """The stops of a return on which something stands."""
-    found = []
-    for point in each.carry:
-        amount = computation.line(point.place).figure.amount
-        if amount:
-            found.append((point.label, money_text(amount)))
-    return found
+Stop = tuple[str, str, str]
+"""A label, where it stands, and an amount, all in words."""
 
 
 class Chain(Flowable):
@@ -48,7 +35,7 @@ class Chain(Flowable):
         """Draw the thread of each row, its knots, and what stands there."""
         step = self.width / IN_A_ROW
         _, height = self.wrap(self.width)
-        for number, (label, amount) in enumerate(self._stops):
+        for number, (label, _, amount) in enumerate(self._stops):
             row, column = divmod(number, IN_A_ROW)
             x, y = column * step + 4, height - row * ROW_HEIGHT - 14
             is_last = number == len(self._stops) - 1

@@ -79,14 +79,13 @@ def letter_text(file: ClientFile, wording: Wording = USUAL_LETTER) -> str:
         f"{number}. {each.words}{f' (by {calendar.text(each.wanted)})' if each.wanted else ''}"
         for number, each in enumerate(waiting, 1)
     )
-    people = [person.name for person in file.people.values() if person.name]
     wanted = [each.wanted for each in waiting if each.wanted is not None]
     fields = {
-        "client": " and ".join(people) or file.title, "year": file.tax_year,
+        "client": people_of(file), "year": file.tax_year,
         "questions": listed or "Nothing: everything is answered.", "count": len(waiting),
         "day": calendar.text(min(wanted)) if wanted else "soon",
     }  # fmt: skip
-    return _masked(file, _filled(wording, fields))
+    return _masked(file, filled(wording, fields))
 
 
 def _masked(file: ClientFile, text: str) -> str:
@@ -98,7 +97,15 @@ def _masked(file: ClientFile, text: str) -> str:
     return text
 
 
-def _filled(wording: Wording, fields: Mapping[str, object]) -> str:
+def people_of(file: ClientFile) -> str:
+    """Who a letter is for."""
+    people = [person.name for person in file.people.values() if person.name]
+    return " and ".join(people) or file.title
+
+
+def filled(wording: Wording, fields: Mapping[str, object]) -> str:
+    """The words of a letter with its fields filled in. Raises LetterError for one that there is not."""
+
     def value(found: re.Match[str]) -> str:
         if found[1] not in fields:
             known = ", ".join(f"{{{name}}}" for name in fields)
@@ -110,11 +117,16 @@ def _filled(wording: Wording, fields: Mapping[str, object]) -> str:
 
 def letter_page(file: ClientFile, wording: Wording = USUAL_LETTER) -> str:
     """The letter as a page. Raises LetterError."""
-    paragraphs = letter_text(file, wording).strip().split("\n\n")
+    return text_page(f"{file.title}, {file.tax_year}: questions", letter_text(file, wording))
+
+
+def text_page(title: str, text: str) -> str:
+    """A letter as a page; an empty line stands between two paragraphs."""
     body = "".join(
-        f'<p style="margin: 0 0 9pt 0">{escape(part).replace(chr(10), "<br>")}</p>' for part in paragraphs
+        f'<p style="margin: 0 0 9pt 0">{escape(part).replace(chr(10), "<br>")}</p>'
+        for part in text.strip().split("\n\n")
     )
-    return printed_page(f"{file.title}, {file.tax_year}: questions", body)
+    return printed_page(title, body)
 
 
 def letter_pdf(file: ClientFile, wording: Wording = USUAL_LETTER) -> bytes:

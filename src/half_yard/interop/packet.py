@@ -7,8 +7,10 @@ next page, under the same headings. While the result is not final, every page sa
 
 from __future__ import annotations
 
+import datetime
 import io
 from collections.abc import Callable, Generator, Iterator, Mapping, Sequence
+from dataclasses import dataclass
 from decimal import Decimal
 from html import escape
 from typing import Any
@@ -16,12 +18,25 @@ from typing import Any
 from reportlab.platypus import Flowable, PageBreak, Paragraph, Spacer, Table
 
 from half_yard.countries import Computation, pack_for
+from half_yard.countries.summing_up import year_in_words
 from half_yard.figures import Line, Sheet
-from half_yard.figures.explain import exact_text, line_text, money_text
-from half_yard.interop.chain import Chain, stops_of
+from half_yard.figures.explain import exact_text, line_text
+from half_yard.interop.chain import Chain
+from half_yard.interop.cover_letter import USUAL_COVER, cover_text
 from half_yard.interop.letter import USUAL_LETTER, Wording, letter_text
 from half_yard.interop.letter_on_paper import paragraphs
-from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, TO_KEEP, VOUCHERS, Part, parts_of
+from half_yard.interop.packet_pages import carried_rows, stops_of
+from half_yard.interop.packet_parts import (
+    CARRIED,
+    COVER,
+    DEPRECIATION,
+    LETTER,
+    SUMMARY,
+    TO_KEEP,
+    VOUCHERS,
+    Part,
+    parts_of,
+)
 from half_yard.interop.paper import (
     AMOUNT,
     HEAD,
@@ -45,11 +60,24 @@ ASSET_WIDTHS = (104, 116, 56, 66, 66, 62, 66)
 ASSET_HEADINGS = ("Asset", "Class and method", "In service", "Basis", "Earlier years", "This year", "Left")
 
 
+@dataclass(frozen=True, slots=True)
+class Words:
+    """The office's words of a packet: of its cover letter, and of the questions; and by when the return must
+    be filed."""
+
+    cover: Wording = USUAL_COVER
+    letter: Wording = USUAL_LETTER
+    due: datetime.date | None = None
+
+
+USUAL_WORDS = Words()
+
+
 def packet(
     computation: Computation,
     keys: Sequence[str] | None = None,
     paper: PaperSize = PaperSize.LETTER,
-    wording: Wording = USUAL_LETTER,
+    words: Words = USUAL_WORDS,
 ) -> Generator[int, None, bytes]:
     """The parts with these keys, or all, as PDF; yields how many parts are laid out. Raises KeyError where
     there is no such part, LetterError where the letter's words can't be filled in."""
@@ -60,7 +88,7 @@ def packet(
     for number, part in enumerate(chosen, 1):
         if story:
             story.append(PageBreak())
-        story += _laid_out(computation, part, width, wording)
+        story += _laid_out(computation, part, width, words)
         yield number
     made = io.BytesIO()
     file = computation.file
@@ -74,9 +102,11 @@ def packet_bytes(computation: Computation, keys: Sequence[str] | None = None, **
     return to_the_end(packet(computation, keys, **options))
 
 
-def _laid_out(computation: Computation, part: Part, width: float, wording: Wording) -> Iterator[Flowable]:
+def _laid_out(computation: Computation, part: Part, width: float, words: Words) -> Iterator[Flowable]:
     makers: Mapping[str, Callable[[], Iterator[Flowable]]] = {
-        LETTER: lambda: iter(paragraphs(letter_text(computation.file, wording))),
+        COVER: lambda: iter(paragraphs(cover_text(computation, words.cover, words.due))),
+        LETTER: lambda: iter(paragraphs(letter_text(computation.file, words.letter))),
+        CARRIED: lambda: _carried(computation, width),
         SUMMARY: lambda: _summary(computation, width),
         DEPRECIATION: lambda: _depreciation(computation, width),
         VOUCHERS: lambda: _vouchers(computation, width),
@@ -99,16 +129,16 @@ def _summary(computation: Computation, width: float) -> Iterator[Flowable]:
     yield _text(f"{file.title}: {file.tax_year}", HEAD)
     if not computation.complete:
         yield _text("The result is not final: see what is marked on the sheets.")
+    for sentence in year_in_words(computation):
+        yield _text(sentence)
     for each in computation.returns:
+        stops = stops_of(computation, each)
         yield _text(each.title, SECTION)
-        yield Chain(stops_of(computation, each))
-        cells = []
-        for point in each.carry:
-            line, sheet = computation.line(point.place), computation.sheet(point.place.sheet)
-            if line.figure.amount:
-                where = f"{sheet.title}, line {line.number}" if line.number else sheet.title
-                amount = money_text(line.figure.amount)
-                cells.append([_text(point.label, STRONG), _text(where, NOTE), _text(amount, AMOUNT)])
+        yield Chain(stops)
+        cells = [
+            [_text(label, STRONG), _text(where, NOTE), _text(amount, AMOUNT)]
+            for label, where, amount in stops
+        ]
         if cells:
             yield _table(cells, (130, width - 130 - AMOUNT_WIDTH, AMOUNT_WIDTH))
     yield Spacer(0, 10)
@@ -196,6 +226,18 @@ def _vouchers(computation: Computation, width: float) -> Iterator[Flowable]:
         yield _text(f"Voucher {each.number} of {len(every)}", SECTION)
         cells = [[_text(name), _text(value, AMOUNT)] for name, value in rows if value]
         yield _table(cells, (140, width - 140))
+
+
+def _carried(computation: Computation, width: float) -> Iterator[Flowable]:
+    """What is carried to next year, and from which line."""
+    yield _text(f"Carried to {computation.file.tax_year + 1}", HEAD)
+    rows = [
+        [_text(what), _text(line, NOTE), _text(amount, AMOUNT)]
+        for what, line, amount in carried_rows(computation)
+    ]
+    rest = width - AMOUNT_WIDTH
+    headings = [_text("What", STRONG), _text("From", STRONG), _text("Amount", AMOUNT)]
+    yield _table([headings, *rows], (rest / 2, rest / 2, AMOUNT_WIDTH), heading=True)
 
 
 def _to_keep(computation: Computation, width: float) -> Iterator[Flowable]:

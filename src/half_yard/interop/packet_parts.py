@@ -5,9 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from half_yard.countries import Computation, pack_for
+from half_yard.countries.next_year import carried_on
 
 LETTER, SUMMARY, DEPRECIATION, VOUCHERS = "letter", "summary", "depreciation", "vouchers"
-TO_KEEP = "to_keep"
+COVER, CARRIED, TO_KEEP = "cover", "carried", "to_keep"
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,15 +20,18 @@ class Part:
 
 
 def parts_of(computation: Computation) -> list[Part]:
-    """Everything that can be in a packet, in its usual order: a letter where something is asked, a summary,
-    every sheet without exception, the depreciation of every asset, the vouchers of payments ahead, what to
-    keep."""
+    """Everything that can be in a packet, in its usual order: a cover letter, a summary, what is asked, every
+    sheet without exception, the depreciation of every asset, what goes on into next year, the vouchers of
+    payments ahead, what to keep."""
     file = computation.file
-    parts = [Part(SUMMARY, "Summary"), *(Part(sheet.key, sheet.title) for sheet in computation.sheets)]
+    parts = [Part(COVER, "Cover letter"), Part(SUMMARY, "Summary")]
     if file.questions:
-        parts.insert(0, Part(LETTER, "Letter"))
+        parts.append(Part(LETTER, "Questions"))
+    parts += [Part(sheet.key, sheet.title) for sheet in computation.sheets]
     if file.assets:
         parts.append(Part(DEPRECIATION, "Depreciation"))
+    if any(carried_on(computation)):
+        parts.append(Part(CARRIED, f"Carried to {file.tax_year + 1}"))
     if pack_for(file.country).paying_ahead(computation):
         parts.append(Part(VOUCHERS, "Vouchers"))
     if pack_for(file.country).to_keep(computation):

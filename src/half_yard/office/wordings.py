@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
+from half_yard.interop.cover_letter import USUAL_COVER
 from half_yard.interop.letter import (
     USUAL_LETTER,
     USUAL_REMINDER,
@@ -17,6 +18,7 @@ from half_yard.storage import write_out
 from half_yard.storage.file_names import safe_name
 
 USUAL = {each.name: each for each in (USUAL_LETTER, USUAL_REMINDER)}
+EVERY = {**USUAL, USUAL_COVER.name: USUAL_COVER}
 BEGIN = ("Letter", "Reminder")
 """What the names of files with an office's words begin with."""
 ENDING = ".txt"
@@ -32,8 +34,8 @@ def office_words(client: Path | None, name: str = USUAL_LETTER.name) -> Wording:
     """The words of a letter, the office's where it has its own. Raises LetterError where they can't be
     read, KeyError where there are none."""
     own = client.with_name(name) if client is not None else None
-    if own is None or (name in USUAL and not own.is_file()):
-        return USUAL[name]
+    if own is None or (name in EVERY and not own.is_file()):
+        return EVERY[name]
     return read_wording(own)
 
 

@@ -22,10 +22,21 @@ from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
 from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.interop import schedule_page, sheets_page
-from half_yard.interop.keeping_page import keeping_page
-from half_yard.interop.letter import LetterError, letter_page
-from half_yard.interop.packet_parts import DEPRECIATION, LETTER, SUMMARY, TO_KEEP, VOUCHERS, parts_of
+from half_yard.interop.cover_letter import USUAL_COVER, cover_text
+from half_yard.interop.letter import LetterError, Wording, letter_page, text_page
+from half_yard.interop.packet_pages import carried_page, keeping_page, summary_page
+from half_yard.interop.packet_parts import (
+    CARRIED,
+    COVER,
+    DEPRECIATION,
+    LETTER,
+    SUMMARY,
+    TO_KEEP,
+    VOUCHERS,
+    parts_of,
+)
 from half_yard.interop.vouchers_page import vouchers_page
+from half_yard.office.assigning import due_day
 from half_yard.office.wordings import office_words
 
 KEY_ROLE = Qt.ItemDataRole.UserRole + 1
@@ -207,7 +218,9 @@ class PaperView(StripPart):
         computation = self._workspace.computation
         pages: Mapping[str, Callable[[], str]] = {
             LETTER: lambda: letter_page(computation.file, office_words(self._workspace.path)),
-            SUMMARY: lambda: sheets_page(computation, [computation.sheet(computation.returns[0].chief)]),
+            COVER: self._cover_page,
+            SUMMARY: lambda: summary_page(computation),
+            CARRIED: lambda: carried_page(computation),
             DEPRECIATION: lambda: schedule_page(computation),
             TO_KEEP: lambda: keeping_page(self._workspace.pack.to_keep(computation)),
             VOUCHERS: lambda: vouchers_page(computation.file, self._workspace.pack.paying_ahead(computation)),
@@ -215,6 +228,13 @@ class PaperView(StripPart):
         if key in pages:
             return pages[key]()
         return sheets_page(computation, [computation.sheet(key)])
+
+    def _cover_page(self) -> str:
+        computation = self._workspace.computation
+        return text_page("Cover letter", cover_text(computation, self._cover(), due_day(computation.file)))
+
+    def _cover(self) -> Wording:
+        return office_words(self._workspace.path, USUAL_COVER.name)
 
     def _show_part(self) -> None:
         key = self._current()
@@ -239,7 +259,7 @@ class PaperView(StripPart):
     def ask_to_write(self) -> None:
         """Ask where to, and write the packet there; the window goes on meanwhile."""
         # The library of pages takes a while to load: only when it is needed.
-        from half_yard.interop.packet import packet  # noqa: PLC0415
+        from half_yard.interop.packet import Words, packet  # noqa: PLC0415
         from half_yard.interop.paper import PaperSize, signs_lacking  # noqa: PLC0415
 
         workspace = self._workspace
@@ -249,7 +269,8 @@ class PaperView(StripPart):
             return
         paper, keys = PaperSize[str(self.size_of_paper.currentData())], self.chosen
         try:
-            steps = packet(workspace.computation, keys, paper, office_words(workspace.path))
+            words = Words(self._cover(), office_words(workspace.path), due_day(workspace.file))
+            steps = packet(workspace.computation, keys, paper, words)
         except LetterError as error:
             self._refused(str(error))
             return
