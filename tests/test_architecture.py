@@ -39,7 +39,7 @@ MAY_IMPORT = {
     "standins": {"records"},
     "office": {"figures", "records", "countries", "review", "interop", "standins", "storage"},
     "storage": {"records"},
-    "demo": {"records", "storage"},
+    "demo": {"records", "storage", "countries", "interop", "review", "standins"},
     "linux": {"storage"},
     "cli": {
         "asked",

@@ -40,9 +40,9 @@ class HandingOver(WindowCase):
 
     def test_parts_are_ticked_off_and_moved_and_written(self) -> None:
         first = [self.page.parts.item(row).text() for row in range(3)]
-        self.assertEqual(first[:2], ["Letter", "Summary"])
+        self.assertEqual(first[:2], ["Cover letter", "Summary"])
         self.press(Key.Key_Space)
-        self.assertNotIn("letter", self.page.chosen)
+        self.assertNotIn("cover", self.page.chosen)
         self.press(Key.Key_Down)
         self.press(Key.Key_Down, Modifier.AltModifier | Modifier.ShiftModifier)
         self.assertEqual(self.page.chosen[:2], [self.page.chosen[0], "summary"])

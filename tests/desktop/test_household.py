@@ -43,7 +43,8 @@ class Household(WindowCase):
         self.assertEqual(shown, ["wages", "items"])
         opened = [key for key, opener in self.household.openers.items() if not opener.isHidden()]
         self.assertEqual(
-            opened, ["dependants", "interest", "dividends", "sales", "estimated_payments", "carryovers"]
+            opened,
+            ["dependants", "interest", "dividends", "sales", "estimated_payments", "expected", "carryovers"],
         )
         self.open("Castellan, Rosa and Anders Bly")
         self.assertFalse(self.household.tables["dependants"].isHidden())

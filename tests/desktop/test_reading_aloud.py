@@ -57,6 +57,7 @@ class ReadingAloud(WindowCase):
 
     def test_the_fields_of_one_page_are_told_apart(self) -> None:
         self.window.show_stage(Stage.CLIENTS)
+        self.window.clients.show_client()
         self.settle()
         root = QAccessible.queryAccessibleInterface(self.window.clients.particulars)
         assert root is not None
@@ -67,6 +68,7 @@ class ReadingAloud(WindowCase):
 
     def test_a_choice_has_its_name_and_its_value_apart(self) -> None:
         self.window.show_stage(Stage.CLIENTS)
+        self.window.clients.show_client()
         box = next(
             each for each in self.window.clients.particulars.findChildren(QComboBox) if each.isVisible()
         )

@@ -121,6 +121,22 @@ class WindowCase(unittest.TestCase):
             window.show_stage(stage)
             self.settle()
             yield stage.value, window.pages[stage]
+        window.show_stage(Stage.CLIENTS)
+        window.clients.show_client()
+        self.settle()
+        yield "the client", window.clients
+        window.clients.show_office()
+        for stage, parted in ((Stage.LOOK_OVER, window.look_over), (Stage.HAND_OVER, window.hand_over)):
+            window.show_stage(stage)
+            for key, name, _ in parted.names():
+                parted.choose(key)
+                self.settle()
+                yield name, parted
+        window.show_stage(Stage.LOOK_OVER)
+        window.look_over.choose("questions")
+        window.look_over.questions.show_letter()
+        self.settle()
+        yield "the letter", window.look_over
         window.show_stage(Stage.BOOKS)
         for kept in ("statements", "forms", "household", *sorted(window.workspace.file.activities)):
             books.choose(kept)

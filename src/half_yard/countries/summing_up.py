@@ -31,7 +31,22 @@ def _activities(computation: Computation) -> Iterator[str]:
         amount = computation.result_of_activity(key)
         made = "made a profit of" if amount > 0 else "had a loss of" if amount < 0 else "came to nothing"
         shown = f" {money_text(abs(amount))}" if amount else ""
-        yield f"{activity.name or 'The activity'} {made}{shown}."
+        counts = _counts(computation, key)
+        limited = (
+            f", of which {money_text(abs(counts))} counts this year" if counts not in (None, amount) else ""
+        )
+        yield f"{activity.name or 'The activity'} {made}{shown}{limited}."
+
+
+def _counts(computation: Computation, activity: str) -> Decimal | None:
+    """What of an activity's result the law lets count, where a line says so."""
+    lines = [
+        line.figure.amount
+        for sheet in computation.statement_sheets(activity)
+        for line in sheet.lines
+        if line.role is Role.LIMITED
+    ]
+    return sum(lines, Decimal(0)) if lines else None
 
 
 def _last_year(computation: Computation) -> Iterator[str]:

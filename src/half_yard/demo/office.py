@@ -5,6 +5,7 @@ from pathlib import Path
 from half_yard.demo.adeyemi import adeyemi
 from half_yard.demo.hallowell import hallowell
 from half_yard.demo.mbeki import mbeki
+from half_yard.demo.quill import quill
 from half_yard.demo.ravn import ravn
 from half_yard.demo.small_clients import castellan, lindqvist, oduya
 from half_yard.records import ClientFile
@@ -15,7 +16,7 @@ MAIN_FILE = f"Hallowell, Ines and Julian 2025{SUFFIX}"
 
 def client_files() -> dict[str, ClientFile]:
     """The demo's client files by file name."""
-    files = (hallowell(), castellan(), lindqvist(), oduya(), ravn(), mbeki(), adeyemi())
+    files = (hallowell(), castellan(), lindqvist(), oduya(), ravn(), mbeki(), adeyemi(), quill())
     return {f"{file.title} {file.tax_year}{SUFFIX}": file for file in files}
 
 

@@ -10,6 +10,7 @@ from half_yard.records import (
     Activity,
     Address,
     ClientFile,
+    ClientQuestion,
     Dependant,
     Filing,
     Household,
@@ -18,8 +19,9 @@ from half_yard.records import (
     Person,
     WageStatement,
 )
+from half_yard.records.assigned import Assignment
 from half_yard.records.filing import Reason
-from half_yard.records.forms import StateBoxes
+from half_yard.records.forms import ExpectedForm, StateBoxes
 from half_yard.records.identifiers import numbered
 
 FIRST = "a00001"
@@ -140,8 +142,14 @@ def lindqvist() -> ClientFile:
     loss; a pension, social security and a little work."""
     return new_file().model_copy(
         update={
+            "assignment": Assignment(prepares="AH", asks="JO"),
+            "questions": numbered("questions", _asked_of_lindqvist()),
+            "expected": numbered(
+                "expected", [ExpectedForm(of="interest", payer="Belfast Credit Union", person="owner")]
+            ),
             "household": Household(
                 filing_status="single",
+                email="greta@lindqvist.example",
                 address=Address(street="3 Mast Hill", city="Searsport", region="ME", postal_code="04974"),
             ),
             "people": {
@@ -194,6 +202,17 @@ def lindqvist() -> ClientFile:
             ),
         }
     )  # fmt: skip
+
+
+def _asked_of_lindqvist() -> list[ClientQuestion]:
+    """What two receipts were for."""
+    return [
+        ClientQuestion(
+            about=f"/entries/{key}", words=f"{payee}: what was it for?", by="JO",
+            asked=(datetime.date(2026, 1, 26), datetime.date(2026, 2, 16)), wanted=datetime.date(2026, 3, 2),
+        )
+        for key, payee in (("e00005", "Nail and Shingle"), ("e00006", "Coldframe Heating"))
+    ]  # fmt: skip
 
 
 def oduya() -> ClientFile:

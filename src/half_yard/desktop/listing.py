@@ -44,14 +44,13 @@ class Listing(QObject):
         """Whether something is still looked at."""
         return self._done < self._count
 
-    def start(self, paths: Sequence[Path], changed: Path | None = None) -> None:
-        """Look at these files anew; what is known of a file that lies as it lay stands at once. `changed` is
-        one that is looked at in any case, as the window works on it."""
+    def start(self, paths: Sequence[Path]) -> None:
+        """Look at these files anew; what is known of a file that lies as it lay stands at once."""
         self._turn += 1
         self._count, self._done = len(paths), 0
         self._waiting = []
         for path in paths:
-            known = self._known.get(_state(path)) if path != changed else None
+            known = self._known.get(_state(path))
             if known is None:
                 self._waiting.append(path)
             else:

@@ -73,6 +73,8 @@ def _ahead(path: Path, keys: Keys) -> Ahead:
     words = ", ".join(f"{count} {what}" for count, what in counts if count) or "the people alone"
     if not computation.complete:
         words += "; not complete, so it may change"
+    if not has_rules(made):
+        words += f"; the rules of {made.tax_year} are not there yet"
     return Ahead(path, to, file.title, words, made, document.seal)
 
 

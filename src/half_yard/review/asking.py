@@ -10,7 +10,7 @@ from typing import Any, get_args, get_type_hints
 from pydantic import JsonValue
 
 from half_yard.asked import Field, FieldKind, read_field, step_to, value_at
-from half_yard.records import Change, ClientFile, ClientQuestion, Edit, Record, add, next_id
+from half_yard.records import Change, ClientFile, ClientQuestion, Edit, Entry, Record, add, next_id
 from half_yard.records.collections import COLLECTIONS, collection_and_id
 from half_yard.records.dates import Calendar
 from half_yard.records.identifiers import fresh_ids
@@ -90,8 +90,8 @@ def proposed_words(file: ClientFile, path: str, title: str = "") -> str:
 
 
 def field_of(file: ClientFile, path: str) -> str | None:
-    """The field into which an answer about a path goes: itself, or a record's main amount; None where there
-    is none, so that the answer only stands in the list."""
+    """The field into which an answer about a path goes: itself, or a record's main amount, or the note of
+    an entry, whose amount is known; None where there is none, so that the answer only stands in the list."""
     if not path.startswith("/"):
         return None
     if _type_at(file, path) is not None:
@@ -99,6 +99,8 @@ def field_of(file: ClientFile, path: str) -> str | None:
     record = value_at(file, path)
     if not isinstance(record, Record):
         return None
+    if isinstance(record, Entry):
+        return f"{path}/note"
     main = next((name for name in AMOUNTS if name in type(record).model_fields), None)
     return None if main is None else f"{path}/{main}"
 

@@ -31,7 +31,8 @@ from half_yard.review.asking import ask_again
 from half_yard.storage import sha256_of
 
 WORDS, ANSWER = 1, 3
-EMPTIED = "it goes to its field; emptied, the question is open again"
+WANTED = "the day by which the answer is needed"
+EMPTIED = "as it would be typed there: it goes to its field; emptied, the question is open again"
 FORMS = "Forms (*.pdf *.csv *.txt *.tsv *.xlsx)"
 WRITTEN_FORMS = "List (*.csv);;PDF to fill in (*.pdf)"
 
@@ -63,8 +64,8 @@ class QuestionsView(StripPart):
             Column("About", Kind.COMPUTED, shown=self._about),
             Column("Question", Kind.TEXT, "words", stretch=True),
             Column("Asked", Kind.COMPUTED, shown=self._asked),
-            Column("Answer, as it would be typed there", Kind.TEXT, "answer", hint=EMPTIED),
-            Column("Wanted by", Kind.DATE, "wanted", optional=True, next_year_until=11, goes_first=True),
+            Column("Answer", Kind.TEXT, "answer", hint=EMPTIED),
+            Column("Wanted by", Kind.DATE, "wanted", optional=True, next_year_until=12, hint=WANTED),
             Column("Answered", Kind.COMPUTED, shown=self._answered),
             Column("Document", Kind.COMPUTED, shown=self._document, goes_first=True),
         )
@@ -152,11 +153,16 @@ class QuestionsView(StripPart):
         days = self._question(key).asked
         if not days:
             return ""
-        first = self._workspace.calendar.text(days[0])
+        first = self._day(days[0])
         return first if len(days) == 1 else f"{first}, {len(days)} times"
 
+    def _day(self, day: datetime.date | None) -> str:
+        """A day as it is read in the year in which returns are made, the one after the tax year."""
+        workspace = self._workspace
+        return workspace.pack.country.calendar(workspace.file.tax_year + 1).text(day)
+
     def _answered(self, key: str) -> str:
-        return self._workspace.calendar.text(self._question(key).answered)
+        return self._day(self._question(key).answered)
 
     def _document(self, key: str) -> str:
         return Path(self._question(key).document).name if self._question(key).document else ""

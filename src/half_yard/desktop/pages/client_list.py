@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime
 import re
 from collections.abc import Sequence
 from pathlib import Path
@@ -22,7 +23,7 @@ from half_yard.desktop.parts import plain_table, soft
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.workspace import Workspace
-from half_yard.office.standing import Standing
+from half_yard.office.standing import Standing, standing
 from half_yard.storage import real_path
 
 PATH_ROLE = Qt.ItemDataRole.UserRole + 1
@@ -82,25 +83,35 @@ class ClientList(QWidget):
         self._rows = {path: row for row, path in enumerate(paths)}
         for row, path in enumerate(paths):
             self._set_row(row, path, Standing(path.stem, state="…"))
-            if real_path(path) == self._workspace.path:
+            if self._is_open(path):
                 self.files.setCurrentCell(row, 0)
-        self.listing.start(paths, self._workspace.path)
+        self.show_open()
+        self.listing.start([path for path in paths if not self._is_open(path)])
         self.show_found()
 
-    def _show_standing(self, path: Path, standing: Standing) -> None:
-        self._standings[path] = standing
-        self._set_row(self._rows[path], path, standing)
+    def show_open(self) -> None:
+        """Show how the open file stands as it is worked on, saved or not."""
+        for path in self._rows if self._workspace.is_open else ():
+            if self._is_open(path):
+                self._show_standing(path, standing(self._workspace.computation, datetime.date.today()))
+
+    def _is_open(self, path: Path) -> bool:
+        return real_path(path) == self._workspace.path
+
+    def _show_standing(self, path: Path, found: Standing) -> None:
+        self._standings[path] = found
+        self._set_row(self._rows[path], path, found)
         self._show_if_found(self._rows[path])
 
     def _show_reached(self, known: int, of: int) -> None:
         self._reached.setText(f"{known} of {of} looked at" if known < of else "")
 
-    def _set_row(self, row: int, path: Path, standing: Standing) -> None:
-        current = real_path(path) == self._workspace.path
+    def _set_row(self, row: int, path: Path, found: Standing) -> None:
+        current = self._is_open(path)
         elsewhere = f", in {self._recent.place_of(path)}" if path.parent != self._recent.folder else ""
         cells = (
-            f"{standing.title}{elsewhere}", standing.year, standing.state, standing.owes,
-            standing.waits_for, standing.prepares, standing.due_words, standing.result,
+            f"{found.title}{elsewhere}", found.year, found.state, found.owes, found.waits_for,
+            found.prepares, found.due_words, found.result,
         )  # fmt: skip
         for column, text in enumerate(cells):
             item = QTableWidgetItem(text)
@@ -158,11 +169,11 @@ class ClientList(QWidget):
         return paths or [path for path in [self.current] if path is not None]
 
 
-def _sorted_as(standing: Standing, column: int) -> str:
+def _sorted_as(found: Standing, column: int) -> str:
     if column == DUE:
-        return standing.due.isoformat() if standing.due is not None else NEVER
+        return found.due.isoformat() if found.due is not None else NEVER
     words = {
-        YEAR: standing.year, STATE: standing.state, OWES: standing.owes, WAITS: standing.waits_for,
-        PREPARES: standing.prepares, RESULT: standing.result,
+        YEAR: found.year, STATE: found.state, OWES: found.owes, WAITS: found.waits_for,
+        PREPARES: found.prepares, RESULT: found.result,
     }  # fmt: skip
     return by_amount(words[column])

@@ -161,6 +161,7 @@ class ClientsPage(Page):
         elif self._shown == CLIENT:
             self._stack.setCurrentWidget(self._office)
         self.strip.show_names(names, self._shown)
+        self.list.show_open()
         self.particulars.refresh()
 
     @property
