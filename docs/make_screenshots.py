@@ -84,8 +84,10 @@ def draw(office: Path, target: Path, size: tuple[int, int]) -> list[Path]:
 
 
 def clients(window: MainWindow) -> None:
-    """The office's files and the client's particulars."""
-    window.workspace.go_to("/people/owner/first_name")
+    """The office's clients, and how each stands."""
+    from half_yard.desktop.stages import Stage  # noqa: PLC0415
+
+    window.show_stage(Stage.CLIENTS)
     window.clients.list.listing.finish()
 
 
@@ -183,11 +185,16 @@ def hand_over(window: MainWindow) -> None:
     window.hand_over.paper.parts.setCurrentRow(window.hand_over.paper.chosen.index("form_1040"))
 
 
-def limited_loss(window: MainWindow) -> None:
-    """The same client's passive losses."""
-    from half_yard.figures import Place  # noqa: PLC0415
+def letter(window: MainWindow) -> None:
+    """The letter to another client, edited beside how it reads."""
+    from half_yard.desktop.stages import Stage  # noqa: PLC0415
 
-    window.workspace.go_to(Place("form_8582", "modified_income"))
+    folder = window.workspace.path
+    if folder is not None:
+        window.open_path(folder.with_name("Lindqvist, Greta 2025.halfyard"))
+    window.show_stage(Stage.LOOK_OVER)
+    window.look_over.choose("questions")
+    window.look_over.questions.show_letter()
 
 
 def of_canada(window: MainWindow) -> None:
@@ -217,7 +224,7 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "sales": large_income,
     "questions": questions,
     "hand-over": hand_over,
-    "limited-loss": limited_loss,
+    "letter": letter,
     "exchange": exchange,
     "return-canada": of_canada,
 }

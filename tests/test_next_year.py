@@ -202,6 +202,18 @@ class File(unittest.TestCase):
         self.assertGreater(credit, 0)
         self.assertEqual(after(file).household.facts["last_year_tax"], tax - credit)
 
+    def test_notes_that_say_next_year_go_along_and_others_stay(self) -> None:
+        noted = {"supplies": "ask about the loom next year", "wages": "paid late"}
+        bought = Entry(
+            activity=BUSINESS, line="supplies", payee="Hive", amount=Decimal(5), note="More Next Year"
+        )
+        file = client(2024, activities={BUSINESS: business(notes=noted)}, entries={"e00001": bought})
+        then = next_year(compute(file), pack_for("us"))
+        self.assertEqual(
+            then.activities[BUSINESS].notes,
+            {"supplies": "ask about the loom next year; Hive: More Next Year"},
+        )
+
     def test_what_is_of_the_year_stays_behind_and_its_amounts_stand_beside(self) -> None:
         file = sole_proprietor("5000", estimated_payments={})
         shop = business(answers={"paid_contractors": True, "at_risk": True}, days_rented=12)

@@ -1,4 +1,5 @@
-"""questions, ask, answer, answers, judge, years: what the client is asked, what was judged, both years."""
+"""questions, ask, answer, answers, judge, years, asked: what the client is asked, what was judged, this year
+beside the last, what the return rests on."""
 
 from __future__ import annotations
 
@@ -17,6 +18,7 @@ from half_yard.countries import compute, pack_for
 from half_yard.countries.answering import answered, goes_to
 from half_yard.countries.labels import label_of_question
 from half_yard.countries.proposing import proposals
+from half_yard.countries.what_was_asked import everything_asked, left_aside
 from half_yard.figures.explain import money_text
 from half_yard.interop.answers_form import UnreadableFormError, cells_of_form, form_as, returned, taken
 from half_yard.interop.asset_list import UnreadableListError
@@ -38,7 +40,7 @@ from half_yard.review.judged import Found, found, judge
 from half_yard.review.years import Beside, beside
 from half_yard.storage import write_out
 
-COMMANDS = ("questions", "ask", "answer", "answers", "judge", "years")
+COMMANDS = ("questions", "ask", "answer", "answers", "judge", "years", "asked")
 TITLE, AMOUNT = 52, 14
 
 
@@ -53,7 +55,11 @@ def add_commands(commands: Any) -> None:
     shown.add_argument("--template", type=Path, metavar="PATH", help="the office's words of the letter")
     years = add_command(commands, "years", "print this year's lines beside last year's", _years)
     years.add_argument("--all", action="store_true", help="also the lines that do not stand out")
-    for reading in (shown, years):
+    asked = add_command(
+        commands, "asked", "print what was asked, its answers, and what is left aside", _asked
+    )
+    asked.add_argument("--open", action="store_true", help="only what was not answered")
+    for reading in (shown, years, asked):
         reading.add_argument("--json", action="store_true", help="as a JSON object")
         reading.add_argument("--with-unsaved", action="store_true", help="with the edits of its journal")
     asking = add_command(commands, "ask", "ask the client something", _ask)
@@ -145,6 +151,32 @@ def _years(options: argparse.Namespace) -> int:
         before = "" if row.before is None else money_text(row.before)
         amounts = "".join(f"{each:>{AMOUNT}}" for each in (money_text(row.now), before))
         print(f"{title:<{TITLE}}{amounts}  {row.remark}".rstrip())
+    return DONE
+
+
+def _asked(options: argparse.Namespace) -> int:
+    computation, unsaved = computed(options)
+    file = computation.file
+    pack = pack_for(file.country)
+    rows = [row for row in everything_asked(pack, file) if not (options.open and row.is_answered)]
+    aside = left_aside(pack)
+    if options.json:
+        made = {
+            "asked": [
+                {
+                    "about": row.about, "path": row.field.path, "question": row.field.label,
+                    "answer": row.answer, "answered": row.is_answered,
+                }
+                for row in rows
+            ],
+            "left_aside": [words for words, _ in aside], "unsaved_edits": unsaved,
+        }  # fmt: skip
+        print(json.dumps(made, indent=1, ensure_ascii=False))
+        return DONE
+    for row in rows:
+        print(f"{row.about}: {row.field.label}: {row.words}")
+    for words, says in aside:
+        print(f"not part of it: {words}: {says}")
     return DONE
 
 

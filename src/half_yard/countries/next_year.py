@@ -23,6 +23,8 @@ from half_yard.review.asking import open_questions
 from half_yard.review.expected import SENT_BY_PAYERS, expected_of
 from half_yard.review.years import history_with, outcome_of
 
+NEXT_YEAR = "next year"
+"""A note that says so goes along."""
 Who = TypeVar("Who", Household, Person, Dependant)
 
 
@@ -50,10 +52,10 @@ def next_year(computation: Computation, pack: Pack, leave: Container[str] = ()) 
     People, dependants, activities, shared things, assets with what was taken of them, exchanges, elections
     and the rules of sorting go on; what the lines carry becomes carryovers, or the first entry of the line
     that begins a year with it; the amounts of this year stand beside those to come, and so does what every
-    line came to. Questions that wait for their answers go along, and payers' forms without their amounts, to
-    be looked for. Entries, statements, payments and what else the household had are of their year and stay
-    behind, but for what the pack lets go on because losses wait for it. Raises ValueError where an amount is
-    more than a file can hold, or an activity that is left has what goes on.
+    line came to. Questions that wait for their answers go along, payers' forms without their amounts, to be
+    looked for, and notes that say “next year”. Entries, statements, payments and what else the household had
+    are of their year and stay behind, but for what the pack lets go on because losses wait for it. Raises
+    ValueError where an amount is more than a file can hold, or an activity that is left has what goes on.
     """
     file = computation.file
     _can_be_left(computation, leave)
@@ -181,11 +183,27 @@ def _activity(computation: Computation, pack: Pack, key: str) -> Activity:
                 )
             },
             "facts": {},
+            "notes": _notes(computation.file, key),
             "days_rented": None,
             "days_personal": None,
             "last_year": amounts,
         }
     )
+
+
+def _notes(file: ClientFile, activity: str) -> dict[str, str]:
+    """The notes of an activity's lines, and of its entries, that say “next year”."""
+    found: dict[str, list[str]] = {}
+    lines = file.activities[activity].notes.items()
+    of_entries = (
+        (entry.line, f"{entry.payee}: {entry.note}" if entry.payee else entry.note)
+        for _, entry in sorted(file.entries.items())
+        if entry.activity == activity
+    )
+    for line, note in (*lines, *of_entries):
+        if line and NEXT_YEAR in note.casefold():
+            found.setdefault(line, []).append(note)
+    return {line: "; ".join(notes) for line, notes in found.items()}
 
 
 def _household(computation: Computation, pack: Pack) -> Household:

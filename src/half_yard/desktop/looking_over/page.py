@@ -6,6 +6,7 @@ import datetime
 from collections.abc import Sequence
 
 from half_yard.countries.labels import label_of
+from half_yard.desktop.looking_over.asked_view import AskedView
 from half_yard.desktop.looking_over.changes_view import ChangesView
 from half_yard.desktop.looking_over.found_view import FoundView
 from half_yard.desktop.looking_over.initials import Initials
@@ -20,7 +21,7 @@ from half_yard.figures import Place
 from half_yard.review.asking import ask_client, open_questions, proposed_words
 from half_yard.review.judged import found
 
-FOUND, YEARS, QUESTIONS, CHANGES = "found", "years", "questions", "changes"
+FOUND, YEARS, ASKED, QUESTIONS, CHANGES = "found", "years", "asked", "questions", "changes"
 
 
 class LookOverPage(StripPage):
@@ -30,10 +31,12 @@ class LookOverPage(StripPage):
         self.initials = Initials(recent)
         self.found = FoundView(workspace, self.initials.text)
         self.years = YearsView(workspace)
+        self.asked = AskedView(workspace)
         self.questions = QuestionsView(workspace, self.initials.text)
         self.changes = ChangesView(workspace)
         parts = {
-            FOUND: self.found, YEARS: self.years, QUESTIONS: self.questions, CHANGES: self.changes,
+            FOUND: self.found, YEARS: self.years, ASKED: self.asked, QUESTIONS: self.questions,
+            CHANGES: self.changes,
         }  # fmt: skip
         super().__init__(workspace, "What is looked over", parts, (unwrapped("Initials"), self.initials))
 
@@ -41,7 +44,7 @@ class LookOverPage(StripPage):
         """The parts, each with how many are open."""
         file = self._workspace.file
         is_open = sum(each.is_open for each in found(file, self._workspace.computation.findings))
-        names = ((FOUND, "Found", is_open), (YEARS, "Last year", 0),
+        names = ((FOUND, "Found", is_open), (YEARS, "Last year", 0), (ASKED, "Rests on", 0),
                  (QUESTIONS, "Questions", len(open_questions(file))), (CHANGES, "Today", 0))  # fmt: skip
         return [(key, f"{name}   {count} open" if count else name, name) for key, name, count in names]
 

@@ -48,6 +48,8 @@ class ClientList(QWidget):
         super().__init__()
         self._workspace, self._recent = workspace, recent
         self._rows: dict[Path, int] = {}
+        self._open: Path | None = None
+        """The one that is open, as it is listed."""
         self._standings: dict[Path, Standing] = {}
         self._sorted_by = (NAME, False)
         self.listing = Listing(workspace.keys, self)
@@ -81,22 +83,19 @@ class ClientList(QWidget):
         paths = self._in_order(self._recent.paths())
         self.files.setRowCount(len(paths))
         self._rows = {path: row for row, path in enumerate(paths)}
+        self._open = next((path for path in paths if real_path(path) == self._workspace.path), None)
         for row, path in enumerate(paths):
             self._set_row(row, path, Standing(path.stem, state="…"))
-            if self._is_open(path):
+            if path == self._open:
                 self.files.setCurrentCell(row, 0)
         self.show_open()
-        self.listing.start([path for path in paths if not self._is_open(path)])
+        self.listing.start([path for path in paths if path != self._open])
         self.show_found()
 
     def show_open(self) -> None:
         """Show how the open file stands as it is worked on, saved or not."""
-        for path in self._rows if self._workspace.is_open else ():
-            if self._is_open(path):
-                self._show_standing(path, standing(self._workspace.computation, datetime.date.today()))
-
-    def _is_open(self, path: Path) -> bool:
-        return real_path(path) == self._workspace.path
+        if self._open is not None:
+            self._show_standing(self._open, standing(self._workspace.computation, datetime.date.today()))
 
     def _show_standing(self, path: Path, found: Standing) -> None:
         self._standings[path] = found
@@ -107,7 +106,7 @@ class ClientList(QWidget):
         self._reached.setText(f"{known} of {of} looked at" if known < of else "")
 
     def _set_row(self, row: int, path: Path, found: Standing) -> None:
-        current = self._is_open(path)
+        current = path == self._open
         elsewhere = f", in {self._recent.place_of(path)}" if path.parent != self._recent.folder else ""
         cells = (
             f"{found.title}{elsewhere}", found.year, found.state, found.owes, found.waits_for,
