@@ -52,6 +52,14 @@ def unwrapped(text: str) -> QLabel:
     return label
 
 
+def bare_column(widget: QWidget, spacing: int) -> QVBoxLayout:
+    """The layout of a widget whose parts stand beneath each other, with no room around them."""
+    column = QVBoxLayout(widget)
+    column.setContentsMargins(0, 0, 0, 0)
+    column.setSpacing(spacing)
+    return column
+
+
 def in_a_row(*widgets: QWidget) -> QHBoxLayout:
     """Widgets beside each other, at the left."""
     row = QHBoxLayout()

@@ -13,7 +13,6 @@ from PySide6.QtWidgets import (
     QHBoxLayout,
     QMainWindow,
     QStackedWidget,
-    QVBoxLayout,
     QWidget,
 )
 
@@ -34,7 +33,7 @@ from half_yard.desktop.pages import (
     SharedPage,
 )
 from half_yard.desktop.panes import Pane, tab_stops
-from half_yard.desktop.parts import Page, button, scrolled
+from half_yard.desktop.parts import Page, bare_column, button, scrolled
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.safe_keeping import SafeKeeping
@@ -137,9 +136,7 @@ class MainWindow(QMainWindow):
         dismiss.clicked.connect(self._message_bar.hide)
         self._message_bar.hide()
         self._centre = QWidget()
-        column = QVBoxLayout(self._centre)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(0)
+        column = bare_column(self._centre, 0)
         column.addWidget(self.tape)
         column.addLayout(middle, 1)
         column.addWidget(self.safe.conflict)

@@ -123,7 +123,7 @@ def letter_page(file: ClientFile, wording: Wording = USUAL_LETTER) -> str:
 def text_page(title: str, text: str) -> str:
     """A letter as a page; an empty line stands between two paragraphs."""
     body = "".join(
-        f'<p style="margin-bottom: 9pt">{escape(part).replace(chr(10), "<br>")}</p>'
+        f'<p style="margin-bottom: 12px">{escape(part).replace(chr(10), "<br>")}</p>'
         for part in text.strip().split("\n\n")
     )
     return printed_page(title, body)

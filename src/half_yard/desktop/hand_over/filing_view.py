@@ -5,9 +5,9 @@ from __future__ import annotations
 import datetime
 from collections.abc import Sequence
 
-from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QTableWidgetItem, QWidget
 
-from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, title
+from half_yard.desktop.parts import bare_column, button, in_a_row, plain_table, show_cells, soft, title
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.workspace import Workspace
@@ -39,9 +39,7 @@ class FilingView(StripPart):
         self.send.clicked.connect(self.send_it)
         self.ask = button("Ask what became of it", "Nothing is sent twice")
         self.ask.clicked.connect(self.ask_again)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        column = bare_column(self, 6)
         for part in (self.heading, self._said):
             column.addWidget(part)
         column.addWidget(self.table, 1)

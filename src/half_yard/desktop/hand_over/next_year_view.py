@@ -6,13 +6,13 @@ from collections.abc import Sequence
 from pathlib import Path
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QTableWidgetItem, QWidget
 
 from half_yard.countries.labels import label_of
 from half_yard.countries.next_year import carried_on, next_year
 from half_yard.countries.next_year_again import bring, changed_since
 from half_yard.countries.telling import line_name
-from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, title
+from half_yard.desktop.parts import bare_column, button, in_a_row, plain_table, show_cells, soft, title
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Line
@@ -43,9 +43,7 @@ class NextYearView(StripPart):
         self.make.clicked.connect(self.write)
         self.again = button("Bring what has changed", "What was typed there stays")
         self.again.clicked.connect(self.bring_again)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        column = bare_column(self, 6)
         column.addWidget(self.heading)
         column.addWidget(self._said)
         column.addWidget(self.table, 1)

@@ -12,7 +12,7 @@ from PySide6.QtWidgets import QHBoxLayout, QListWidgetItem, QTextBrowser, QVBoxL
 from half_yard.desktop import theme
 from half_yard.desktop.actions import Action
 from half_yard.desktop.choice_box import ChoiceBox
-from half_yard.desktop.parts import button, in_a_row, soft, title, unwrapped
+from half_yard.desktop.parts import bare_column, button, in_a_row, soft, title, unwrapped
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.printing import print_page
 from half_yard.desktop.reading import ProgressLine, Reading
@@ -103,9 +103,7 @@ class PaperView(StripPart):
         body.setSpacing(14)
         body.addLayout(left)
         body.addWidget(self.preview, 1)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(8)
+        column = bare_column(self, 8)
         column.addLayout(body, 1)
         column.addWidget(self._standing)
         workbook = button("Workbook…", "Every sheet with live formulas, and what is entered")

@@ -6,11 +6,11 @@ import datetime
 from pathlib import Path
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QVBoxLayout, QWidget
+from PySide6.QtWidgets import QWidget
 
 from half_yard.countries.answering import goes_to
 from half_yard.countries.labels import label_of
-from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, title
+from half_yard.desktop.parts import bare_column, button, in_a_row, plain_table, show_cells, soft, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.interop.answers_form import Returned, UnreadableFormError, cells_of_form, returned, taken
 from half_yard.interop.asset_list import UnreadableListError
@@ -35,9 +35,7 @@ class AnswersView(QWidget):
         self.take.clicked.connect(self.take_in)
         leave = button("Leave it", "Take nothing in")
         leave.clicked.connect(self.left)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        column = bare_column(self, 6)
         column.addWidget(self._heading)
         column.addWidget(soft("An answer goes to its field as if it were typed there; none has yet."))
         column.addWidget(self.table, 1)

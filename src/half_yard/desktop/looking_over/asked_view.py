@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from PySide6.QtWidgets import QHBoxLayout, QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QTableWidgetItem, QWidget
 
 from half_yard.countries.what_was_asked import Asked, everything_asked, left_aside
 from half_yard.desktop import theme
-from half_yard.desktop.parts import button, plain_table, show_cells, soft
+from half_yard.desktop.parts import bare_column, button, plain_table, show_cells, soft
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.workspace import Workspace
@@ -30,9 +30,7 @@ class AskedView(StripPart):
         head = QHBoxLayout()
         head.addWidget(self._said, 1)
         head.addWidget(self.only)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(4)
+        column = bare_column(self, 4)
         column.addLayout(head)
         column.addWidget(self.table, 1)
         column.addWidget(self._aside)

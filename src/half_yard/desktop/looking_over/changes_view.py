@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import datetime
 
-from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QTableWidgetItem, QWidget
 
 from half_yard.countries.labels import label_of
-from half_yard.desktop.parts import plain_table, show_cells, soft
+from half_yard.desktop.parts import bare_column, plain_table, show_cells, soft
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.workspace import Workspace
@@ -27,9 +27,7 @@ class ChangesView(StripPart):
         self._said = soft("")
         self.table = plain_table("Changes of today", COLUMNS)
         self.table.itemActivated.connect(self._go)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(4)
+        column = bare_column(self, 4)
         column.addWidget(self._said)
         column.addWidget(self.table, 1)
 

@@ -8,11 +8,11 @@ from collections.abc import Callable
 
 from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QResizeEvent
-from PySide6.QtWidgets import QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QTableWidgetItem, QWidget
 
 from half_yard.desktop import theme
 from half_yard.desktop.actions import Action
-from half_yard.desktop.parts import plain_table, soft
+from half_yard.desktop.parts import bare_column, plain_table, soft
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.subjects import record_of
@@ -57,9 +57,7 @@ class FoundView(StripPart):
                 self.table.copying,
             ]
         )
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(4)
+        column = bare_column(self, 4)
         column.addWidget(self._standing)
         column.addWidget(self.table, 1)
 

@@ -7,13 +7,13 @@ from collections.abc import Callable
 from functools import partial
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QHBoxLayout, QPlainTextEdit, QTextBrowser, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QPlainTextEdit, QTextBrowser, QWidget
 
 from half_yard.asked import Field
 from half_yard.desktop import theme
 from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.fields import FieldForm
-from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, unwrapped
+from half_yard.desktop.parts import bare_column, button, in_a_row, plain_table, show_cells, soft, unwrapped
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.typed_line import named_line
 from half_yard.desktop.workspace import Workspace
@@ -77,9 +77,7 @@ class LetterView(QWidget):
         body.setSpacing(14)
         body.addWidget(self.words, 1)
         body.addWidget(self.preview, 1)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        column = bare_column(self, 6)
         column.addLayout(in_a_row(unwrapped("Words"), self.wording, unwrapped("kept as"), self.name, keep))
         column.addLayout(body, 1)
         column.addWidget(self._problem)

@@ -6,11 +6,11 @@ import datetime
 from collections.abc import Callable
 
 from PySide6.QtCore import Qt, Signal
-from PySide6.QtWidgets import QVBoxLayout, QWidget
+from PySide6.QtWidgets import QWidget
 
 from half_yard.countries.labels import label_of
 from half_yard.countries.proposing import Proposal, proposals
-from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, title
+from half_yard.desktop.parts import bare_column, button, in_a_row, plain_table, show_cells, soft, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.review.asking import ask_together
 
@@ -33,9 +33,7 @@ class ProposalsView(QWidget):
         self.ask.clicked.connect(self.ask_them)
         leave = button("Leave it", "Ask nothing")
         leave.clicked.connect(self.left)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        column = bare_column(self, 6)
         column.addWidget(title("What may be asked", 12))
         column.addWidget(soft(ABOUT))
         column.addWidget(self.table, 1)

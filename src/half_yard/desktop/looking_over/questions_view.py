@@ -17,7 +17,7 @@ from half_yard.desktop.actions import Action
 from half_yard.desktop.looking_over.answers_view import AnswersView
 from half_yard.desktop.looking_over.letter_view import LetterView
 from half_yard.desktop.looking_over.proposals_view import ProposalsView
-from half_yard.desktop.parts import TableBlock, button, in_a_row
+from half_yard.desktop.parts import TableBlock, bare_column, button, in_a_row
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
 from half_yard.desktop.workspace import Workspace
@@ -96,9 +96,7 @@ class QuestionsView(StripPart):
             ]
         )
         asked = QWidget()
-        column = QVBoxLayout(asked)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        column = bare_column(asked, 6)
         column.addWidget(self.block, 1)
         column.addLayout(in_a_row(proposed, again, attach, form, answers, write))
         self._stack = QStackedWidget()

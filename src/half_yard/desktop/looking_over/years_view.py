@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PySide6.QtWidgets import QHBoxLayout, QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QTableWidgetItem, QWidget
 
 from half_yard.desktop import theme
 from half_yard.desktop.last_years_file import ask_for_last_year, computed_from
-from half_yard.desktop.parts import button, plain_table, show_cells, soft
+from half_yard.desktop.parts import bare_column, button, plain_table, show_cells, soft
 from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
@@ -41,9 +41,7 @@ class YearsView(StripPart):
         head.addWidget(self._said, 1)
         head.addWidget(self.only)
         head.addWidget(take)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(4)
+        column = bare_column(self, 4)
         column.addLayout(head)
         column.addWidget(self.table, 1)
 

@@ -13,13 +13,12 @@ from PySide6.QtWidgets import (
     QHBoxLayout,
     QLineEdit,
     QTableWidgetItem,
-    QVBoxLayout,
     QWidget,
 )
 
 from half_yard.desktop import theme
 from half_yard.desktop.listing import Listing
-from half_yard.desktop.parts import plain_table, soft
+from half_yard.desktop.parts import bare_column, plain_table, soft
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.workspace import Workspace
@@ -70,9 +69,7 @@ class ClientList(QWidget):
         header = self.files.horizontalHeader()
         header.setSectionsClickable(True)
         header.sectionClicked.connect(self.sort_by)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        column = bare_column(self, 6)
         column.addLayout(finding)
         column.addWidget(self.files, 1)
 

@@ -8,13 +8,13 @@ from decimal import Decimal
 
 from pydantic import JsonValue
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind
 from half_yard.countries import AssetDoubts, StatementLine
 from half_yard.desktop.actions import Action
 from half_yard.desktop.fields import FieldForm
-from half_yard.desktop.parts import TableBlock, button
+from half_yard.desktop.parts import TableBlock, bare_column, button
 from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import Column, Kind, RecordModel, Source
@@ -95,9 +95,7 @@ class EntriesView(QWidget):
         line.addWidget(self.above)
         line.addWidget(self.larger)
         line.addWidget(asset)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(4)
+        column = bare_column(self, 4)
         column.addLayout(line)
         column.addWidget(self.block, 1)
         column.addWidget(self.notes)

@@ -8,13 +8,13 @@ from pathlib import Path
 
 from pydantic import JsonValue
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QTableWidgetItem, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QHBoxLayout, QStackedWidget, QTableWidgetItem, QWidget
 
 from half_yard.countries import PayerMatch
 from half_yard.countries.offered import box_fields
 from half_yard.desktop import theme
 from half_yard.desktop.pages.boxes_pane import BoxesPane
-from half_yard.desktop.parts import TableBlock, button, plain_table, soft
+from half_yard.desktop.parts import TableBlock, bare_column, button, plain_table, soft
 from half_yard.desktop.payers import known_of_payer
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.subjects import collection_and_id
@@ -54,9 +54,7 @@ class FormsView(QWidget):
         self.payers = plain_table("Payers", PAYER_COLUMNS, right=AMOUNTS)
         self.payers.itemActivated.connect(self._payer_chosen)
         self._share = soft("")
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(4)
+        column = bare_column(self, 4)
         column.addWidget(self.forms, 1)
         column.addSpacing(8)
         column.addLayout(self._switches())
@@ -83,9 +81,7 @@ class FormsView(QWidget):
 
     def _payers_part(self) -> QWidget:
         part = QWidget()
-        column = QVBoxLayout(part)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(4)
+        column = bare_column(part, 4)
         column.addWidget(self._share)
         column.addWidget(self.payers, 1)
         return part

@@ -6,9 +6,9 @@ from collections.abc import Sequence
 from pathlib import Path
 
 from PySide6.QtCore import Signal
-from PySide6.QtWidgets import QVBoxLayout, QWidget
+from PySide6.QtWidgets import QWidget
 
-from half_yard.desktop.parts import button, in_a_row, plain_table, show_cells, soft, title
+from half_yard.desktop.parts import bare_column, button, in_a_row, plain_table, show_cells, soft, title
 from half_yard.desktop.reading import ProgressLine, Reading
 from half_yard.desktop.workspace import Workspace
 from half_yard.office.going_on import Ahead, carry_out, look_ahead
@@ -34,9 +34,7 @@ class GoingOnView(QWidget):
         leave = button("Leave it", "Make nothing")
         leave.clicked.connect(self.leave)
         self.progress = ProgressLine(self.leave)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(6)
+        column = bare_column(self, 6)
         column.addWidget(title("Next year"))
         column.addWidget(self._said)
         column.addWidget(self.table, 1)

@@ -7,7 +7,7 @@ from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind
 from half_yard.desktop.fields import FieldForm
-from half_yard.desktop.parts import button, soft, title
+from half_yard.desktop.parts import bare_column, button, soft, title
 from half_yard.desktop.workspace import Workspace
 from half_yard.records import Person, add, remove
 
@@ -32,9 +32,7 @@ class PeopleView(QScrollArea):
         column.addWidget(self._title)
         column.addWidget(self._empty)
         self._forms = QWidget()
-        forms = QVBoxLayout(self._forms)
-        forms.setContentsMargins(0, 0, 0, 0)
-        forms.setSpacing(8)
+        forms = bare_column(self._forms, 8)
         self.household = FieldForm(workspace)
         self.owner = FieldForm(workspace)
         self.spouse = FieldForm(workspace)

@@ -20,7 +20,7 @@ from half_yard.desktop.actions import Action
 from half_yard.desktop.line_rows import sheet_rows
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.map_view import MapView
-from half_yard.desktop.parts import Page, soft, title
+from half_yard.desktop.parts import Page, bare_column, soft, title
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.workspace import Workspace
@@ -84,9 +84,7 @@ class ReturnPage(Page):
     def _found(self) -> QWidget:
         side = QWidget()
         side.setFixedWidth(FINDINGS_WIDTH)
-        column = QVBoxLayout(side)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(3)
+        column = bare_column(side, 3)
         self._found_title = title("Looked over", 12)
         self._standing = soft("")
         self.findings = CursorList()

@@ -15,7 +15,7 @@ from half_yard.countries.shared_use import ThingKind
 from half_yard.desktop.actions import Action, menu_of
 from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.line_view import LineRow, LineView
-from half_yard.desktop.parts import Page, TableBlock, button, soft
+from half_yard.desktop.parts import Page, TableBlock, bare_column, button, soft
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.record_list_view import RecordListView
 from half_yard.desktop.shared.cloth import Cloth
@@ -120,9 +120,7 @@ class SharedPage(Page):
         halves.addLayout(left, 12 - SHEETS)
         halves.addWidget(self.sheets, SHEETS)
         self._body = QWidget()
-        body = QVBoxLayout(self._body)
-        body.setContentsMargins(0, 0, 0, 0)
-        body.setSpacing(6)
+        body = bare_column(self._body, 6)
         body.addWidget(self.cloth)
         body.addWidget(self.fields)
         body.addLayout(halves, 1)

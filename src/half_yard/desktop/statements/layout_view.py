@@ -11,12 +11,11 @@ from PySide6.QtWidgets import (
     QCheckBox,
     QHBoxLayout,
     QTableWidgetItem,
-    QVBoxLayout,
     QWidget,
 )
 
 from half_yard.desktop.choice_box import ChoiceBox
-from half_yard.desktop.parts import button, plain_table, soft, title
+from half_yard.desktop.parts import bare_column, button, plain_table, soft, title
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.roles_table import RolesTable
 from half_yard.desktop.tables.headed_model import RIGHT
@@ -74,9 +73,7 @@ class LayoutView(QWidget):
         self.account.returnPressed.connect(self._take.click)
         leave = button("Leave it", "Take nothing in")
         leave.clicked.connect(self.left)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(5)
+        column = bare_column(self, 5)
         column.addWidget(self._title)
         column.addLayout(_row(soft("Account"), self.account))
         column.addLayout(_row(*self._labelled(), self.out_positive))

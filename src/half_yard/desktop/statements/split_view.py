@@ -6,12 +6,11 @@ from PySide6.QtCore import Signal
 from PySide6.QtGui import QKeyEvent
 from PySide6.QtWidgets import (
     QHBoxLayout,
-    QVBoxLayout,
     QWidget,
 )
 
 from half_yard.desktop.actions import Action
-from half_yard.desktop.parts import soft, title
+from half_yard.desktop.parts import bare_column, soft, title
 from half_yard.desktop.statements.parts_model import AMOUNT, GOES_TO, MEMO, PartsModel
 from half_yard.desktop.tables.cursor import CursorTable
 from half_yard.desktop.tables.dress import dress
@@ -119,9 +118,7 @@ class SplitView(QWidget):
         head.addWidget(self.heading)
         head.addSpacing(8)
         head.addWidget(self.explanation, 1)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(3)
+        column = bare_column(self, 3)
         column.addLayout(head)
         column.addWidget(self.table, 1)
         self.setFixedHeight(HEIGHT)

@@ -7,10 +7,10 @@ from functools import cached_property
 from pathlib import Path
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
+from PySide6.QtWidgets import QFileDialog, QHBoxLayout, QStackedWidget, QWidget
 
 from half_yard.desktop.aloud import say_aloud
-from half_yard.desktop.parts import button, soft
+from half_yard.desktop.parts import bare_column, button, soft
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.statements.intake import DelimitedText, Intake
 from half_yard.desktop.statements.layout_view import LayoutView
@@ -78,9 +78,7 @@ class TrayView(QWidget):
         self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
         for part in (self._tray, self._empty):
             self._stack.addWidget(part)
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(5)
+        column = bare_column(self, 5)
         column.addLayout(self._head())
         column.addWidget(self.marketplace)
         column.addWidget(self.progress)
@@ -122,9 +120,7 @@ class TrayView(QWidget):
         for each in (self.open_only, self.take_all, self._remove):
             line.addWidget(each)
         part = QWidget()
-        column = QVBoxLayout(part)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(5)
+        column = bare_column(part, 5)
         column.addWidget(self.totals)
         column.addWidget(self._broken)
         column.addLayout(line)
