@@ -23,6 +23,7 @@ from half_yard.records import (
     WageStatement,
 )
 from half_yard.records.identifiers import numbered
+from half_yard.records.wearing import applied
 
 BUSINESS, RENTAL = "a00001", "a00002"
 MID_LIFE = datetime.date(1980, 6, 1)
@@ -106,7 +107,7 @@ def sole_proprietor(profit: str, year: int = 2025, status: str = "single", **par
 
 def as_if(file: ClientFile, asked: WhatIf) -> ClientFile:
     """The file as it would be otherwise."""
-    return pack_for(file.country).one_by_one.otherwise(file, asked).applied(file)
+    return applied(file, pack_for(file.country).one_by_one.otherwise(file, asked))
 
 
 def carried_in(**amounts: str) -> dict[str, Carryover]:

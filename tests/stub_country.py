@@ -76,7 +76,7 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
     points = (CarryPoint("Surplus", Place("levy", "surplus")), CarryPoint("Levy", Place("levy", "levy")))
     return Computation(
         file, sheets, books.totals, {}, lambda: books.matches, stops, {},
-        (Finding(Level.NOTE, "The levy on water is not computed."),),
+        lambda: (Finding(Level.NOTE, "The levy on water is not computed."),),
         (Return("levy", "Levy", ("owner",), "levy", points),),
     )  # fmt: skip
 

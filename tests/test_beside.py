@@ -1,4 +1,4 @@
-"""Scenarios: edits on a file that is not changed, and two computations compared."""
+"""Fittings: edits on a file that is not changed, and two computations compared."""
 
 from __future__ import annotations
 
@@ -16,18 +16,19 @@ from half_yard.countries.beside import lines_beside, what_moved
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.figures.remembered import Memory
 from half_yard.records import EditError, change
-from half_yard.records.scenarios import Scenario, ScenarioError, read_scenarios
+from half_yard.records.fittings import Fitting
+from half_yard.records.wearing import FittingError, applied, read_fittings
 from half_yard.storage import OpenFile, read_file
 from tests.files import sole_proprietor
 
-BLIND = Scenario(name="if she were blind", edits=(change("Blind", "/people/owner/blind", value=True),))
+BLIND = Fitting(name="if she were blind", edits=(change("Blind", "/people/owner/blind", value=True),))
 
 
 class Beside(unittest.TestCase):
     def test_every_line_that_differs_and_no_other(self) -> None:
         file = sole_proprietor("60000")
         memory = Memory()
-        now, then = compute(file, memory), compute(BLIND.applied(file), memory)
+        now, then = compute(file, memory), compute(applied(file, BLIND), memory)
         found = {each.line.place: (each.before.amount, each.after.amount) for each in lines_beside(now, then)}
         pairs = {
             line.place: (line.figure.amount, then.line(line.place).figure.amount)
@@ -35,12 +36,12 @@ class Beside(unittest.TestCase):
             for line in sheet.lines
         }
         self.assertEqual(found, {place: pair for place, pair in pairs.items() if pair[0] != pair[1]})
-        self.assertEqual(to_amounts(then), to_amounts(compute(BLIND.applied(file))))
+        self.assertEqual(to_amounts(then), to_amounts(compute(applied(file, BLIND))))
 
     def test_where_a_difference_begins(self) -> None:
         file = sole_proprietor("60000")
         more = change("Receipts", "/entries/e00001/amount", "61000")
-        now, then = compute(file), compute(Scenario(name="more", edits=(more,)).applied(file))
+        now, then = compute(file), compute(applied(file, Fitting(name="more", edits=(more,))))
         tax = next(
             each for each in lines_beside(now, then) if str(each.line.place) == "schedule_se.owner/tax"
         )
@@ -59,13 +60,13 @@ class Beside(unittest.TestCase):
 
     def test_one_or_several_are_read_and_what_is_none_is_refused(self) -> None:
         text = BLIND.model_dump_json()
-        self.assertEqual(read_scenarios(text), (BLIND,))
-        self.assertEqual(read_scenarios(f"[{text},{text}]"), (BLIND, BLIND))
-        with self.assertRaises(ScenarioError):
-            read_scenarios('{"name": "no edits"}')
-        nowhere = Scenario(name="?", edits=(change("?", "/people/nobody/blind", value=True),))
+        self.assertEqual(read_fittings(text), (BLIND,))
+        self.assertEqual(read_fittings(f"[{text},{text}]"), (BLIND, BLIND))
+        with self.assertRaises(FittingError):
+            read_fittings('{"name": "no edits"}')
+        nowhere = Fitting(name="?", edits=(change("?", "/people/nobody/blind", value=True),))
         with self.assertRaises(EditError):
-            nowhere.applied(sole_proprietor("1"))
+            applied(sole_proprietor("1"), nowhere)
 
     def test_the_command_prints_both_and_the_differences(self) -> None:
         with tempfile.TemporaryDirectory() as folder:

@@ -10,12 +10,12 @@ from half_yard.countries import Computation
 from half_yard.countries.beside import LineBeside, lines_beside, what_moved
 from half_yard.figures import amount_text
 from half_yard.figures.explain import exact_text
-from half_yard.records.scenarios import Scenario
+from half_yard.records.fittings import Fitting
 
 WIDTH = 16
 TITLE_WIDTH = 44
 
-Made = Sequence[tuple[Scenario, Computation]]
+Made = Sequence[tuple[Fitting, Computation]]
 
 
 def beside_text(now: Computation, made: Made) -> str:

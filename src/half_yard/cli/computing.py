@@ -17,8 +17,9 @@ from half_yard.figures import Line
 from half_yard.figures.remembered import Memory
 from half_yard.interop import assets_text, books_of_assets_text, books_text, schedule_page, sheets_page
 from half_yard.records import ClientFile, EditError
-from half_yard.records.scenarios import Scenario, ScenarioError, read_scenarios
+from half_yard.records.fittings import Fitting
 from half_yard.records.schema import schema_text
+from half_yard.records.wearing import FittingError, applied, read_fittings
 from half_yard.review import Level
 from half_yard.review.judged import found
 from half_yard.storage import write_out
@@ -35,7 +36,7 @@ def add_commands(commands: Any) -> None:
         "--xlsx", type=Path, metavar="WORKBOOK", help="as a workbook with live formulas, written to this path"
     )
     computing.add_argument(
-        "--with", type=Path, metavar="EDITS.json", dest="scenarios",
+        "--with", type=Path, metavar="EDITS.json", dest="fittings",
         help="also as it would be with these edits, and the differences",
     )  # fmt: skip
 
@@ -76,7 +77,7 @@ def add_commands(commands: Any) -> None:
 
 
 def _compute(options: argparse.Namespace) -> int:
-    if options.scenarios is not None:
+    if options.fittings is not None:
         return _beside(options)
     computation, unsaved = computed(options)
     if options.xlsx:
@@ -97,7 +98,7 @@ def _beside(options: argparse.Namespace) -> int:
     file, unsaved, _ = read_to_look(options)
     memory = Memory()
     now = compute(file, memory)
-    made = [(each, compute(changed, memory)) for each, changed in _scenarios(options.scenarios, file)]
+    made = [(each, compute(changed, memory)) for each, changed in _fittings(options.fittings, file)]
     if options.json:
         print(beside_json(now, unsaved, made))
     else:
@@ -105,10 +106,10 @@ def _beside(options: argparse.Namespace) -> int:
     return DONE
 
 
-def _scenarios(path: Path, file: ClientFile) -> list[tuple[Scenario, ClientFile]]:
+def _fittings(path: Path, file: ClientFile) -> list[tuple[Fitting, ClientFile]]:
     try:
-        return [(each, each.applied(file)) for each in read_scenarios(path.read_bytes())]
-    except (ScenarioError, EditError) as error:
+        return [(each, applied(file, each)) for each in read_fittings(path.read_bytes())]
+    except (FittingError, EditError) as error:
         where = f"{error.path}: " if isinstance(error, EditError) else ""
         raise CommandError(
             f"{path.name} can't be computed with. {where}{error} docs/command-line.md shows what it holds."

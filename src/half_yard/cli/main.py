@@ -12,6 +12,7 @@ from half_yard.cli import (
     computing,
     exchanging,
     filing,
+    fitting,
     integrating,
     keeping,
     looking_over,
@@ -32,6 +33,7 @@ COMMANDS = (
     *sharing.COMMANDS,
     *exchanging.COMMANDS,
     *filing.COMMANDS,
+    *fitting.COMMANDS,
     *looking_over.COMMANDS,
     *next_year.COMMANDS,
     *office.COMMANDS,
@@ -91,8 +93,8 @@ def _parser() -> argparse.ArgumentParser:
     )
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
     modules = (
-        computing, working, sharing, exchanging, looking_over, filing, next_year, office, paying, printing,
-        keeping, integrating,
+        computing, working, sharing, exchanging, fitting, looking_over, filing, next_year, office, paying,
+        printing, keeping, integrating,
     )  # fmt: skip
     for module in modules:
         module.add_commands(commands)

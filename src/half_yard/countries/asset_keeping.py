@@ -20,7 +20,7 @@ from half_yard.countries.offered import (
 )
 from half_yard.countries.results import Computation, Projection, Treatment
 from half_yard.records import ClientFile, Edit
-from half_yard.records.scenarios import Scenario
+from half_yard.records.fittings import Fitting
 
 
 class OneByOne(Protocol):
@@ -81,7 +81,7 @@ class OneByOne(Protocol):
         """What the assets of a file take every year from its tax year on, as it is elected."""
         ...
 
-    def otherwise(self, file: ClientFile, asked: WhatIf) -> Scenario:
+    def otherwise(self, file: ClientFile, asked: WhatIf) -> Fitting:
         """The scenario of what is asked."""
         ...
 

@@ -14,6 +14,7 @@ from half_yard.countries.exchanging import Exchanges
 from half_yard.countries.keeping import Kept, nothing_known
 from half_yard.countries.ledger import Ledger
 from half_yard.countries.paying_ahead import Instalment, none_ahead
+from half_yard.countries.ready import Ready, none_ready
 from half_yard.countries.results import Computation
 from half_yard.countries.shared_use import SharedUse
 from half_yard.countries.signing import Signer, nobody_signs
@@ -42,6 +43,7 @@ class Pack:
     due: Callable[[ClientFile], datetime.date | None] = no_day
     """By when the law wants the return of a file, without an extension; None where that is not known."""
     to_keep: Callable[[Computation], Sequence[Kept]] = nothing_known
+    ready: Callable[[Computation], Sequence[Ready]] = none_ready
 
     def lines_of(self, file: ClientFile, key: str) -> Sequence[StatementLine]:
         """The lines to which the entries of an activity are sorted, or the costs of a shared thing; none

@@ -243,7 +243,7 @@ class Computation:
     make_matches: Callable[[], tuple[PayerMatch, ...]]
     stops: Mapping[str, str]
     unusual: Mapping[str, str]
-    findings: tuple[Finding, ...]
+    make_findings: Callable[[], tuple[Finding, ...]]
     returns: tuple[Return, ...]
     facts_of_next_year: Callable[[], Mapping[str, Decimal]] = dict
     """What this year's result says to the household of next year's file, in dollars by the keys of its
@@ -257,6 +257,12 @@ class Computation:
     def matches(self) -> tuple[PayerMatch, ...]:
         """Every payer: what is on forms, what is in the books; worked out when first asked for."""
         return self.make_matches()
+
+    @cached_property
+    def findings(self) -> tuple[Finding, ...]:
+        """What was found, the gravest first, looked for when first asked for: what is only compared is not
+        looked over."""
+        return self.make_findings()
 
     @cached_property
     def threads(self) -> Threads:

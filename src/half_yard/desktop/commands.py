@@ -88,6 +88,12 @@ class Commands:
             Action("Undo", workspace.undo, "Ctrl+Z", enabled=self._is_open),
             Action("Redo", workspace.redo, "Ctrl+Shift+Z", enabled=self._is_open),
             Action("Find on this page", self._find_here, "Ctrl+F"),
+            Action(
+                "Try otherwise, or take off what is worn",
+                self._window.try_otherwise,
+                "Ctrl+T",
+                enabled=self._is_open,
+            ),
             Action("Ask the client about this", self._window.ask_client, "F8", enabled=self._is_open),
             Action(
                 "Check this line, or take the check off",

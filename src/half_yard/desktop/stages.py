@@ -21,6 +21,7 @@ class Stage(Enum):
     SHARED = "Shared use"
     ASSETS = "Assets"
     RETURN = "Return"
+    BESIDE = "Side by side"
     LOOK_OVER = "Look over"
     HAND_OVER = "Hand over"
 
@@ -33,6 +34,7 @@ OF_WORK = {
     Work.HOUSEHOLD: Stage.BOOKS,
     Work.SHARED: Stage.SHARED,
     Work.ASSETS: Stage.ASSETS,
+    Work.FITTING: Stage.BESIDE,
     Work.LOOKING_OVER: Stage.LOOK_OVER,
     Work.HANDING_OVER: Stage.HAND_OVER,
 }

@@ -37,11 +37,13 @@ from half_yard.desktop.parts import Page, bare_column, button, scrolled
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.safe_keeping import SafeKeeping
+from half_yard.desktop.side_by_side.page import SideBySidePage
 from half_yard.desktop.stages import Stage, is_shared, open_counts, stage_of
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.tape import Tape
 from half_yard.desktop.thread_panel import ThreadPanel
 from half_yard.desktop.workspace import Workspace
+from half_yard.desktop.worn_line import WornLine
 from half_yard.figures import Place
 from half_yard.review.checked import check
 from half_yard.storage import FileRefusedError, OpenFile, SealedFileError, real_path
@@ -72,6 +74,7 @@ class MainWindow(QMainWindow):
         self.shared = SharedPage(self.workspace)
         self.assets = AssetsPage(self.workspace)
         self.returns = ReturnPage(self.workspace)
+        self.beside = SideBySidePage(self.workspace)
         self.look_over = LookOverPage(self.workspace, recent)
         self.hand_over = HandOverPage(self.workspace, recent)
         self.pages: dict[Stage, Page] = {
@@ -80,6 +83,7 @@ class MainWindow(QMainWindow):
             Stage.SHARED: self.shared,
             Stage.ASSETS: self.assets,
             Stage.RETURN: self.returns,
+            Stage.BESIDE: self.beside,
             Stage.LOOK_OVER: self.look_over,
             Stage.HAND_OVER: self.hand_over,
         }
@@ -88,6 +92,7 @@ class MainWindow(QMainWindow):
             self._stack.addWidget(scrolled(page))
         self.thread_panel = ThreadPanel(self.workspace)
         self.carry = CarryStrip(self.workspace)
+        self.worn_line = WornLine(self.workspace)
         self.safe = SafeKeeping(self.workspace, self.clients, self)
         self._lay_out()
         self.commands = Commands(self)
@@ -138,6 +143,7 @@ class MainWindow(QMainWindow):
         self._centre = QWidget()
         column = bare_column(self._centre, 0)
         column.addWidget(self.tape)
+        column.addWidget(self.worn_line)
         column.addLayout(middle, 1)
         column.addWidget(self.safe.conflict)
         column.addWidget(self._message_bar)
@@ -284,6 +290,8 @@ class MainWindow(QMainWindow):
             self.shared.show_subject(subject)
         elif stage is Stage.ASSETS:
             self.assets.show_subject(subject)
+        elif stage is Stage.BESIDE:
+            self.beside.show_fitting(subject)
         elif stage is Stage.HAND_OVER:
             self.hand_over.show_filings()
         elif stage is Stage.LOOK_OVER:
@@ -307,6 +315,7 @@ class MainWindow(QMainWindow):
         order: list[Pane] = [
             page,
             self.thread_panel,
+            self.worn_line,
             self.safe.conflict,
             self._message_bar,
             self.carry,
@@ -325,6 +334,14 @@ class MainWindow(QMainWindow):
         if self.open_path(path):
             self.show_stage(Stage.LOOK_OVER)
             self.look_over.show_answers()
+
+    def try_otherwise(self) -> None:
+        """Begin a fitting that is worn from now on, or take off the one that is worn."""
+        if self.workspace.fittings.worn:
+            self.workspace.wear("")
+        else:
+            self.beside.beside.begin()
+            self.say("A fitting is worn: what is typed now goes into it. Ctrl+T takes it off.")
 
     def ask_client(self) -> None:
         """Ask the client about what the cursor is on: on the Look over page that of its part, elsewhere what

@@ -9,6 +9,7 @@ from pathlib import Path
 from PySide6.QtCore import QObject, Signal
 
 from half_yard.countries import Computation, Pack, compute, pack_for
+from half_yard.desktop.fitted import Fittings
 from half_yard.desktop.subjects import Subject
 from half_yard.figures import Place
 from half_yard.figures.remembered import Memory
@@ -55,6 +56,7 @@ class Workspace(QObject):
         self.subject: Subject | None = None
         self._activity = ""
         self._memory = Memory()
+        self.fittings = Fittings()
 
     # -- the file ------------------------------------------------------------------------------------
 
@@ -72,8 +74,14 @@ class Workspace(QObject):
 
     @property
     def file(self) -> ClientFile:
-        """The records of the open file. Raises LookupError if there is none."""
-        return self.open_file.file
+        """The records of the open file, as they are with the fitting that is worn. Raises LookupError if
+        there is none."""
+        return self.worn_file if self.fittings.worn else self.open_file.file
+
+    @property
+    def worn_file(self) -> ClientFile:
+        """The open file with the edits of the fitting that is worn, as far as they fit."""
+        return self.fittings.worn_file(self.open_file.file)
 
     @property
     def path(self) -> Path | None:
@@ -107,6 +115,7 @@ class Workspace(QObject):
         opened.tell(self._tell_of_flush)
         self._open, self._computation, self._memory = opened, computation, memory
         self._otherwise = Memory()
+        self.fittings.forget()
         self._before, self.subject = {}, None
         self._activity = ""
         if opened.messages:
@@ -223,7 +232,7 @@ class Workspace(QObject):
     def do(self, edit: Edit) -> None:
         """Carry out an edit. Raises EditError, and then nothing has changed."""
         try:
-            self.open_file.edit(edit)
+            self.open_file.edit(self.fittings.goes_into(self.open_file.file, edit))
         except OSError as error:
             raise EditError("", _not_kept(error)) from error
         self._compute_again()
@@ -260,10 +269,30 @@ class Workspace(QObject):
         self.said.emit(said)
 
     def _compute_again(self) -> None:
-        if self._computation is not None:
-            self._before = self._carried(self._computation)
-        self._computation = compute(self.file, self._memory)
+        before = self._computation
+        self.fittings.keep_to(self.open_file.file)
+        self._computation = self._computed()
+        if self.fittings.worn:
+            before = self.computed_without()  # what is worn is seen against the file
+        self._before = self._carried(before) if before is not None else {}
         self.changed.emit()
+
+    def _computed(self) -> Computation:
+        if self.fittings.worn:
+            return self.fittings.computed(self.open_file.file, self.fittings.worn).computation
+        return compute(self.open_file.file, self._memory)
+
+    def wear(self, key: str) -> None:
+        """Wear a fitting of the file, or none: what is typed from now on goes there, and every page shows
+        what would be."""
+        if key != self.fittings.worn:
+            self.fittings.worn = key
+            self._computation = None if not key else self._computation
+            self._compute_again()
+
+    def computed_without(self) -> Computation:
+        """What follows from the open file as it is, whatever is worn."""
+        return compute(self.open_file.file, self._memory) if self.fittings.worn else self.computation
 
     def compute_if(self, file: ClientFile) -> Computation:
         """What would follow from the file if it were so, with a memory of what would be."""
@@ -274,7 +303,8 @@ class Workspace(QObject):
         return {point.place: computation.line(point.place).figure.amount for point in computation.chain}
 
     def effect(self, place: Place) -> Decimal:
-        """What the last edit changed on a line of the chain, in dollars; zero before the first."""
+        """What the last edit changed on a line of the chain, in dollars, or what the fitting that is worn
+        changes; zero before the first."""
         if place not in self._before:
             return Decimal(0)
         return self.computation.line(place).figure.amount - self._before[place]

@@ -38,6 +38,15 @@ class Memory:
         finally:
             IN_USE.reset(token)
 
+    def later(self, make: Callable[[], V]) -> Callable[[], V]:
+        """The same, to be made when it is asked for, with this memory in use."""
+
+        def made() -> V:
+            with self.in_use():
+                return make()
+
+        return made
+
     def of(self, owner: object) -> dict[Hashable, tuple[tuple[object, ...], Any]]:
         """What one owner has kept here: values by key, each with what it was made from."""
         return self._kept.setdefault(owner, {})

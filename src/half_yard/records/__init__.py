@@ -12,8 +12,6 @@ from half_yard.records.client_file import (
     Person,
 )
 from half_yard.records.edits import (
-    Change,
-    Edit,
     EditError,
     add,
     apply,
@@ -36,6 +34,7 @@ from half_yard.records.looking_over import Checked, ClientQuestion, Judgement
 from half_yard.records.messages import Message
 from half_yard.records.record import Address, Record
 from half_yard.records.statements import AccountAnswer, AsidePart, SortingRule, Statement, StatementRow
+from half_yard.records.steps import Change, Edit
 from half_yard.records.things import Stay, Thing, Trip, Use
 
 __all__ = [

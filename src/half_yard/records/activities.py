@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping
 
 from half_yard.records.client_file import ClientFile
-from half_yard.records.edits import Change, Edit, add, change
+from half_yard.records.edits import add, change
 from half_yard.records.identifiers import next_id
+from half_yard.records.steps import Change, Edit
 
 BELONGING = ("entries", "forms", "assets", "sorting_rules")
 

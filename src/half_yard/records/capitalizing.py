@@ -1,8 +1,8 @@
 """A cost that turns out to be an asset, and an asset that turns out to be a cost: one edit each way."""
 
 from half_yard.records.client_file import Asset, ClientFile
-from half_yard.records.edits import Change, Edit
 from half_yard.records.identifiers import next_id
+from half_yard.records.steps import Change, Edit
 
 
 def into_asset(file: ClientFile, entry_key: str) -> tuple[Edit, str]:

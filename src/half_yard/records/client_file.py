@@ -17,6 +17,7 @@ from half_yard.records.amounts import HUNDRED, Amount, Percent
 from half_yard.records.assigned import Assignment
 from half_yard.records.exchanges import Exchange
 from half_yard.records.filing import Filing
+from half_yard.records.fittings import Fitting
 from half_yard.records.forms import (
     CapitalSale,
     DividendStatement,
@@ -251,6 +252,7 @@ class ClientFile(Record):
     stays: Mapping[Key, Stay] = {}
     exchanges: Mapping[Key, Exchange] = {}
     messages: Mapping[Key, Message] = {}
+    fittings: Mapping[Key, Fitting] = {}
     judgements: Mapping[Key, Judgement] = {}
     questions: Mapping[Key, ClientQuestion] = {}
     checked: Mapping[Key, Checked] = {}

@@ -18,6 +18,7 @@ from half_yard.records.client_file import (
 )
 from half_yard.records.exchanges import Exchange
 from half_yard.records.filing import Filing
+from half_yard.records.fittings import Fitting
 from half_yard.records.forms import (
     CapitalSale,
     DividendStatement,
@@ -44,6 +45,7 @@ class Work(StrEnum):
     HOUSEHOLD = "household"
     SHARED = "shared use"
     ASSETS = "assets"
+    FITTING = "fitting"
     LOOKING_OVER = "looking over"
     HANDING_OVER = "handing over"
 
@@ -84,6 +86,7 @@ COLLECTIONS: Mapping[str, Collection] = {
     "sorting_rules": Collection(SortingRule, "Sorting rule", Work.STATEMENTS, "u", in_rows=False),
     "judgements": Collection(Judgement, "Judged", Work.LOOKING_OVER, "l"),
     "questions": Collection(ClientQuestion, "Question", Work.LOOKING_OVER, "v"),
+    "fittings": Collection(Fitting, "Fitting", Work.FITTING, "F", in_rows=False),
     "messages": Collection(Message, "Letter", Work.LOOKING_OVER, "r", in_rows=False),
     "filings": Collection(Filing, "Filing", Work.HANDING_OVER, "q", in_rows=False),
     "checked": Collection(Checked, "Checked", Work.LOOKING_OVER, "z"),

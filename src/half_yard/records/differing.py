@@ -8,9 +8,9 @@ from collections.abc import Iterator, Mapping
 from pydantic import JsonValue
 
 from half_yard.records.client_file import ClientFile
-from half_yard.records.edits import Change, Edit
 from half_yard.records.naming import name_of
 from half_yard.records.record import Record
+from half_yard.records.steps import Change, Edit
 
 SHOWN = 6
 DONE = {"add": "added", "remove": "gone", "replace": "changed"}

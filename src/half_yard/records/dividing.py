@@ -11,8 +11,8 @@ from pydantic import JsonValue
 from half_yard.figures.rounding import CENT, to_cents
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.client_file import Asset, ClientFile
-from half_yard.records.edits import Change, Edit
 from half_yard.records.identifiers import next_id
+from half_yard.records.steps import Change, Edit
 
 DIVIDED = (
     "cost", "expensed", "prior_depreciation", "proceeds", "selling_costs", "units_in_all", "debt_assumed",

@@ -3,8 +3,9 @@
 from decimal import Decimal
 
 from half_yard.records.client_file import Asset, ClientFile
-from half_yard.records.edits import Edit, add
+from half_yard.records.edits import add
 from half_yard.records.identifiers import next_id
+from half_yard.records.steps import Edit
 
 OWN_STORY: dict[str, object] = {
     "prior_depreciation": None, "disposed": None, "disposal": "", "proceeds": None, "selling_costs": None,

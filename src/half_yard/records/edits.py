@@ -9,12 +9,13 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from functools import cache
-from typing import Any, Literal, get_args, get_type_hints
+from typing import Any, get_args, get_type_hints
 
 from pydantic import JsonValue, TypeAdapter, ValidationError
 
 from half_yard.records.client_file import ClientFile
 from half_yard.records.record import Record
+from half_yard.records.steps import Change, Edit
 
 
 class EditError(ValueError):
@@ -23,21 +24,6 @@ class EditError(ValueError):
     def __init__(self, path: str, message: str) -> None:
         super().__init__(message)
         self.path = path
-
-
-class Change(Record):
-    """One JSON Patch operation; `value` is in the file's JSON form and unused by remove."""
-
-    op: Literal["add", "remove", "replace"]
-    path: str
-    value: JsonValue = None
-
-
-class Edit(Record):
-    """What the preparer did, in words, and the operations that do it."""
-
-    label: str
-    changes: tuple[Change, ...]
 
 
 def change(label: str, path: str, value: JsonValue) -> Edit:

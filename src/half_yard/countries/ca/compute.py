@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import replace
+from functools import partial
 
 from half_yard.books import Books
 from half_yard.countries.asking import Ask
@@ -39,7 +40,7 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         make_matches=lambda: (*books.matches, *asking.run(BOOKS.without_form)),
         stops=stops,
         unusual={},
-        findings=findings_of(file, sheets, stops),
+        make_findings=memory.later(partial(findings_of, file, sheets, stops)),
         returns=tuple(_return(file, person) for person in asking.run(people)),
     )
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from decimal import Decimal
+from functools import partial
 
 from half_yard.books import Books
 from half_yard.countries.asking import Ask
@@ -52,7 +53,7 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         make_matches=lambda: (*books.matches, *asking.run(BOOKS.without_form)),
         stops=stops,
         unusual=unusual,
-        findings=findings_of(frame, sheets, stops, lives, books, unusual),
+        make_findings=memory.later(partial(findings_of, frame, sheets, stops, lives, books, unusual)),
         facts_of_next_year=lambda: asking.run(_facts_of_next_year),
         returns=(Return("return", "Form 1040", frame.people, "form_1040", CARRY),),
     )

@@ -13,6 +13,7 @@ from half_yard.countries.us.compute import compute
 from half_yard.figures.remembered import Memory
 from half_yard.figures.rounding import to_cents
 from half_yard.records import ClientFile
+from half_yard.records.wearing import applied
 
 
 def expensing_for_income(file: ClientFile, key: str, wanted: Decimal) -> FoundAmount:
@@ -31,7 +32,7 @@ def expensing_for_income(file: ClientFile, key: str, wanted: Decimal) -> FoundAm
     def income(dollars: int) -> Decimal:
         """Taxable income with so much expensed: each is the whole return."""
         asked = WhatIf(asset=key, expensed=min(Decimal(dollars), most))
-        made = compute(otherwise(file, asked).applied(file), memory)
+        made = compute(applied(file, otherwise(file, asked)), memory)
         if reason := made.stops.get(f"/assets/{key}"):
             raise ValueError(reason)
         return made.sheet("form_1040")["taxable_income"].amount

@@ -8,6 +8,7 @@ from half_yard.countries.us.country import COUNTRY
 from half_yard.countries.us.due_dates import return_due
 from half_yard.countries.us.household.instalments import instalments_of
 from half_yard.countries.us.ledger import UnitedStatesLedger
+from half_yard.countries.us.ready_ones import ready_ones
 from half_yard.countries.us.shared.use import UnitedStatesSharedUse
 from half_yard.countries.us.signing import signers
 from half_yard.countries.us.to_keep import to_keep
@@ -23,5 +24,6 @@ PACK = Pack(
     signers,
     lambda file: return_due(file.tax_year),
     to_keep,
+    ready_ones,
 )
 """Federal income tax of sole proprietors and small landlords."""

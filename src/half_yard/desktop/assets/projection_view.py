@@ -16,6 +16,7 @@ from half_yard.desktop.workspace import Workspace
 from half_yard.figures.explain import money_text
 from half_yard.records import change
 from half_yard.records.reckoning import reckon
+from half_yard.records.wearing import applied
 
 FIRST, LAST = 1900, 2200
 
@@ -106,7 +107,7 @@ class ProjectionView(AssetPart):
         otherwise = WhatIf(no_allowance=True) if asked == WhatIf(asset=self._current) else asked
         years_of = pack.one_by_one.projection
         scenario = pack.one_by_one.otherwise(file, otherwise)
-        now, other = years_of(file), years_of(scenario.applied(file))
+        now, other = years_of(file), years_of(applied(file, scenario))
         named = scenario.name[:1].upper() + scenario.name[1:]
         count = max(now.years, other.years)
         years, others = ([each.total(index) for index in range(count)] for each in (now, other))

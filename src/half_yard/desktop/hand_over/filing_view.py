@@ -63,6 +63,8 @@ class FilingView(StripPart):
         self._show([*self._acknowledged(), *self._differing()])
 
     def _why_not(self, sent: bytes) -> str:
+        if self._workspace.fittings.worn:
+            return "A fitting is worn: take it off first. What only would be is not sent."
         computation = self._workspace.computation
         return why_not(computation.file, digest_of(sent), computation.sheets, complete=computation.complete)
 

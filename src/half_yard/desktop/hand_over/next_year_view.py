@@ -85,6 +85,8 @@ class NextYearView(StripPart):
         self.table.blockSignals(False)
 
     def _made(self) -> ClientFile:
+        if self._workspace.fittings.worn:
+            raise ValueError("A fitting is worn: take it off first. Next year begins with what is.")
         return next_year(self._workspace.computation, self._workspace.pack, self._left)
 
     def _words(self, *, there: bool, count: int) -> str:

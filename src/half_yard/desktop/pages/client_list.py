@@ -92,7 +92,8 @@ class ClientList(QWidget):
     def show_open(self) -> None:
         """Show how the open file stands as it is worked on, saved or not."""
         if self._open is not None:
-            self._show_standing(self._open, standing(self._workspace.computation, datetime.date.today()))
+            found = standing(self._workspace.computed_without(), datetime.date.today())
+            self._show_standing(self._open, found)
 
     def _show_standing(self, path: Path, found: Standing) -> None:
         self._standings[path] = found

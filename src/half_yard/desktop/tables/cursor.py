@@ -26,7 +26,7 @@ else:
     View = object
 
 NARROWEST = 220
-LEAST_COLUMN, WIDEST_COLUMN, PADDING = 36, 320, 16
+LEAST_COLUMN, PADDING = 36, 16
 MEASURED, FEW = 60, 3
 """How many rows are measured for the width of columns, and how many are measured again one by one."""
 Flag = QItemSelectionModel.SelectionFlag
@@ -194,7 +194,7 @@ class TableRules(CursorRules):
         model, metrics = self.model(), self.fontMetrics()
         texts = (str(model.index(row, column).data() or "") for row in rows if row < model.rowCount())
         widest = max((metrics.horizontalAdvance(text) for text in texts), default=0)
-        return min(max(widest + PADDING, self._heading(column)), WIDEST_COLUMN)
+        return max(widest + PADDING, self._heading(column))
 
     def _fit_changed(self, first: Index, last: Index) -> None:
         """Fit anew where a cell that changed wants more than any of its column did."""

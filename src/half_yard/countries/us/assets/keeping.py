@@ -50,7 +50,7 @@ from half_yard.countries.us.questions import (
 from half_yard.countries.us.shared.as_used import as_used
 from half_yard.countries.us.year_rules import rules_for
 from half_yard.records import ClientFile, Edit
-from half_yard.records.scenarios import Scenario
+from half_yard.records.fittings import Fitting
 
 
 class UnitedStatesAssets:
@@ -119,7 +119,7 @@ class UnitedStatesAssets:
 
         return project(as_used(file))
 
-    def otherwise(self, file: ClientFile, asked: WhatIf) -> Scenario:
+    def otherwise(self, file: ClientFile, asked: WhatIf) -> Fitting:
         """Other elections, or an asset sold."""
         return otherwise(file, asked)
 

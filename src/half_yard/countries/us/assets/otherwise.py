@@ -8,10 +8,10 @@ from half_yard.countries.us.assets.sold import SALE
 from half_yard.countries.us.assets.special_allowance import OUT, election_key
 from half_yard.figures.explain import money_text
 from half_yard.records import Change, ClientFile, Edit
-from half_yard.records.scenarios import Scenario
+from half_yard.records.fittings import Fitting
 
 
-def otherwise(file: ClientFile, asked: WhatIf) -> Scenario:
+def otherwise(file: ClientFile, asked: WhatIf) -> Fitting:
     """No special allowance this year, another amount of an asset expensed, or an asset sold in the middle of
     a year."""
     changes, words = [], []
@@ -32,4 +32,4 @@ def otherwise(file: ClientFile, asked: WhatIf) -> Scenario:
         changes.append(Change(op="replace", path=f"{path}/disposed", value=f"{asked.sold_in:04d}-07-01"))
         changes.append(Change(op="replace", path=f"{path}/disposal", value=SALE))
     words_of_all = ", ".join(words)
-    return Scenario(name=words_of_all, edits=(Edit(label=words_of_all, changes=tuple(changes)),))
+    return Fitting(name=words_of_all, edits=(Edit(label=words_of_all, changes=tuple(changes)),))

@@ -1,0 +1,1 @@
+"""Side by side: what could be otherwise, beside the file; one input over a range; the years ahead."""
