@@ -10,7 +10,7 @@ from unittest import mock
 from PySide6.QtCore import QModelIndex
 from PySide6.QtWidgets import QApplication, QCheckBox, QLineEdit, QWidget
 
-from half_yard.demo import MAIN_FILE, client_files, write_office
+from half_yard.demo import MAIN_FILE, client_files
 from half_yard.desktop.finder import FOUND_ROLE
 from half_yard.desktop.listing import FEW
 from half_yard.desktop.pages.client_list import by_amount
@@ -22,23 +22,9 @@ from half_yard.office.standing import standing_of
 from half_yard.records import change
 from half_yard.review.asking import open_questions
 from half_yard.storage import read_file, to_text
-from tests.desktop.window_case import Key, Modifier, WindowCase
+from tests.desktop.window_case import DemoCase, Key, Modifier
 
 ENTER = Key.Key_Return
-
-
-class DemoCase(WindowCase):
-    def setUp(self) -> None:
-        super().setUp()
-        write_office(self.folder)
-        self.window.clients.refresh_files()
-        self.assertTrue(self.window.open_path(self.folder / MAIN_FILE))
-        self.settle()
-
-    def thread(self) -> list[str]:
-        steps = self.window.thread_panel.list
-        rows = [steps.item(number).data(ROW_ROLE) for number in range(steps.count())]
-        return [f"{row.text} | {row.amount} | {row.below}" for row in rows]
 
 
 class Typing(DemoCase):

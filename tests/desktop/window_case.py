@@ -16,12 +16,14 @@ from PySide6.QtCore import QEvent, Qt
 from PySide6.QtTest import QTest
 from PySide6.QtWidgets import QApplication, QWidget
 
+from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.actions import Action
 from half_yard.desktop.app import make_application
 from half_yard.desktop.parts import Page
 from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.shared.page import Part as SharedPart
 from half_yard.desktop.stages import Stage
+from half_yard.desktop.thread_panel import ROW_ROLE
 from half_yard.desktop.window import MainWindow
 from half_yard.figures import Place
 
@@ -170,3 +172,19 @@ class WindowCase(unittest.TestCase):
     def amount(self, place: str) -> int:
         sheet, _, key = place.rpartition("/")
         return int(self.window.workspace.computation.line(Place(sheet, key)).figure.amount)
+
+
+class DemoCase(WindowCase):
+    """The demo office, its main client open."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        write_office(self.folder)
+        self.window.clients.refresh_files()
+        self.assertTrue(self.window.open_path(self.folder / MAIN_FILE))
+        self.settle()
+
+    def thread(self) -> list[str]:
+        steps = self.window.thread_panel.list
+        rows = [steps.item(number).data(ROW_ROLE) for number in range(steps.count())]
+        return [f"{row.text} | {row.amount} | {row.below}" for row in rows]

@@ -139,7 +139,8 @@ def _ready(options: argparse.Namespace, now: Computation, pack: Pack) -> int:
     every = pack.ready(now)
     if options.json:
         rows = [
-            {"key": each.key, "title": each.title, "asks": each.asks, "usual": each.usual} for each in every
+            {"key": each.key, "title": each.title, "asks": each.asks, "proposed": each.usual}
+            for each in every
         ]
         print(json.dumps({"ready": rows}, indent=1, ensure_ascii=False))
     else:

@@ -100,10 +100,11 @@ def input_at(file: ClientFile, path: str) -> Input:
     for is_day, some in ((False, Decimal(1)), (True, some_day)):
         made = Input(path, is_day)
         try:
-            made.set_to(file, some)
+            there = value_at(made.set_to(file, some), path)
         except EditError:
             continue
-        return made
+        if isinstance(there, Decimal | int | datetime.date) and not isinstance(there, bool):
+            return made
     raise SweepError(f"{path} holds no number and no day, so it can't be moved over a range.")
 
 

@@ -8,6 +8,7 @@ from half_yard.demo.mbeki import mbeki
 from half_yard.demo.quill import quill
 from half_yard.demo.ravn import ravn
 from half_yard.demo.small_clients import castellan, lindqvist, oduya
+from half_yard.demo.tried import with_fittings
 from half_yard.records import ClientFile
 from half_yard.storage import SUFFIX, to_bytes, write_whole
 
@@ -16,7 +17,16 @@ MAIN_FILE = f"Hallowell, Ines and Julian 2025{SUFFIX}"
 
 def client_files() -> dict[str, ClientFile]:
     """The demo's client files by file name."""
-    files = (hallowell(), castellan(), lindqvist(), oduya(), ravn(), mbeki(), adeyemi(), quill())
+    files = (
+        with_fittings(hallowell()),
+        castellan(),
+        lindqvist(),
+        oduya(),
+        ravn(),
+        mbeki(),
+        adeyemi(),
+        quill(),
+    )
     return {f"{file.title} {file.tax_year}{SUFFIX}": file for file in files}
 
 

@@ -90,7 +90,7 @@ class Commands:
             Action("Find on this page", self._find_here, "Ctrl+F"),
             Action(
                 "Try otherwise, or take off what is worn",
-                self._window.try_otherwise,
+                self._window.beside.try_otherwise,
                 "Ctrl+T",
                 enabled=self._is_open,
             ),

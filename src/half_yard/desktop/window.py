@@ -335,14 +335,6 @@ class MainWindow(QMainWindow):
             self.show_stage(Stage.LOOK_OVER)
             self.look_over.show_answers()
 
-    def try_otherwise(self) -> None:
-        """Begin a fitting that is worn from now on, or take off the one that is worn."""
-        if self.workspace.fittings.worn:
-            self.workspace.wear("")
-        else:
-            self.beside.beside.begin()
-            self.say("A fitting is worn: what is typed now goes into it. Ctrl+T takes it off.")
-
     def ask_client(self) -> None:
         """Ask the client about what the cursor is on: on the Look over page that of its part, elsewhere what
         the thread shows."""

@@ -4,12 +4,11 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PySide6.QtCore import Qt, Signal
+from PySide6.QtCore import Qt
 from PySide6.QtWidgets import (
     QFileDialog,
     QHBoxLayout,
     QLineEdit,
-    QListWidgetItem,
     QTableWidgetItem,
     QVBoxLayout,
     QWidget,
@@ -18,48 +17,34 @@ from PySide6.QtWidgets import (
 from half_yard.countries import Computation
 from half_yard.countries.side_by_side import Row, find_lines, rows_beside, where_they_part
 from half_yard.desktop import theme
-from half_yard.desktop.actions import Action
 from half_yard.desktop.choice_box import ChoiceBox
 from half_yard.desktop.last_years_file import computed_from
 from half_yard.desktop.parts import (
     bare_column,
     button,
-    in_a_row,
     plain_table,
     show_cells,
     soft,
-    title,
     unwrapped,
 )
-from half_yard.desktop.plain_words import PlainLabel, plain_tip
+from half_yard.desktop.plain_words import plain_tip
+from half_yard.desktop.side_by_side.fittings_list import FittingsList
 from half_yard.desktop.strip import cut_short
 from half_yard.desktop.strip_page import StripPart
-from half_yard.desktop.tables.cursor import CursorList
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text, money_text
-from half_yard.records.fitting_edits import copied, in_order, kept, moved, named, put_away, without
-from half_yard.records.fittings import Fitting
-from half_yard.records.wearing import taken
+from half_yard.records.fitting_edits import in_order
 from half_yard.storage import SUFFIX
 
-KEY_ROLE = Qt.ItemDataRole.UserRole + 1
-LIST_WIDTH = 264
-EDITS_HEIGHT = 96
 SHORTEST_HEADING, ALL_HEADINGS = 14, 90
 """How many letters a heading has at the least, and all of them together."""
 THE_FILE = "The file"
-NOTHING_YET = (
-    "A fitting is a list of edits that leaves the file as it is. Ctrl+T begins one: what is typed then goes "
-    "there. Ready ones ask one thing at most."
-)
 
 
 class BesideView(StripPart):
-    """Signals `wanted_ready` when the ready ones are to be shown."""
-
-    wanted_ready = Signal()
+    """The fittings at the left, the lines at the right."""
 
     def __init__(self, workspace: Workspace) -> None:
         super().__init__(workspace)
@@ -67,31 +52,7 @@ class BesideView(StripPart):
         self._others: list[tuple[str, Computation]] = []
         self._rows: list[Row] = []
         self._names: list[str] = []
-        self.list = CursorList()
-        self.list.setAccessibleName("Fittings")
-        self.list.setFixedWidth(LIST_WIDTH)
-        self.list.itemActivated.connect(lambda _item: self.wear())
-        self.list.currentItemChanged.connect(lambda *_items: self._show_edits())
-        self.list.offer(
-            [
-                Action("Wear it, or take it off", self.wear, "Ctrl+Return", enabled=self._has_one),
-                Action("Name it", self._ask_for_name, "F2", enabled=self._has_one),
-                Action("Copy it", self.copy, "Ctrl+D", enabled=self._has_one),
-                Action("Move it up", lambda: self._move(-1), "Alt+Shift+Up", enabled=self._has_one),
-                Action("Move it down", lambda: self._move(1), "Alt+Shift+Down", enabled=self._has_one),
-                Action("Take it into the file", self.take, enabled=self._has_one),
-                Action("Put it away", self.put_away, "Delete", enabled=self._has_one),
-            ]
-        )
-        self.edits = CursorList()
-        self.edits.setAccessibleName("Edits of the fitting")
-        self.edits.setFixedSize(LIST_WIDTH, EDITS_HEIGHT)
-        self.edits.setWordWrap(True)
-        self.edits.offer([Action("Take it out of the fitting", self._take_out, "Delete")])
-        self.name = TypedLine()
-        self.name.setAccessibleName("Name of the fitting")
-        self.name.returnPressed.connect(self._rename)
-        self.name.hide()
+        self.fittings = FittingsList(workspace)
         self.table = plain_table("Side by side", ("Line", THE_FILE), grows=(0,))
         self.table.itemActivated.connect(self._go)
         self.table.currentCellChanged.connect(lambda *_cells: self._show_why())
@@ -108,25 +69,10 @@ class BesideView(StripPart):
         self.words.setAccessibleName("Add a line")
         self.words.returnPressed.connect(self.add_line)
         self._why = soft("")
-        self._note = PlainLabel()
-        self._note.setProperty("role", "soft")
-        self._note.setWordWrap(True)
         self._lay_out()
         workspace.opened.connect(self._forget)
 
     def _lay_out(self) -> None:
-        begin = button("Try otherwise", "A new fitting, worn from now on")
-        begin.clicked.connect(self.begin)
-        ready = button("Ready ones…", "Those that are tried again and again, from the file's own facts")
-        ready.clicked.connect(self.wanted_ready)
-        left = QVBoxLayout()
-        left.setSpacing(6)
-        left.addWidget(title("Fittings", 12))
-        left.addWidget(self.list, 1)
-        left.addWidget(self.name)
-        left.addWidget(self.edits)
-        left.addWidget(self._note)
-        left.addLayout(in_a_row(begin, ready))
         other = button("Beside a file…", "Another client, another year, or this one as it was")
         other.clicked.connect(self.ask_for_file)
         head = QHBoxLayout()
@@ -141,7 +87,7 @@ class BesideView(StripPart):
         right.addWidget(self._why)
         row = QHBoxLayout()
         row.setSpacing(14)
-        row.addLayout(left)
+        row.addWidget(self.fittings)
         row.addLayout(right, 1)
         bare_column(self, 0).addLayout(row, 1)
 
@@ -152,132 +98,18 @@ class BesideView(StripPart):
     @property
     def begins_at(self) -> QWidget:
         """The fittings."""
-        return self.list
+        return self.fittings.list
 
     @property
     def search_line(self) -> QLineEdit:
         """Where a line is looked for."""
         return self.words
 
-    # -- the fittings --------------------------------------------------------------------------------
-
-    @property
-    def current(self) -> str:
-        """The id of the fitting under the cursor; empty for none."""
-        item = self.list.currentItem()
-        return str(item.data(KEY_ROLE)) if item is not None else ""
-
-    def _has_one(self) -> bool:
-        return bool(self.current)
-
     def refresh(self) -> None:
         """Show the fittings as they are now, and what would be with each."""
-        file, worn = self._workspace.open_file.file, self._workspace.fittings.worn
-        current = self.current or worn
-        self.list.blockSignals(True)
-        self.list.clear()
-        for key in in_order(file):
-            name = file.fittings[key].name
-            item = QListWidgetItem(f"{name}   worn" if key == worn else name)
-            item.setData(KEY_ROLE, key)
-            item.setToolTip(plain_tip(name))
-            item.setFont(theme.text_font(bold=key == worn))
-            self.list.addItem(item)
-            if key == current:
-                self.list.setCurrentItem(item)
-        if self.list.currentItem() is None and self.list.count():
-            self.list.setCurrentRow(0)
-        self.list.blockSignals(False)
-        self._show_edits()
+        self.fittings.refresh()
         self._list_against()
         self._show()
-
-    def _show_edits(self) -> None:
-        file = self._workspace.open_file.file
-        fitting = file.fittings.get(self.current)
-        self.edits.clear()
-        self._note.setText(NOTHING_YET if fitting is None else fitting.note)
-        self._note.setVisible(bool(self._note.text()))
-        if fitting is None:
-            return
-        problems = self._workspace.fittings.computed(file, self.current).problems
-        for number, edit in enumerate(fitting.edits):
-            why = problems.get(number)
-            item = QListWidgetItem(f"{edit.label}: does not fit any more. {why}" if why else edit.label)
-            if why:
-                item.setForeground(theme.MADDER)
-            self.edits.addItem(item)
-
-    def begin(self) -> None:
-        """Keep a new fitting and wear it."""
-        count = len(self._workspace.open_file.file.fittings) + 1
-        self.keep(Fitting(name=f"What if {count}", edits=()), wear=True)
-
-    def keep(self, fitting: Fitting, *, wear: bool = False) -> None:
-        """Keep a fitting in the file, and wear it where that is wanted."""
-        edit, key = kept(self._workspace.open_file.file, fitting)
-        if self._workspace.try_to(edit):
-            if wear:
-                self._workspace.wear(key)
-            self._put_on(key)
-
-    def _put_on(self, key: str) -> None:
-        for row in range(self.list.count()):
-            if self.list.item(row).data(KEY_ROLE) == key:
-                self.list.setCurrentRow(row)
-
-    def wear(self) -> None:
-        """Wear the fitting under the cursor, or take it off."""
-        if self.current:
-            worn = self._workspace.fittings.worn
-            self._workspace.wear("" if worn == self.current else self.current)
-
-    def copy(self) -> None:
-        """Keep a copy of the fitting under the cursor."""
-        if self.current:
-            edit, key = copied(self._workspace.open_file.file, self.current)
-            if self._workspace.try_to(edit):
-                self._put_on(key)
-
-    def _move(self, step: int) -> None:
-        edit = moved(self._workspace.open_file.file, self.current, step) if self.current else None
-        if edit is not None:
-            self._workspace.try_to(edit)
-
-    def put_away(self) -> None:
-        """Put the fitting under the cursor away; undo brings it back."""
-        if self.current:
-            self._workspace.try_to(put_away([self.current]))
-
-    def take(self) -> None:
-        """Take the fitting under the cursor into the file, as one edit; what does not fit is said."""
-        workspace, key = self._workspace, self.current
-        if not key:
-            return
-        file = workspace.open_file.file
-        problems = workspace.fittings.computed(file, key).problems
-        edit = taken(file, key)
-        workspace.wear("")
-        if workspace.try_to(edit):
-            left = f" {len(problems)} of its edits did not fit and are left out." if problems else ""
-            workspace.said.emit(f"{edit.label}.{left} Undo takes it back.")
-
-    def _take_out(self) -> None:
-        if self.current and self.edits.currentRow() >= 0:
-            file = self._workspace.open_file.file
-            self._workspace.try_to(without(file, self.current, self.edits.currentRow()))
-
-    def _ask_for_name(self) -> None:
-        self.name.setText(self._workspace.open_file.file.fittings[self.current].name)
-        self.name.show()
-        self.name.setFocus()
-        self.name.selectAll()
-
-    def _rename(self) -> None:
-        self.name.hide()
-        if self.current and self.name.text().strip():
-            self._workspace.try_to(named(self.current, self.name.text().strip()))
-        self.list.setFocus()
 
     # -- the table -----------------------------------------------------------------------------------
 
@@ -328,7 +160,7 @@ class BesideView(StripPart):
         if not self.differences.isChecked():
             return [money_text(each) for each in row.amounts]
         return [
-            money_text(row.amounts[base]) if number == base else exact_text(each) if each else "·"
+            money_text(row.amounts[base]) if number == base else money_text(each) if each else "·"
             for number, each in enumerate(row.against(base))
         ]
 

@@ -13,7 +13,7 @@ from half_yard.desktop.side_by_side.years_view import YearsAheadView
 from half_yard.desktop.strip_page import StripPage
 from half_yard.desktop.workspace import Workspace
 
-BESIDE, READY, SWEEP, AHEAD = "beside", "ready", "sweep", "ahead"
+BESIDE, READY, SWEEP, AHEAD = "fittings", "ready", "sweep", "ahead"
 NAMES = (
     (BESIDE, "Fittings", "What could be otherwise, beside the file"),
     (READY, "Ready ones", "From the file's own facts"),
@@ -27,12 +27,12 @@ class SideBySidePage(StripPage):
 
     def __init__(self, workspace: Workspace) -> None:
         self.beside = BesideView(workspace)
-        self.ready = ReadyView(workspace, self.beside.keep)
+        self.ready = ReadyView(workspace, self.beside.fittings.keep)
         self.sweep = SweepView(workspace)
         self.ahead = YearsAheadView(workspace, self.beside.columns)
         parts = {BESIDE: self.beside, READY: self.ready, SWEEP: self.sweep, AHEAD: self.ahead}
         super().__init__(workspace, "Side by side", parts)
-        self.beside.wanted_ready.connect(lambda: self._show(READY))
+        self.beside.fittings.wanted_ready.connect(lambda: self._show(READY))
         self.ready.left.connect(lambda: self._show(BESIDE))
 
     def names(self) -> Sequence[tuple[str, str, str]]:
@@ -42,6 +42,13 @@ class SideBySidePage(StripPage):
     def _show(self, key: str) -> None:
         self.choose(key)
         self.focus()
+
+    def try_otherwise(self) -> None:
+        """Begin a fitting that is worn from now on, or take off the one that is worn."""
+        if self._workspace.fittings.worn:
+            self._workspace.wear("")
+        else:
+            self.beside.fittings.begin()
 
     def show_fitting(self, path: str) -> None:
         """Show the fittings beside the file."""

@@ -143,7 +143,7 @@ class SweepView(StripPart):
                 self._propose_range()
         if not self.line.text():
             stops = list(workspace.computation.chain)
-            point = next((each for each in stops if "total_tax" in each.place.line), stops[-1])
+            point = next((each for each in stops if each.label.endswith(" tax")), stops[-1])
             self.line.setText(point.label)
             self._places[point.label] = point.place
 
