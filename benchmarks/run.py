@@ -11,13 +11,17 @@ import sys
 import tempfile
 import time
 from collections.abc import Callable
+from decimal import Decimal
+from functools import partial
 from pathlib import Path
 from typing import TYPE_CHECKING
 
 from benchmarks.heavy_file import heavy_file, many_assets, shared_file
 from half_yard.__main__ import collect_seldom
 from half_yard.countries import PACKS, compute
-from half_yard.demo import client_files
+from half_yard.countries.sweeping import input_at, sweep, values_between
+from half_yard.demo import MAIN_FILE, client_files
+from half_yard.figures import Place
 from half_yard.figures.remembered import Memory
 from half_yard.records import Change, ClientFile, Edit, Statement, apply, change
 from half_yard.statements import Tray, guess_layout, proposals, read_delimited, read_ofx, take_in
@@ -33,6 +37,7 @@ if TYPE_CHECKING:
 ROWS = 20_000
 MANY = 10_000
 OFFICE = 500
+TRIED = ("wages", "rental", "status", "put", "paid_more")
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 START = """
 import sys, time
@@ -110,6 +115,7 @@ def main() -> None:
         shared = Path(folder) / "Shared 2025.halfyard"
         shared.write_text(to_text(shared_file()), encoding="utf-8")
         _shared_page(shared)
+        _side_by_side(path)
         _interface(path)
         peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
         show("peak memory of this process", peak, "MB", 300)
@@ -216,6 +222,38 @@ def _office(folder: Path) -> None:
     show("all of them looked at, beside it", (time.perf_counter() - begun) * 1000, "ms", 60_000)
     show("the longest pause of the window meanwhile", longest * 1000, "ms", 50)
     window.close()
+
+
+def _side_by_side(path: Path) -> None:
+    """Eight fittings beside the heavy file, and one input over 200 values."""
+    from half_yard.desktop.stages import Stage  # noqa: PLC0415
+
+    application, window = _opened(path)
+    workspace = window.workspace
+    ready = [each for each in workspace.pack.ready(workspace.computation) if each.key.startswith(TRIED)]
+    window.show_stage(Stage.BESIDE)
+    for each in ready[:8]:
+        window.beside.beside.fittings.keep(each.make(each.usual))
+    amounts = iter(range(1, 1000))
+
+    def edit() -> None:
+        workspace.do(change("Amount", "/entries/e00001/amount", f"{next(amounts)}.25"))
+        application.processEvents()
+
+    edit()
+    taken = milliseconds(edit, 40)
+    show("an edit beside eight fittings, 95th percentile", taken[int(len(taken) * 0.95)], "ms", 150)
+    window.close()
+    main_file = client_files()[MAIN_FILE]
+    for name, file, limit in (("the demo's main file", main_file, 2), ("the heavy file", heavy_file(), 10)):
+        memory = Memory()
+        compute(file, memory)
+        moved = input_at(file, "/entries/e00001/amount")
+        values = values_between(Decimal(0), Decimal(199_000), Decimal(1000))
+        begun = time.perf_counter()
+        made, line = partial(compute, memory=memory), Place("form_1040", "total_tax")
+        to_the_end(sweep(file, moved, values, line, made))
+        show(f"200 values of one input of {name}", time.perf_counter() - begun, "s", limit)
 
 
 def _start(arguments: list[str]) -> float:

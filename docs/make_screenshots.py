@@ -108,14 +108,6 @@ def tray(window: MainWindow) -> None:
     window.workspace.go_to("/statements/b00001/rows/r00007")
 
 
-def every_year(window: MainWindow) -> None:
-    """Every year of an asset laid open, beside the same by hand."""
-    from half_yard.desktop.assets.which_part import Part  # noqa: PLC0415
-
-    window.workspace.go_to("/assets/s00003")
-    window.assets.switch_to(Part.YEARS)
-
-
 def back_to_assets(window: MainWindow) -> None:
     """The life of one asset."""
     window.workspace.go_to("/assets/s00001")
@@ -177,6 +169,32 @@ def questions(window: MainWindow) -> None:
     window.workspace.go_to("/questions/v00002")
 
 
+def side_by_side(window: MainWindow) -> None:
+    """Three fittings beside the file, and why one parts from it."""
+    from half_yard.desktop.stages import Stage  # noqa: PLC0415
+
+    window.show_stage(Stage.BESIDE)
+    window.beside.beside.table.setCurrentCell(3, 2)
+
+
+def curve(window: MainWindow) -> None:
+    """One input over a range, drawn as a curve."""
+    import time  # noqa: PLC0415
+
+    from PySide6.QtWidgets import QApplication  # noqa: PLC0415
+
+    window.workspace.look_at("/entries/e00001")
+    window.beside.choose("sweep")
+    sweep = window.beside.sweep
+    for line, text in ((sweep.least, "0"), (sweep.most, "120000"), (sweep.step, "2000")):
+        line.setText(text)
+    sweep.draw()
+    while not sweep.points:
+        QApplication.processEvents()
+        time.sleep(0.01)
+    sweep.curve.step_to(20)
+
+
 def hand_over(window: MainWindow) -> None:
     """What goes on paper of the same client."""
     from half_yard.desktop.stages import Stage  # noqa: PLC0415
@@ -214,12 +232,12 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "payers": record("/forms/f00003"),
     "tray": tray,
     "shared-home": record("/uses/k00001"),
-    "shared-log": shared("h00003"),
     "shared-calendar": shared("h00004"),
-    "every-year": every_year,
     "assets": back_to_assets,
     "return": at("form_1040", "taxable_income"),
     "finder": finder,
+    "side-by-side": side_by_side,
+    "curve": curve,
     "household": family,
     "sales": large_income,
     "questions": questions,

@@ -196,3 +196,9 @@ class SideBySide(DemoCase):
         with mock.patch(OPENING, return_value=(str(other), "")):
             self.page.beside.ask_for_file()
         self.assertEqual(self.cell(0, 5), "22,987")
+        self.workspace.do(change("More", "/entries/e00001/amount", "14186.50"))
+        self.page.beside.show_morning()
+        self.assertEqual((self.cell(7, 1), self.cell(7, 6)), ("0", "2,190"))
+        page = self.page.page_to_print()
+        self.assertIn("As the day began", page)
+        self.assertIn("The employer would pay", page)

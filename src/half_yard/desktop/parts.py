@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Sequence
+from collections.abc import Callable, Collection, Sequence
 
 from PySide6.QtCore import Qt
 from PySide6.QtGui import QShowEvent
@@ -137,9 +137,18 @@ def plain_table(
     return table
 
 
-def show_cells(table: QTableWidget, rows: Sequence[Sequence[str]], right: Collection[int] = ()) -> None:
-    """Show rows that are read and chosen from, the columns numbered in `right` at the right."""
+def show_cells(
+    table: QTableWidget,
+    rows: Sequence[Sequence[str]],
+    right: Collection[int] = (),
+    dressed: Callable[[QTableWidgetItem, int, int], None] | None = None,
+) -> None:
+    """Show rows that are read and chosen from, the columns numbered in `right` at the right; `dressed` gives
+    a cell its looks, by row and column."""
     table.setRowCount(len(rows))
+    # Each cell would be told of, and measured, for itself: they are told of together.
+    model = table.model()
+    model.blockSignals(True)
     for number, row in enumerate(rows):
         for column, text in enumerate(row):
             item = QTableWidgetItem(text)
@@ -147,7 +156,14 @@ def show_cells(table: QTableWidget, rows: Sequence[Sequence[str]], right: Collec
             item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
             if column in right:
                 item.setTextAlignment(RIGHT)
+            if dressed is not None:
+                dressed(item, number, column)
             table.setItem(number, column, item)
+    model.blockSignals(False)
+    if rows:
+        model.dataChanged.emit(model.index(0, 0), model.index(len(rows) - 1, len(rows[0]) - 1))
+    if isinstance(table, CursorTableWidget):
+        table.fit_columns()
 
 
 class TableBlock(QWidget):

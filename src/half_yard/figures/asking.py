@@ -25,7 +25,9 @@ V = TypeVar("V")
 W = TypeVar("W")
 
 RUNS_KEPT = 8
-"""After so many computations without it, what was made is forgotten."""
+"""After so many computations without it, what was made may be forgotten; …"""
+FORGETS_EVERY = 32
+"""… which takes a walk through all that is known, so it is done once in so many."""
 
 
 class CircleError(RuntimeError):
@@ -54,7 +56,7 @@ class Asking(Generic[F]):
         """The value of a part, and of all that it asks for. Raises CircleError."""
         ask: Ask[F] = Ask(self, NONE, None)
         value = ask(part, *about, **named)
-        if self._run % RUNS_KEPT == 0:
+        if self._run % FORGETS_EVERY == 0:
             self._forget()
         return value
 

@@ -22,10 +22,10 @@ class Memory:
     line, how many computations there were and of which records the last, and what else was remembered while
     this memory was in use."""
 
-    def __init__(self) -> None:
+    def __init__(self, runs: int = 0) -> None:
         self.parts: dict[Any, Any] = {}
         self.on_no_line: set[object] = set()
-        self.runs = 0
+        self.runs = runs
         self.records: object = None
         self._kept: dict[object, dict[Hashable, tuple[tuple[object, ...], Any]]] = {}
 

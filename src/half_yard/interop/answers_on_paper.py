@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import logging
 from html import escape
 from pathlib import Path
 
@@ -65,6 +66,8 @@ def filled_in(path: Path) -> dict[str, str]:
     from pypdf import PdfReader  # noqa: PLC0415
     from pypdf.errors import PyPdfError  # noqa: PLC0415
 
+    # What is wrong with a file is said by us, once.
+    logging.getLogger("pypdf").setLevel(logging.CRITICAL)
     try:
         fields = PdfReader(path).get_form_text_fields()
     except PyPdfError as error:

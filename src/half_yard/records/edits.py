@@ -49,12 +49,13 @@ def apply(file: ClientFile, edit: Edit) -> tuple[ClientFile, Edit]:
     given is never changed.
     """
     inverse: list[Change] = []
+    own: Own = {}
     for step in edit.changes:
         keys = [part.replace("~1", "/").replace("~0", "~") for part in step.path.split("/")[1:]]
         if not keys:
             raise EditError(step.path, "An edit names a field below the file, not the file itself.")
         try:
-            file, undo = _changed(file, ClientFile, keys, step)
+            file, undo = _changed(file, ClientFile, keys, step, own)
         except ValidationError as error:
             raise EditError(step.path, "; ".join(_said(item) for item in error.errors())) from error
         inverse.append(undo)
@@ -70,37 +71,42 @@ def _said(item: Any) -> str:
     return str(item["msg"]).removeprefix("Value error, ")
 
 
-def _changed(node: Any, kind: Any, keys: list[str], step: Change) -> tuple[Any, Change]:
+Own = dict[int, dict[str, Any]]
+"""The mappings that this edit has made, by identity: they are nobody else's yet, so later steps change them
+where they are. An edit of a thousand entries would copy all of them a thousand times otherwise."""
+
+
+def _changed(node: Any, kind: Any, keys: list[str], step: Change, own: Own) -> tuple[Any, Change]:
     """The node with the step carried out below it at `keys`, and the inverse of the step."""
     key, *rest = keys
-    members, value_kind = _members(node, kind, key, step)
+    is_there, member, kind_of_it = _member(node, kind, key, step)
     if rest:
-        if key not in members:
+        if not is_there:
             raise EditError(step.path, f"There is no “{key}” to change.")
-        child, undo = _changed(members[key], value_kind, rest, step)
-        return _with_member(node, key, child), undo
+        child, undo = _changed(member, kind_of_it, rest, step, own)
+        return (node if child is member else _with_member(node, key, child, own)), undo
     if isinstance(node, Mapping):
         if step.op == "add":
             _adapter(get_args(kind)[0]).validate_python(key)
-        return _changed_member(node, value_kind, key, step)
+        return _changed_member(node, kind_of_it, key, step, own)
     if step.op != "replace":
         raise EditError(step.path, f"“{key}” is a field: it can be replaced, not {step.op}ed.")
-    before = _adapter(value_kind).dump_python(members[key], mode="json")
-    validated = _adapter(value_kind).validate_python(step.value)
-    return _with_member(node, key, validated), Change(op="replace", path=step.path, value=before)
+    before = _adapter(kind_of_it).dump_python(member, mode="json")
+    validated = _adapter(kind_of_it).validate_python(step.value)
+    return _with_member(node, key, validated, own), Change(op="replace", path=step.path, value=before)
 
 
-def _members(node: Any, kind: Any, key: str, step: Change) -> tuple[Mapping[str, Any], Any]:
-    """The node's members by key, and the type of the one named."""
+def _member(node: Any, kind: Any, key: str, step: Change) -> tuple[bool, Any, Any]:
+    """Whether a node has a member of this name, what it is, and its type."""
     if isinstance(node, Mapping):
-        return node, get_args(kind)[1]
+        return key in node, node.get(key), get_args(kind)[1]
     if isinstance(node, Record) and key in type(node).model_fields:
-        return dict(node), _field_kinds(type(node))[key]
+        return True, getattr(node, key), _field_kinds(type(node))[key]
     raise EditError(step.path, f"A file has no field “{key}” here.")
 
 
 def _changed_member(
-    node: Mapping[str, Any], kind: Any, key: str, step: Change
+    node: Mapping[str, Any], kind: Any, key: str, step: Change, own: Own
 ) -> tuple[Mapping[str, Any], Change]:
     if step.op != "add" and key not in node:
         raise EditError(step.path, f"There is no “{key}” to {step.op}.")
@@ -108,18 +114,30 @@ def _changed_member(
         raise EditError(step.path, f"“{key}” is already there.")
     if step.op == "remove":
         before = _adapter(kind).dump_python(node[key], mode="json")
-        kept = {name: value for name, value in node.items() if name != key}
+        kept = _owned(node, own)
+        del kept[key]
         return kept, Change(op="add", path=step.path, value=before)
-    after = {**node, key: _adapter(kind).validate_python(step.value)}
+    validated = _adapter(kind).validate_python(step.value)
     if step.op == "add":
-        return after, Change(op="remove", path=step.path)
+        return _with_member(node, key, validated, own), Change(op="remove", path=step.path)
     before = _adapter(kind).dump_python(node[key], mode="json")
-    return after, Change(op="replace", path=step.path, value=before)
+    return _with_member(node, key, validated, own), Change(op="replace", path=step.path, value=before)
 
 
-def _with_member(node: Any, key: str, value: Any) -> Any:
+def _owned(node: Mapping[str, Any], own: Own) -> dict[str, Any]:
+    """The mapping, copied once."""
+    made = own.get(id(node))
+    if made is None:
+        made = dict(node)
+        own[id(made)] = made
+    return made
+
+
+def _with_member(node: Any, key: str, value: Any, own: Own) -> Any:
     if isinstance(node, Mapping):
-        return {**node, key: value}
+        made = _owned(node, own)
+        made[key] = value
+        return made
     return node.model_copy(update={key: value})
 
 

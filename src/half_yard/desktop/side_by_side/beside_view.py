@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import datetime
+from functools import partial
 from pathlib import Path
 
 from PySide6.QtCore import Qt
@@ -14,7 +16,7 @@ from PySide6.QtWidgets import (
     QWidget,
 )
 
-from half_yard.countries import Computation
+from half_yard.countries import Computation, compute
 from half_yard.countries.side_by_side import Row, find_lines, rows_beside, where_they_part
 from half_yard.desktop import theme
 from half_yard.desktop.choice_box import ChoiceBox
@@ -35,10 +37,11 @@ from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text, money_text
+from half_yard.interop.beside_page import beside_page
 from half_yard.records.fitting_edits import in_order
-from half_yard.storage import SUFFIX
+from half_yard.storage import SUFFIX, FileRefusedError, earlier_states
 
-SHORTEST_HEADING, ALL_HEADINGS = 14, 90
+SHORTEST_HEADING, ALL_HEADINGS = 10, 56
 """How many letters a heading has at the least, and all of them together."""
 THE_FILE = "The file"
 
@@ -73,12 +76,15 @@ class BesideView(StripPart):
         workspace.opened.connect(self._forget)
 
     def _lay_out(self) -> None:
-        other = button("Beside a file…", "Another client, another year, or this one as it was")
+        morning = button("This morning", "The file as the day began, or as it was opened")
+        morning.clicked.connect(self.show_morning)
+        other = button("Beside a file…", "Another client, or another year")
         other.clicked.connect(self.ask_for_file)
         head = QHBoxLayout()
         for each in (unwrapped("Against"), self.against, self.differences, self.all_lines):
             head.addWidget(each)
         head.addWidget(self.words, 1)
+        head.addWidget(morning)
         head.addWidget(other)
         right = QVBoxLayout()
         right.setSpacing(6)
@@ -151,9 +157,7 @@ class BesideView(StripPart):
                     heading.setTextAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
                     heading.setToolTip(plain_tip(names[section - 1]))
             self._names = names
-        show_cells(self.table, cells, right)
-        self._mark(base)
-        self.table.fit_columns()
+        show_cells(self.table, cells, right, partial(self._dress, base))
         self._show_why()
 
     def _amounts(self, row: Row, base: int) -> list[str]:
@@ -164,13 +168,13 @@ class BesideView(StripPart):
             for number, each in enumerate(row.against(base))
         ]
 
-    def _mark(self, base: int) -> None:
+    def _dress(self, base: int, item: QTableWidgetItem, number: int, column: int) -> None:
         """What differs stands out; the chain is strong."""
-        for number, row in enumerate(self._rows):
-            for column, change in enumerate(row.against(base), 1):
-                if (item := self.table.item(number, column)) is not None:
-                    item.setFont(theme.text_font(bold=row.chain))
-                    item.setForeground(theme.INDIGO if change else theme.INK)
+        row = self._rows[number]
+        if column and row.chain:
+            item.setFont(theme.text_font(bold=True))
+        if column and row.amounts[column - 1] != row.amounts[base]:
+            item.setForeground(theme.INDIGO)
 
     def add_line(self) -> None:
         """Add the line that has the words typed, or say which have."""
@@ -214,6 +218,13 @@ class BesideView(StripPart):
         if computation.has_sheet(place.sheet) and computation.sheet(place.sheet).has(place.line):
             self._workspace.go_to(place)
 
+    def page_to_print(self) -> str:
+        """What stands side by side, with what should be known of the fittings."""
+        file = self._workspace.open_file.file
+        title_of = f"{file.title}, {file.tax_year}: side by side"
+        notes = [f"{each.name}: {each.note}" for each in file.fittings.values() if each.note]
+        return beside_page(title_of, [name for name, _ in self.columns()], self._rows, notes)
+
     # -- other files ---------------------------------------------------------------------------------
 
     def ask_for_file(self) -> None:
@@ -221,6 +232,20 @@ class BesideView(StripPart):
         chosen, _ = QFileDialog.getOpenFileName(self, "Beside a file", "", f"Client files (*{SUFFIX})")
         if chosen:
             self.show_file(Path(chosen))
+
+    def show_morning(self) -> None:
+        """Put the file as the day began beside it, or as it was opened."""
+        opened = self._workspace.open_file
+        today = datetime.date.today()
+        states = earlier_states(opened.path, self._workspace.keys, opened)
+        of_today = [each for each in states if each.when.date() == today]
+        try:
+            before = of_today[-1].read() if of_today else opened.as_opened
+        except FileRefusedError as error:
+            self._workspace.said.emit(str(error))
+            return
+        self._others.append(("As the day began", compute(before)))
+        self.refresh()
 
     def show_file(self, path: Path) -> None:
         """Put another file beside this one, or say why that can't be."""

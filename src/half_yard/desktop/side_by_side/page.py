@@ -56,6 +56,10 @@ class SideBySidePage(StripPage):
         self._show(BESIDE)
         self.refresh()
 
+    def page_to_print(self) -> str:
+        """What stands side by side."""
+        return self.beside.page_to_print() if self.part is self.beside else ""
+
     def search_line(self) -> QLineEdit | None:
         """Where a line is added, or a ready one found."""
         return {self.beside: self.beside.words, self.ready: self.ready.words}.get(self.part)
