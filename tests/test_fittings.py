@@ -36,10 +36,10 @@ from half_yard.countries.years_ahead import years_ahead
 from half_yard.demo import MAIN_FILE, client_files, write_office
 from half_yard.figures import Place
 from half_yard.figures.remembered import Memory
-from half_yard.records import ClientFile, Edit, apply, change, remove
+from half_yard.records import ClientFile, Edit, add, apply, change, remove
 from half_yard.records.fitting_edits import copied, in_order, kept, moved, without
 from half_yard.records.fittings import Fitting
-from half_yard.records.wearing import applied, taken, worn
+from half_yard.records.wearing import applied, taken, worn, worn_again
 from half_yard.storage import read_file
 from half_yard.texts import to_the_end
 from tests.files import BUSINESS, asset, business, client, sole_proprietor
@@ -100,6 +100,23 @@ class AsItIsTaught(unittest.TestCase):
                 self.assertEqual(int(made.sheet("form_1040")["adjusted_gross_income"].amount), MONEY - halves)
                 self.assertTrue(all(net_earnings(part) for part in parts))
 
+    def test_a_rental_is_sold_whole_in_a_year_and_the_price_divided_by_cost(self) -> None:
+        file = client_files()[MAIN_FILE]
+        made = applied(file, ready(file, "sold.a00003", "400000 in 2027"))
+        sold = [each for each in made.assets.values() if each.activity == "a00003"]
+        self.assertEqual(sum(each.proceeds or 0 for each in sold), 400000)
+        self.assertEqual({str(each.disposed) for each in sold}, {"2027-12-31"})
+        self.assertEqual(len({(each.proceeds or 0) // each.cost for each in sold}), 1)
+        for typed, why in (("9000 in 1999", "no year"), ("much", "not part of an amount")):
+            with self.assertRaisesRegex(ValueError, why):
+                ready(file, "sold.a00003", typed)
+
+    def test_what_each_earns_towards_a_pension_is_said(self) -> None:
+        file = Case(2025, "joint", profit=MONEY).file()
+        self.assertIn("Olive 60,000, Basil 40,000", ready(file, f"share.{BUSINESS}", "60").note)
+        # Who runs community property owes it alone: 26 U.S.C. 1402(a)(5)(A), recalled.
+        self.assertIn("Olive 0, Basil 100,000", ready(file, f"community_spouse.{BUSINESS}").note)
+
     def test_what_the_employer_would_pay_is_said(self) -> None:
         # 7.65% of wages below the base of 2025: 26 U.S.C. 3111, recalled.
         note = ready(Case(2025, "single", profit=MONEY).file(), f"wages.{BUSINESS}").note
@@ -139,6 +156,32 @@ class Fittings(unittest.TestCase):
         self.assertIn("/entries/e00001", found.problems[0])
         self.assertTrue(found.file.people["owner"].blind)
         self.assertTrue(after(file, taken(file, key)).people["owner"].blind)
+
+    def test_worn_again_on_a_file_that_has_changed_it_is_as_if_worn_anew(self) -> None:
+        before = client_files()[MAIN_FILE]
+        bought = before.entries["e00002"]
+        changes = (
+            change("Amount", "/entries/e00001/amount", "1.00"), remove("Gone", "/entries/e00003"),
+            add("New", "/entries/e09999", bought), change("Name", "/people/owner/first_name", "Inez"),
+            change("Kind", "/activities/a00002/name", "Tuning"),
+            change("E-mail", "/household/email", "a@b.org"), remove("No asset", "/assets/s00002"),
+        )  # fmt: skip
+        met = kept_ = 0
+        for each in pack_for("us").ready(compute(before)):
+            fitting = each.make(each.usual)
+            made = worn(before, fitting).file
+            for edit in changes:
+                now = after(before, edit)
+                again = worn_again(before, made, now, fitting)
+                anew = worn(now, fitting)
+                if again is None:
+                    met += 1
+                    continue
+                kept_ += 1
+                self.assertEqual(again, anew.file, (each.key, edit.label))
+                for name in ("entries", "assets", "wages", "items"):
+                    self.assertEqual(list(getattr(again, name)), list(getattr(anew.file, name)), each.key)
+        self.assertTrue(met and kept_ > met)
 
     def test_they_are_copied_moved_and_taken_apart(self) -> None:
         file = sole_proprietor("1000", 2025)

@@ -19,7 +19,7 @@ from half_yard.countries.us.assets.sold import SALE
 from half_yard.countries.us.business_or_rental import LINES
 from half_yard.countries.us.household.filing_status import FILING_STATUSES, HEAD, JOINT, SEPARATE, SINGLE
 from half_yard.countries.us.ledger import UnitedStatesLedger
-from half_yard.countries.us.questions import DEDUCTION, SPOUSES
+from half_yard.countries.us.questions import ALONE, DEDUCTION, SPOUSES
 from half_yard.countries.us.shared.use import UnitedStatesSharedUse
 from half_yard.countries.us.year_rules import rules_for
 from half_yard.figures import Role
@@ -40,13 +40,16 @@ from half_yard.records import (
 )
 from half_yard.records.activities import converted
 from half_yard.records.amounts import HUNDRED
+from half_yard.records.dividing import in_proportion
 from half_yard.records.fittings import Fitting
 from half_yard.records.reckoning import reckon, reckon_percent
+from half_yard.records.record import LAST_YEAR
 
 HALF = Decimal(50)
 BACK = {there: here for here, there in LINES.items()}
 """Where a business's lines go on Schedule E, where they are called otherwise there."""
 OF_ONE = "This is the return of one of the two alone: the other's is not in it, nor what both pay together."
+PRICE = "Price, and the year"
 HOW_MUCH = "How much, in dollars"
 RECEIPTS = {"business": "gross_receipts", "rental": "rents"}
 
@@ -55,7 +58,7 @@ def ready_ones(computation: Computation) -> list[Ready]:
     """Everything that applies to the file."""
     file = computation.file
     return [
-        *_kinds(computation), *_owners(file), *_statuses(file), *_methods(file), *_assets(file),
+        *_kinds(computation), *_owners(computation), *_statuses(file), *_methods(file), *_assets(file),
         *_moved(file), *_of_the_household(file),
     ]  # fmt: skip
 
@@ -139,8 +142,9 @@ def _as_kind(file: ClientFile, key: str, kind: str, typed: str) -> Fitting:
 # -- whose, and which status ------------------------------------------------------------------------------
 
 
-def _owners(file: ClientFile) -> Iterator[Ready]:
+def _owners(computation: Computation) -> Iterator[Ready]:
     """Of a couple: the owner's, the spouse's, equal by each way that the law has, or any share."""
+    file = computation.file
     if not {"owner", "spouse"} <= file.people.keys():
         return
     for key, activity in _running(file):
@@ -151,40 +155,41 @@ def _owners(file: ClientFile) -> Iterator[Ready]:
                 yield Ready(
                     f"{person}.{key}",
                     f"{name}: all of it {whose}'s",
-                    partial(_all_of, file, key, person),
+                    partial(_all_of, computation, key, person),
                 )
         for way, title in SPOUSES[activity.kind].options:
             if way and not (activity.owners.get("owner") == HALF and activity.choices.get("spouses") == way):
                 yield Ready(
                     f"{way}.{key}",
                     f"{name}: half each, {title[:1].lower()}{title[1:]}",
-                    partial(_halves, file, key, way),
+                    partial(_halves, computation, key, way),
                 )
         yield Ready(
             f"share.{key}", f"{name}: another share, by a joint venture",
-            partial(_shared_by, file, key),
+            partial(_shared_by, computation, key),
             asks=f"Percent of {file.people['owner'].name or 'the owner'}", usual="60",
         )  # fmt: skip
 
 
-def _all_of(file: ClientFile, key: str, person: str, typed: str) -> Fitting:
+def _all_of(computation: Computation, key: str, person: str, typed: str) -> Fitting:
     del typed
-    return _owned(file, key, person, HUNDRED, "")
+    return _owned(computation, key, person, HUNDRED, "")
 
 
-def _halves(file: ClientFile, key: str, way: str, typed: str) -> Fitting:
+def _halves(computation: Computation, key: str, way: str, typed: str) -> Fitting:
     del typed
-    return _owned(file, key, "owner", HALF, way)
+    return _owned(computation, key, "owner", HALF, way)
 
 
-def _shared_by(file: ClientFile, key: str, typed: str) -> Fitting:
-    return _owned(file, key, "owner", reckon_percent(typed), "joint_venture")
+def _shared_by(computation: Computation, key: str, typed: str) -> Fitting:
+    return _owned(computation, key, "owner", reckon_percent(typed), "joint_venture")
 
 
-def _owned(file: ClientFile, key: str, person: str, share: Decimal, way: str) -> Fitting:
+def _owned(computation: Computation, key: str, person: str, share: Decimal, way: str) -> Fitting:
     """Raises ValueError for what is no share."""
     if not 0 <= share <= HUNDRED:
         raise ValueError(f"{share:f} is no share. Type a percentage from 0 to 100.")
+    file = computation.file
     activity = file.activities[key]
     other = "spouse" if person == "owner" else "owner"
     owners: JsonValue = {person: format(share, "f"), other: format(HUNDRED - share, "f")}
@@ -196,7 +201,17 @@ def _owned(file: ClientFile, key: str, person: str, share: Decimal, way: str) ->
     called = {who: file.people[who].first_name or who for who in (person, other)}
     words = f"{called[person]} {share:f}, {called[other]} {HUNDRED - share:f}"
     label = f"{activity.name or key}: {words}"
-    return _fitting(label, Edit(label=label, changes=tuple(steps)))
+    earns = {person: share, other: HUNDRED - share}
+    if way in ALONE:
+        earns = {who: HUNDRED if who == ALONE[way] else Decimal(0) for who in earns}
+    note = ""
+    if activity.kind == "business" and way != "partnership":
+        profit = max(_profit(computation, key), Decimal(0))
+        parts = (
+            f"{called[who]} {money_text(to_cents(profit * part / HUNDRED))}" for who, part in earns.items()
+        )
+        note = f"Of this profit counts towards social security: {', '.join(parts)}."
+    return _fitting(label, Edit(label=label, changes=tuple(steps)), note=note)
 
 
 def _statuses(file: ClientFile) -> Iterator[Ready]:
@@ -266,28 +281,45 @@ def _assets(file: ClientFile) -> Iterator[Ready]:
             yield Ready("no_allowance", title, partial(_ready_made, _fitting(title, *none.edits)))
     for key, asset in sorted(file.assets.items()):
         if asset.disposed is None and asset.in_service is not None:
-            name = asset.name or key
-            yield Ready(
-                f"sold.{key}", f"{name}: sold at the end of {file.tax_year}",
-                partial(_sold, file, key),
-                asks="Price, in dollars", usual=format(asset.cost, "f"),
-            )  # fmt: skip
+            name, usual = asset.name or key, f"{asset.cost:f} in {file.tax_year}"
+            yield Ready(f"sold.{key}", f"{name}: sold", partial(_sold, file, (key,), name), PRICE, usual)
+    for activity, each in _running(file, "rental"):
+        keys = tuple(
+            key
+            for key, asset in sorted(file.assets.items())
+            if asset.activity == activity and asset.disposed is None and asset.in_service is not None
+        )
+        if len(keys) > 1:
+            cost = sum((file.assets[key].cost for key in keys), Decimal(0))
+            name, usual = each.name or activity, f"{cost:f} in {file.tax_year}"
+            title, made = f"{name}: sold with all that belongs to it", partial(_sold, file, keys, name)
+            yield Ready(f"sold.{activity}", title, made, PRICE, usual)
 
 
 def _plain(amount: Decimal | None) -> str | None:
     return None if amount is None else format(amount, "f")
 
 
-def _sold(file: ClientFile, key: str, typed: str) -> Fitting:
-    price = to_cents(reckon(typed))
-    path, day = f"/assets/{key}", f"{file.tax_year}-12-31"
-    name = f"{file.assets[key].name or key} sold for {money_text(price)}"
-    steps = (
-        Change(op="replace", path=f"{path}/disposed", value=day),
-        Change(op="replace", path=f"{path}/disposal", value=SALE),
-        Change(op="replace", path=f"{path}/proceeds", value=format(price, "f")),
-    )
-    return _fitting(name, Edit(label=name, changes=steps))
+def _sold(file: ClientFile, keys: tuple[str, ...], name: str, typed: str) -> Fitting:
+    """Sold at the end of a year; one price for several is divided by what each has cost. Raises
+    ValueError."""
+    written, _, year_typed = typed.partition(" in ")
+    price, year = to_cents(reckon(written)), year_typed.strip() or str(file.tax_year)
+    if not year.isdecimal() or not file.tax_year <= int(year) <= LAST_YEAR:
+        words = f"“{year}” is no year from {file.tax_year} on."
+        raise ValueError(f"{words} Type a price, or such as 9000 in 2027.")
+    parts = in_proportion(price, [file.assets[key].cost for key in keys])
+    words = f"{name} sold for {money_text(price)} in {year}"
+    steps = []
+    for key, part in zip(keys, parts, strict=True):
+        path = f"/assets/{key}"
+        steps += [
+            Change(op="replace", path=f"{path}/disposed", value=f"{year}-12-31"),
+            Change(op="replace", path=f"{path}/disposal", value=SALE),
+            Change(op="replace", path=f"{path}/proceeds", value=format(part, "f")),
+        ]
+    note = "The price is divided by what each has cost." if len(keys) > 1 else ""
+    return _fitting(words, Edit(label=words, changes=tuple(steps)), note=note)
 
 
 # -- money moved or put aside -----------------------------------------------------------------------------

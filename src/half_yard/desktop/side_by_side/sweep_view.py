@@ -258,7 +258,8 @@ class SweepView(StripPart):
         for each in self.jumps:
             if each.after is point:
                 words += f". Jumps by {exact_text(each.size)}: {each.why}"
-        self._said.setText(f"{words}. Arrows walk along it, J to the next jump.")
+        keys = "Arrows walk along it, J to the next jump." if self.jumps else "Arrows walk along it."
+        self._said.setText(f"{words}. {keys}")
         self.curve.say(words)
 
     def find_target(self) -> None:
