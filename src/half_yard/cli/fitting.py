@@ -34,7 +34,7 @@ from half_yard.countries.sweeping import (
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text
 from half_yard.figures.remembered import Memory
-from half_yard.interop.curve import plot_of, svg
+from half_yard.interop.curve import curve_csv, plot_of, svg
 from half_yard.records import ClientFile, EditError
 from half_yard.records.fittings import Fitting
 from half_yard.records.reckoning import reckon
@@ -249,9 +249,7 @@ def _curve(options: argparse.Namespace, points: list[Point], moved: Input) -> No
         ]  # fmt: skip
         print(json.dumps({"points": rows, "jumps": jumping}, indent=1, ensure_ascii=False))
         return
-    table = csv.writer(sys.stdout, lineterminator="\n")
-    table.writerow(["value", "amount", "marginal"])
-    table.writerows(curve_rows(points, moved))
+    print(curve_csv(points, moved), end="")
     if not options.csv:
         for each in found:
             print(f"jumps by {each.size:,.2f} from {moved.text(each.before.value)}: {each.why}")

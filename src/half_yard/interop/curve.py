@@ -7,10 +7,12 @@ from dataclasses import dataclass
 from decimal import Decimal
 from html import escape
 
-from half_yard.countries.sweeping import Input, Jump, Point
+from half_yard.countries.sweeping import Input, Jump, Point, curve_rows
+from half_yard.interop.csv_text import csv_text
 
 LEFT, RIGHT, TOP, BOTTOM = 76.0, 18.0, 16.0, 34.0
 MOST_TICKS = 6
+COLUMNS = ("value", "amount", "marginal")
 NICE = (Decimal(1), Decimal(2), Decimal(5), Decimal(10))
 
 
@@ -73,6 +75,12 @@ def _ticks(least: Decimal, most: Decimal) -> list[Decimal]:
         found.append(first)
         first += step
     return found
+
+
+def curve_csv(points: Sequence[Point], moved: Input) -> str:
+    """The curve as CSV: the value, the line, and how much it moves for each one more."""
+    rows = [dict(zip(COLUMNS, row, strict=True)) for row in curve_rows(points, moved)]
+    return csv_text(COLUMNS, rows)
 
 
 def svg(plot: Plot, title: str, along: str) -> str:

@@ -3,9 +3,7 @@ least or to its most."""
 
 from __future__ import annotations
 
-import csv
 import datetime
-import io
 from collections.abc import Callable, Generator
 from decimal import Decimal
 from functools import partial
@@ -24,7 +22,6 @@ from half_yard.countries.sweeping import (
     Point,
     SweepError,
     bring_to,
-    curve_rows,
     extreme,
     input_at,
     jumps,
@@ -45,7 +42,7 @@ from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text
 from half_yard.figures.remembered import Memory
-from half_yard.interop.curve import plot_of, svg
+from half_yard.interop.curve import curve_csv, plot_of, svg
 from half_yard.records import ClientFile, EditError
 from half_yard.records.reckoning import reckon
 
@@ -310,11 +307,7 @@ class SweepView(StripPart):
 
     def _as_csv(self) -> bytes:
         assert self.moved is not None
-        text = io.StringIO()
-        table = csv.writer(text, lineterminator="\n")
-        table.writerow(["value", "amount", "marginal"])
-        table.writerows(curve_rows(self.points, self.moved))
-        return text.getvalue().encode()
+        return curve_csv(self.points, self.moved).encode()
 
     def _as_svg(self) -> bytes:
         assert self.moved is not None
