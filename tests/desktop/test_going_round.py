@@ -16,7 +16,7 @@ from half_yard.desktop.stages import Stage
 from tests.desktop.window_case import Key, Modifier, WindowCase
 
 MOST = 200
-PRINTED = ("Schedule C", "Form 8829", "Depreciation 2025", "Form 1040", "Form 1040")
+PRINTED = ("Schedule C", "Form 8829", "Depreciation 2025", "Form 1040", "side by side", "Form 1040")
 
 
 class GoingRound(WindowCase):

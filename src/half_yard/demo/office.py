@@ -1,5 +1,6 @@
 """The client files of the demo office, and how they are written into a folder."""
 
+from functools import cache
 from pathlib import Path
 
 from half_yard.demo.adeyemi import adeyemi
@@ -17,17 +18,14 @@ MAIN_FILE = f"Hallowell, Ines and Julian 2025{SUFFIX}"
 
 def client_files() -> dict[str, ClientFile]:
     """The demo's client files by file name."""
-    files = (
-        with_fittings(hallowell()),
-        castellan(),
-        lindqvist(),
-        oduya(),
-        ravn(),
-        mbeki(),
-        adeyemi(),
-        quill(),
-    )
-    return {f"{file.title} {file.tax_year}{SUFFIX}": file for file in files}
+    return {f"{file.title} {file.tax_year}{SUFFIX}": file for file in _files()}
+
+
+@cache
+def _files() -> tuple[ClientFile, ...]:
+    """Made once: what is filed and tried in them is computed."""
+    hallowells = with_fittings(hallowell())
+    return hallowells, castellan(), lindqvist(), oduya(), ravn(), mbeki(), adeyemi(), quill()
 
 
 def write_office(folder: Path) -> list[Path]:
