@@ -21,7 +21,8 @@ PROVINCES = {
     "NL": "Newfoundland and Labrador", "NS": "Nova Scotia", "NT": "Northwest Territories", "NU": "Nunavut",
     "ON": "Ontario", "PE": "Prince Edward Island", "QC": "Quebec", "SK": "Saskatchewan", "YT": "Yukon",
 }  # fmt: skip
-COMPUTED = {"AB", "ON"}
+COMPUTED = PROVINCES.keys() - {"QC"}
+"""Quebec's own return is filed with the province."""
 
 
 def rules(ask: Ask) -> YearRules:

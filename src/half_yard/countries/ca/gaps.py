@@ -8,8 +8,18 @@ NO_PROVINCE = gap(
     "Choose it for the household.",
     "/household/choices/province",
 )
-OTHER_PROVINCE = gap(
-    "The tax of this province or territory is not computed.", path="/household/choices/province"
+QUEBEC = gap(
+    "The return of Quebec, filed with the province, is not computed, nor the federal abatement and the "
+    "pension plan of its residents.",
+    path="/household/choices/province",
+)
+LOW_INCOME_REDUCTION = gap(
+    "A reduction of the province's tax for low income may be due and is not computed.",
+    "Work it out on Form 428 of the province.",
+)
+PAID_OUT = gap(
+    "Credits of the province that are paid out (rent, costs of living, carbon) are not computed.",
+    "Work them out on its Form 479.",
 )
 NO_MARITAL_STATUS = gap(
     "No marital status is chosen: the amount for a spouse is not known.",

@@ -18,4 +18,4 @@ PACK = Pack(
     due=return_due,
     to_keep=to_keep,
 )
-"""Income tax of sole proprietors and small landlords: federal, Ontario, Alberta."""
+"""Income tax of sole proprietors and small landlords: federal, and of every province but Quebec."""

@@ -14,7 +14,7 @@ def by_brackets(taxable: Figure, values: YearRules, province: str) -> Figure:
     floors = [
         values.figure(key, status, f"start of bracket {number}")
         for number in range(2, MOST_BRACKETS + 1)
-        if _has(values, key := _key(f"bracket_{number}_from", province), status := province or "value")
+        if in_province(values, key := _key(f"bracket_{number}_from", province), status := province or "value")
     ]
     taxed = []
     for number in range(1, len(floors) + 2):
@@ -36,5 +36,6 @@ def _key(name: str, province: str) -> str:
     return f"provincial_{name}" if province else name
 
 
-def _has(values: YearRules, key: str, status: str) -> bool:
+def in_province(values: YearRules, key: str, status: str) -> bool:
+    """Whether the year has a value for a province."""
     return values.has(key) and status in values.values[key]

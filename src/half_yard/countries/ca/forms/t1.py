@@ -112,7 +112,7 @@ def federal_tax(page: Page, ask: Ask, person: str) -> None:
         page.line(
             "insurance", "31200", "Employment insurance premiums", total(slips.boxes(ask, person, "ei"))
         ),
-        page.line("employment_amount", "31260", "Canada employment amount", _employment_amount(ask, person)),
+        page.line("employment_amount", "31260", "Canada employment amount", ask(employment_amount, person)),
     ]
     whole = page.line("credit_amounts", "33500", "Credit amounts in all", total(amounts))
     rate = values.figure("nonrefundable_credit_rate", label="credit rate")
@@ -175,7 +175,7 @@ def cpp_base_employed(ask: Ask, person: str) -> Figure:
     return _base_on_employment(ask, person)
 
 
-def _employment_amount(ask: Ask, person: str) -> Figure:
+def employment_amount(ask: Ask, person: str) -> Figure:
     """Line 31260 (ITA 118(10))."""
     most = ask(rules).figure("canada_employment_amount", label="Canada employment amount")
     return smaller_of(most, total(employment_of(ask, person), "employment income"))
