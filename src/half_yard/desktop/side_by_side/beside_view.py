@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import datetime
+import textwrap
 from functools import partial
 from pathlib import Path
 
@@ -41,8 +42,8 @@ from half_yard.interop.beside_page import beside_page
 from half_yard.records.fitting_edits import in_order
 from half_yard.storage import SUFFIX, FileRefusedError, earlier_states
 
-SHORTEST_HEADING, ALL_HEADINGS = 10, 56
-"""How many letters a heading has at the least, and all of them together."""
+SHORTEST_HEADING, ALL_HEADINGS = 10, 72
+"""How many letters a line of a heading has at the least, and those of all columns together."""
 THE_FILE = "The file"
 
 
@@ -68,8 +69,8 @@ class BesideView(StripPart):
             each.setCheckable(True)
             each.clicked.connect(self._show)
         self.words = TypedLine()
-        self.words.setPlaceholderText("add a line: its words or number…")
-        self.words.setAccessibleName("Add a line")
+        self.words.setPlaceholderText("add a line…")
+        self.words.setAccessibleName("Add a line: its words or its number")
         self.words.returnPressed.connect(self.add_line)
         self._why = soft("")
         self._lay_out()
@@ -259,8 +260,12 @@ class BesideView(StripPart):
 
 
 def headings(names: list[str]) -> list[str]:
-    """Names of columns as they have room."""
-    return cut_short(names, max(SHORTEST_HEADING, ALL_HEADINGS // len(names)))
+    """Names of columns as they have room, over two lines."""
+    longest = max(SHORTEST_HEADING, ALL_HEADINGS // len(names))
+    return [
+        "\n".join(textwrap.wrap(name, longest, max_lines=2, placeholder="…"))
+        for name in cut_short(names, 2 * longest)
+    ]
 
 
 def _title(row: Row) -> str:

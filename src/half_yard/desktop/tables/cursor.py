@@ -188,7 +188,7 @@ class TableRules(CursorRules):
 
     def _heading(self, column: int) -> int:
         text = str(self.model().headerData(column, Qt.Orientation.Horizontal) or "")
-        return max(self.horizontalHeader().fontMetrics().horizontalAdvance(text) + PADDING, LEAST_COLUMN)
+        return max(self.horizontalHeader().fontMetrics().size(0, text).width() + PADDING, LEAST_COLUMN)
 
     def _wanted(self, column: int, rows: range) -> int:
         model, metrics = self.model(), self.fontMetrics()
