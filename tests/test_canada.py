@@ -12,11 +12,15 @@ from typing import Any
 
 from half_yard.cli.printed import thread_text
 from half_yard.countries import compute
+from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.forms import form_428_reductions as reductions
 from half_yard.countries.ca.forms import t1
 from half_yard.countries.ca.frame import COMPUTED
+from half_yard.countries.ca.pack import PACK
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.countries.ca.year_rules import YEARS, rules_for
+from half_yard.countries.methods_beside import result_of
+from half_yard.countries.side_by_side import TOGETHER, rows_beside
 from half_yard.figures import Lines, Page, Place, recompute, stated
 from half_yard.records import (
     Activity,
@@ -29,7 +33,9 @@ from half_yard.records import (
     Person,
     WageStatement,
 )
+from half_yard.records.fittings import Fitting
 from half_yard.records.identifiers import numbered
+from half_yard.records.wearing import applied
 from tests.files import Given, amount, line
 
 SHOP, FLAT, FLAT_2 = "a00001", "a00002", "a00003"
@@ -347,6 +353,14 @@ class Provinces(unittest.TestCase):
         self.assertEqual(form["basic"].amount, federal["basic"].amount)
         self.assertEqual(form["employment_amount"].amount, federal["employment_amount"].amount)
 
+    def test_quebecs_abatement_is_a_part_of_the_basic_federal_tax(self) -> None:
+        """Example 58: 825 of 5,000."""
+        there = compute(business_of("60000", 2024, "QC")).sheet("t1.owner")
+        expected = cents(there["net_federal_tax"].amount * Decimal(825) / 5000)
+        self.assertEqual(there["abatement"].amount, expected)
+        self.assertEqual(there["credits_in_all"].amount, expected)
+        self.assertEqual(compute(business_of("60000", 2024)).sheet("t1.owner")["abatement"].amount, 0)
+
     def test_what_is_not_computed_is_said_at_its_line(self) -> None:
         for where, profit, said in (
             ("NB", "30000", "low income"), ("NB", "90000", ""), ("NT", "90000", "paid out"),
@@ -354,6 +368,85 @@ class Provinces(unittest.TestCase):
         ):  # fmt: skip
             gaps = compute(business_of(profit, 2024, where)).sheet("t1.owner")["provincial"].gaps
             self.assertEqual([said in mark.message for mark in gaps], [True] if said else [], where)
+
+
+class Slips(unittest.TestCase):
+    def test_a_slip_without_box_26_counts_with_box_14_beside_one_that_has_it(self) -> None:
+        slips = [
+            WageStatement(
+                person="owner", employer="School", wages=Decimal(20000), social_security_wages=Decimal(18000)
+            ),
+            WageStatement(person="owner", employer="Library", wages=Decimal(9000)),
+        ]
+        file = business_of("10000", 2024, wages=numbered("wages", slips))
+        self.assertEqual(amount(file, "schedule_8.owner/employed"), 27000)
+
+    def test_the_second_additional_contribution_on_employment_is_deducted_whole(self) -> None:
+        """ITA 60(e.1): of box 16 the part of the first additional rate (1% of 5.95%), all of box 16A."""
+        boxes = {"cpp": Decimal("3867.50"), "cpp2": Decimal("188.00")}
+        slip = WageStatement(person="owner", employer="School", wages=Decimal(90000), boxes=boxes)
+        file = canadian(2024, wages=numbered("wages", [slip]))
+        self.assertEqual(amount(file, "t1.owner/enhanced_cpp"), Decimal("650.00") + 188)
+
+
+class ReadyOnes(unittest.TestCase):
+    def made(self, file: ClientFile, key: str, answer: str = "") -> Fitting:
+        every = {each.key: each for each in PACK.ready(compute(file))}
+        return every[key].make(answer or every[key].usual)
+
+    def test_a_profit_as_wages_has_the_most_that_is_withheld(self) -> None:
+        """Maximums: of the pension plan from the reference values, of the insurance recalled from memory."""
+        most: dict[tuple[str, int], Decimal] = {}
+        with (REFERENCE / "ca_2021_2025.csv").open(newline="", encoding="utf-8") as stream:
+            for row in csv.DictReader(stream):
+                if row["parameter"] in {"cpp_employee_max", "cpp2_employee_max"}:
+                    most[row["parameter"], int(row["year"])] = Decimal(row["value"])
+        insured = ("889.54", "952.74", "1002.45", "1049.12", "1077.48")
+        for year, ei in zip(YEARS, insured, strict=True):
+            file = business_of("100000", year)
+            computation = compute(applied(file, self.made(file, f"wages.{SHOP}")))
+            slip = computation.file.wages["w00001"]
+            expected = {
+                "cpp": most["cpp_employee_max", year],
+                "cpp2": most.get(("cpp2_employee_max", year), Decimal(0)), "ei": Decimal(ei),
+            }  # fmt: skip
+            self.assertEqual((slip.wages, slip.boxes), (Decimal(100000), expected), year)
+            sheet = computation.sheet("t1.owner")
+            self.assertEqual((sheet["business"].amount, sheet["cpp"].amount), (0, 0))
+            self.assertEqual(sheet["total_income"].amount, 100000)
+
+    def test_each_of_a_partnership_has_a_slip(self) -> None:
+        people = {key: Person(first_name=key, birth_date=datetime.date(1980, 6, 1)) for key in ROLES}
+        file = business_of("50000", 2025, people=people, household=Household(filing_status="married"))
+        halves = applied(file, self.made(file, f"share.{SHOP}", "60"))
+        made = applied(halves, self.made(halves, f"wages.{SHOP}"))
+        self.assertEqual([(each.person, each.wages) for each in made.wages.values()],
+                         [("owner", 30000), ("spouse", 20000)])  # fmt: skip
+
+    def test_no_allowance_and_all_of_it(self) -> None:
+        file = business_of("50000", 2024, carryovers=ucc("1000", SHOP))
+        none = applied(file, self.made(file, f"allowance.{SHOP}"))
+        self.assertEqual(amount(none, CCA.format(SHOP, "allowance")), 0)
+        again = applied(none, self.made(none, f"allowance.{SHOP}"))
+        self.assertEqual(amount(again, CCA.format(SHOP, "allowance")), 200)
+
+    def test_two_returns_beside_each_other_say_whose_and_what_they_come_to_together(self) -> None:
+        people = {key: Person(first_name=key, birth_date=datetime.date(1980, 6, 1)) for key in ROLES}
+        household = Household(filing_status="married", choices={"province": "BC"})
+        file = business_of("90000", 2024, people=people, household=household)
+        made = [compute(file), compute(applied(file, self.made(file, f"share.{SHOP}")))]
+        rows = {row.title: row for row in rows_beside(made)}
+        self.assertEqual(rows["Businesses, T1 of owner"].amounts, (90000, 45000))
+        self.assertEqual(rows["Businesses, T1 of spouse"].amounts, (0, 45000))
+        self.assertEqual(rows[TOGETHER].amounts, tuple(map(result_of, made)))
+        self.assertLess(*rows[TOGETHER].amounts)
+
+    def test_another_province_and_none_that_there_is(self) -> None:
+        file = business_of("50000", 2024)
+        there = compute(applied(file, self.made(file, "province", " ns ")))
+        self.assertEqual(there.sheet("form_428.owner").form, "Form NS428")
+        with self.assertRaisesRegex(ValueError, "“Main” is no province.*Type one of AB"):
+            self.made(file, "province", "Main")
 
 
 class Couple(unittest.TestCase):

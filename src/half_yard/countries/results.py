@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from decimal import Decimal
 from functools import cached_property
 from typing import TYPE_CHECKING, Protocol
@@ -275,8 +275,14 @@ class Computation:
 
     @property
     def chain(self) -> Iterator[CarryPoint]:
-        """The stops on the chains of all returns."""
-        return (point for each in self.returns for point in each.carry)
+        """The stops on the chains of all returns; where there are several, each says of which it is."""
+        if len(self.returns) == 1:
+            return iter(self.returns[0].carry)
+        return (
+            replace(point, label=f"{point.label}, {each.title}")
+            for each in self.returns
+            for point in each.carry
+        )
 
     def result_of(self, of: Return, role: Role) -> Line | None:
         """The line of a return that is its refund, or what is owed on it; None where it has no such line."""

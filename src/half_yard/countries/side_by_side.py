@@ -8,9 +8,10 @@ from decimal import Decimal
 
 from half_yard.countries.beside import what_moved
 from half_yard.countries.results import Computation
-from half_yard.figures import NOTHING, Figure, Line, Place
+from half_yard.figures import NOTHING, Figure, Line, Place, Role, difference, total
 
 MOST_REASONS = 6
+TOGETHER = "Refund less owing, all returns together"
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,13 +41,33 @@ def rows_beside(
 ) -> list[Row]:
     """The chain of every return, then the lines that were chosen, then, where that is wanted, every other
     line that is not the same in all, in the order of the sheets."""
-    chain = list(dict.fromkeys(point.place for each in made for point in each.chain))
+    stops = list(dict.fromkeys(point.place for each in made for point in each.chain))
     labels = {point.place: point.label for each in reversed(made) for point in each.chain}
-    wanted = dict.fromkeys([*chain, *chosen])
+    wanted = dict.fromkeys([*stops, *chosen])
     rows = [_row(made, place, labels.get(place, "")) for place in wanted]
+    rows[len(stops) : len(stops)] = _together(made)
     if differing:
         rows += [row for row in _every(made, wanted) if len(set(row.amounts)) > 1]
     return rows
+
+
+def _together(made: Sequence[Computation]) -> list[Row]:
+    """What comes back on all returns of a file less what is owed on them, where a file has several; Enter
+    leads to the first of them."""
+    if all(len(each.returns) == 1 for each in made):
+        return []
+    refunds = [_results(each, Role.REFUND) for each in made]
+    figures = tuple(
+        difference(total(line.figure for line in back), *(line.figure for line in _results(each, Role.OWED)))
+        for each, back in zip(made, refunds, strict=True)
+    )
+    first = next((line for back in refunds for line in back), None)
+    return [] if first is None else [Row(first.place, "", TOGETHER, "", figures, chain=True)]
+
+
+def _results(computation: Computation, role: Role) -> list[Line]:
+    found = (computation.result_of(each, role) for each in computation.returns)
+    return [line for line in found if line is not None]
 
 
 def _every(made: Sequence[Computation], but: Iterable[Place]) -> list[Row]:

@@ -17,6 +17,7 @@ from half_yard.records.choices import Option
 
 T4_BOXES = (
     Box("cpp", "Box 16: CPP contributions", "credit, and the enhanced part a deduction"),
+    Box("cpp2", "Box 16A: second CPP contributions", "a deduction, T1, line 22215; from 2024 on"),
     Box("ei", "Box 18: EI premiums", "T1, line 31200"),
 )
 WHAT_IS_LEFT = "Classes at the end of the year"

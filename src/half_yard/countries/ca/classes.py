@@ -22,7 +22,8 @@ CLASSES = {
 }  # fmt: skip
 NUMBERS = {"class_8": "8", "class_10": "10", "class_50": "50"}
 RATES = {key: f"cca_{key}_rate" for key in CLASSES}
-DISPOSALS = {"sale": "Sold", "lost": "Lost, stolen or destroyed", "scrapped": "Scrapped"}
+SALE = "sale"
+DISPOSALS = {SALE: "Sold", "lost": "Lost, stolen or destroyed", "scrapped": "Scrapped"}
 RELATIVE = "from_a_relative"
 """The question that takes the accelerated first year away."""
 

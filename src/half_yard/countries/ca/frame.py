@@ -21,7 +21,8 @@ PROVINCES = {
     "NL": "Newfoundland and Labrador", "NS": "Nova Scotia", "NT": "Northwest Territories", "NU": "Nunavut",
     "ON": "Ontario", "PE": "Prince Edward Island", "QC": "Quebec", "SK": "Saskatchewan", "YT": "Yukon",
 }  # fmt: skip
-COMPUTED = PROVINCES.keys() - {"QC"}
+QUEBEC = "QC"
+COMPUTED = PROVINCES.keys() - {QUEBEC}
 """Quebec's own return is filed with the province."""
 
 

@@ -9,8 +9,7 @@ NO_PROVINCE = gap(
     "/household/choices/province",
 )
 QUEBEC = gap(
-    "The return of Quebec, filed with the province, is not computed, nor the federal abatement and the "
-    "pension plan of its residents.",
+    "The return of Quebec, filed with the province, is not computed, nor the pension plan of its residents.",
     path="/household/choices/province",
 )
 LOW_INCOME_REDUCTION = gap(

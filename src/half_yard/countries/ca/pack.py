@@ -6,6 +6,7 @@ from half_yard.countries.ca.compute import compute
 from half_yard.countries.ca.country import COUNTRY
 from half_yard.countries.ca.due_dates import return_due
 from half_yard.countries.ca.ledger import CanadaLedger
+from half_yard.countries.ca.ready_ones import ready_ones
 from half_yard.countries.ca.to_keep import to_keep
 from half_yard.countries.pack import Pack
 
@@ -17,5 +18,6 @@ PACK = Pack(
     CanadaAssetKeeping(),
     due=return_due,
     to_keep=to_keep,
+    ready=ready_ones,
 )
 """Income tax of sole proprietors and small landlords: federal, and of every province but Quebec."""

@@ -12,17 +12,18 @@ NOT_HERE = "The person is not in this file. Choose another."
 COLLECTIONS = ("wages", "interest", "estimated_payments")
 
 
-def of_person(ask: Ask, person: str, collection: str, field: str) -> list[Figure]:
-    """A field of each slip of a person that has it."""
-    return ask.of(_fields, person, collection, field)
+def of_person(ask: Ask, person: str, collection: str, *fields: str) -> list[Figure]:
+    """Of each slip of a person the first of some fields that has an amount."""
+    return ask.of(_fields, person, collection, fields)
 
 
-def _fields(file: ClientFile, person: str, collection: str, field: str) -> list[Figure]:
+def _fields(file: ClientFile, person: str, collection: str, fields: tuple[str, ...]) -> list[Figure]:
     made = []
     for key, item in sorted(getattr(file, collection).items()):
-        amount = getattr(item, field)
-        if item.person == person and amount is not None:
-            made.append(entered(amount, name_of(item) or "not named", f"/{collection}/{key}/{field}"))
+        typed = [field for field in fields if getattr(item, field) is not None]
+        if item.person == person and typed:
+            path = f"/{collection}/{key}/{typed[0]}"
+            made.append(entered(getattr(item, typed[0]), name_of(item) or "not named", path))
     return made
 
 

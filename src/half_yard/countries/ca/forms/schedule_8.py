@@ -97,10 +97,8 @@ def _second(page: Page, ask: Ask, earned: Figure, on_slips: Figure, ympe: Figure
 
 
 def pensionable(ask: Ask, person: str) -> list[Figure]:
-    """Pensionable earnings on slips T4: box 26, or box 14 where it is left empty."""
-    return slips.of_person(ask, person, "wages", "social_security_wages") or slips.of_person(
-        ask, person, "wages", "wages"
-    )
+    """Pensionable earnings on slips T4: of each slip box 26, or box 14 where it is left empty."""
+    return slips.of_person(ask, person, "wages", "social_security_wages", "wages")
 
 
 def _age_marks(ask: Ask, person: str) -> list[Mark]:

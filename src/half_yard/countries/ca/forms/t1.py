@@ -7,7 +7,7 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import form_428, schedule_8, t776, t2125
-from half_yard.countries.ca.frame import BOOKS, facts, people, rules, spouse_of
+from half_yard.countries.ca.frame import BOOKS, QUEBEC, facts, people, province, rules, spouse_of
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.figures import (
     NOTHING,
@@ -71,8 +71,10 @@ def net_income(page: Page, ask: Ask, person: str) -> None:
 
 
 def _enhanced(ask: Ask, person: str) -> Figure:
-    """The additional part of what was contributed on employment (ITA 60(e.1))."""
-    return difference(total(slips.boxes(ask, person, "cpp")), _base_on_employment(ask, person))
+    """The additional parts of what was contributed on employment (ITA 60(e.1)): a part of box 16 of slips T4,
+    and the whole of box 16A."""
+    first = difference(total(slips.boxes(ask, person, "cpp")), _base_on_employment(ask, person))
+    return total((first, *slips.boxes(ask, person, "cpp2")))
 
 
 def _base_on_employment(ask: Ask, person: str) -> Figure:
@@ -207,6 +209,7 @@ def balance(page: Page, ask: Ask, person: str) -> None:
     paid = total(
         (
             page.line("deducted", "43700", "Total income tax deducted", deducted),
+            page.line("abatement", "44000", "Refundable Quebec abatement", _abatement(ask, person)),
             page.line(
                 "instalments", "47600", "Tax paid by instalments", total(ask(slips.instalments, person))
             ),
@@ -218,6 +221,14 @@ def balance(page: Page, ask: Ask, person: str) -> None:
     back, owed = not_below_zero(paid - due), not_below_zero(due - paid)
     page.line("refund", "48400", "Refund", _settled(back, small), Role.REFUND)
     page.line("owed", "48500", "Balance owing", _settled(owed, small), Role.OWED)
+
+
+def _abatement(ask: Ask, person: str) -> Figure:
+    """Line 44000, of residents of Quebec: a part of the basic federal tax (ITA 120(2))."""
+    if ask(province) != QUEBEC:
+        return NOTHING
+    rate = ask(rules).figure("quebec_abatement", label="abatement")
+    return (ask(federal_tax, person)["net_federal_tax"] * rate).in_cents()
 
 
 def _settled(amount: Figure, small: Figure) -> Figure:

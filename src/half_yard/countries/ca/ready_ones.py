@@ -1,0 +1,157 @@
+"""What is tried again and again with a Canadian file: a profit as wages, owners, allowance or none, another
+province, and money moved or paid ahead. What does not apply is not offered."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Iterator
+from decimal import Decimal
+from functools import partial
+
+from half_yard.countries.ca.classes import SALE
+from half_yard.countries.ca.forms import cca
+from half_yard.countries.ca.frame import PROVINCES
+from half_yard.countries.ca.year_rules import YearRules, rules_for
+from half_yard.countries.ready import Ready
+from half_yard.countries.ready_moves import (
+    all_of_one,
+    couple_of,
+    fitting,
+    income_later,
+    made_already,
+    owned,
+    paid_more,
+    put,
+    running,
+    things_sold,
+)
+from half_yard.countries.results import Computation
+from half_yard.figures.rounding import to_cents
+from half_yard.records import ClientFile, Edit, WageStatement, add, change, next_id
+from half_yard.records.amounts import HUNDRED
+from half_yard.records.fittings import Fitting
+from half_yard.records.reckoning import reckon_percent
+
+RECEIPTS = {"business": "sales", "rental": "rents"}
+FIRST_INSTALMENT = 3, 15
+"""Month and day of the first of four (ITA 156(1))."""
+
+
+def ready_ones(computation: Computation) -> list[Ready]:
+    """Everything that applies to the file."""
+    file = computation.file
+    return [
+        *_wages(computation), *_owners(file), *_allowance(file), *things_sold(file, SALE),
+        *income_later(file, RECEIPTS), _elsewhere(file),
+        paid_more(file, "paid by instalments", datetime.date(file.tax_year, *FIRST_INSTALMENT)),
+    ]  # fmt: skip
+
+
+# -- a profit as wages ------------------------------------------------------------------------------------
+
+
+def _wages(computation: Computation) -> Iterator[Ready]:
+    file = computation.file
+    for key, activity in running(file, "business"):
+        earned = {person: _earned(computation, key, person) for person in activity.owners}
+        if any(amount > 0 for amount in earned.values()):
+            name = activity.name or key
+            yield Ready(f"wages.{key}", f"{name}: its profit as wages", partial(_as_wages, file, key, earned))
+
+
+def _earned(computation: Computation, key: str, person: str) -> Decimal:
+    """A person's part of a business's net income, in dollars."""
+    sheet = f"t2125.{key}.{person}"
+    return computation.sheet(sheet)["net_income"].amount if computation.has_sheet(sheet) else Decimal(0)
+
+
+def _as_wages(file: ClientFile, key: str, earned: dict[str, Decimal], typed: str) -> Fitting:
+    """Each owner's part as a slip T4 with what is withheld for the pension plan and the insurance, and no
+    tax; the activity is off the return."""
+    del typed
+    rules, name = rules_for(file.tax_year), file.activities[key].name or key
+    edits = [change(f"{name} off the return", f"/activities/{key}/archived", value=True)]
+    known, employers = dict(file.wages), Decimal(0)
+    for person, amount in earned.items():
+        if amount > 0:
+            boxes = _withheld(rules, amount)
+            path = f"/wages/{next_id('wages', known)}"
+            made = WageStatement(person=person, employer=f"{name}, as wages", wages=amount, boxes=boxes)
+            known[path.rpartition("/")[2]] = made
+            edits.append(add("Slip T4", path, made))
+            insurance = to_cents(boxes["ei"] * rules.amount("ei_employer_times"))
+            employers += boxes["cpp"] + boxes["cpp2"] + insurance
+    note = (
+        f"The employer would pay {employers:,.2f} to the pension plan and the insurance besides; what the "
+        "employee pays to both is withheld from the wages and is not on this return as payable."
+    )
+    return fitting(f"{name} as wages", *edits, note=note)
+
+
+def _withheld(rules: YearRules, wages: Decimal) -> dict[str, Decimal]:
+    """Boxes 16, 16A and 18 of a slip T4 of a whole year (Canada Pension Plan, sections 8 and 8.1; Employment
+    Insurance Act, section 67), in dollars."""
+    ympe = rules.amount("cpp_ympe")
+    first = max(min(wages, ympe) - rules.amount("cpp_basic_exemption"), Decimal(0))
+    rate = rules.amount("cpp_base_rate_each") + rules.amount("cpp_first_additional_rate_each")
+    second = Decimal(0)
+    if rules.has("cpp_yampe"):
+        between = max(min(wages, rules.amount("cpp_yampe")) - ympe, Decimal(0))
+        second = between * rules.amount("cpp2_rate_each")
+    insured = min(wages, rules.amount("ei_max_insurable"))
+    return {
+        "cpp": to_cents(first * rate), "cpp2": to_cents(second),
+        "ei": to_cents(insured * rules.amount("ei_rate")),
+    }  # fmt: skip
+
+
+# -- whose, allowance, where ------------------------------------------------------------------------------
+
+
+def _owners(file: ClientFile) -> Iterator[Ready]:
+    """Of a couple: all of one's, half each, or any share."""
+    for key, person, title in all_of_one(file):
+        edit = owned(file, key, person, HUNDRED)
+        yield Ready(f"{person}.{key}", title, partial(made_already, fitting(edit.label, edit)))
+    if not couple_of(file):
+        return
+    for key, activity in running(file):
+        yield Ready(
+            f"share.{key}", f"{activity.name or key}: another share", partial(_shared_by, file, key),
+            asks=f"Percent of {file.people['owner'].name or 'the owner'}", usual="50",
+        )  # fmt: skip
+
+
+def _shared_by(file: ClientFile, key: str, typed: str) -> Fitting:
+    """Raises ValueError for what is no share."""
+    edit = owned(file, key, "owner", reckon_percent(typed))
+    return fitting(edit.label, edit)
+
+
+def _allowance(file: ClientFile) -> Iterator[Ready]:
+    """No capital cost allowance of an activity that has some, or all that may be claimed."""
+    for key, activity in running(file):
+        opening = any(item.of == key and item.kind in cca.UCC.values() for item in file.carryovers.values())
+        if not opening and not cca.counted(file, key):
+            continue
+        none = activity.answers.get("no_cca", False)
+        what = "all the capital cost allowance" if none else "no capital cost allowance"
+        name = f"{activity.name or key}: {what}"
+        step = put(f"/activities/{key}/answers/no_cca", activity.answers, not none)
+        made = fitting(name, Edit(label=name, changes=(step,)))
+        yield Ready(f"allowance.{key}", name, partial(made_already, made))
+
+
+def _elsewhere(file: ClientFile) -> Ready:
+    title = "Living in another province on December 31"
+    return Ready("province", title, partial(_living_in, file), "Its two letters", "AB")
+
+
+def _living_in(file: ClientFile, typed: str) -> Fitting:
+    """Raises ValueError for what is no province."""
+    where = typed.strip().upper()
+    if where not in PROVINCES:
+        raise ValueError(f"“{typed}” is no province's two letters. Type one of {', '.join(PROVINCES)}.")
+    name = f"Living in {PROVINCES[where]}"
+    step = put("/household/choices/province", file.household.choices, where)
+    return fitting(name, Edit(label=name, changes=(step,)))
