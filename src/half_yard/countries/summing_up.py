@@ -51,15 +51,13 @@ def _counts(computation: Computation, activity: str) -> Decimal | None:
 
 def _last_year(computation: Computation) -> Iterator[str]:
     """The lines of the chain that stand out beside last year's."""
-    places = {point.place for point in computation.chain}
-    rows = [
-        row
+    called = {point.place: point.label for point in computation.chain}
+    found = [
+        f"{called[row.line.place]}: {money_text(row.now)}, last year {money_text(row.before)} ({row.remark})."
         for row in beside(computation.file, computation.sheets)
-        if row.line is not None and row.line.place in places and row.remark and row.before is not None
+        if row.line is not None and row.line.place in called and row.remark and row.before is not None
     ]
-    for row in rows[:MOST_CHANGES]:
-        before = money_text(row.before or Decimal(0))
-        yield f"{row.title}: {money_text(row.now)}, last year {before} ({row.remark})."
+    yield from found[:MOST_CHANGES]
 
 
 def _carried(computation: Computation) -> Iterator[str]:
