@@ -14,7 +14,7 @@ from half_yard.cli.printed import thread_text
 from half_yard.countries import compute
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.forms import form_428_reductions as reductions
-from half_yard.countries.ca.forms import t1
+from half_yard.countries.ca.forms import schedule_6, t1
 from half_yard.countries.ca.frame import COMPUTED
 from half_yard.countries.ca.pack import PACK
 from half_yard.countries.ca.tax_brackets import by_brackets
@@ -387,6 +387,78 @@ class Slips(unittest.TestCase):
         slip = WageStatement(person="owner", employer="School", wages=Decimal(90000), boxes=boxes)
         file = canadian(2024, wages=numbered("wages", [slip]))
         self.assertEqual(amount(file, "t1.owner/enhanced_cpp"), Decimal("650.00") + 188)
+
+
+class WorkersBenefit(unittest.TestCase):
+    def benefit(self, file: ClientFile, person: str = "owner") -> Decimal:
+        return amount(file, f"t1.{person}/workers_benefit")
+
+    def test_the_worked_example(self) -> None:
+        """Example 54: 2023, alone, working income 20,000."""
+        for net, expected in (("19000", "1518"), ("30000", "764.25")):
+            income = stated(Decimal(net), "net")
+            page = Page("x", "x", "x")
+            page.line("net_income", "", "net", income)
+            given: dict[Any, Any] = {
+                t1.net_income: Lines(tuple(page.lines), ()),
+                schedule_6.working_income: stated(Decimal(20000), "working"),
+            }
+            found = schedule_6.benefit(Given(canadian(2023), given), "owner")  # type: ignore[arg-type]
+            self.assertEqual(found.amount, Decimal(expected))
+
+    def test_of_a_couple_one_claims_for_both_and_the_lower_earnings_are_left_out(self) -> None:
+        people = {key: Person(first_name=key, birth_date=datetime.date(1980, 6, 1)) for key in ROLES}
+        slips = [
+            WageStatement(person=person, employer="School", wages=Decimal(wages))
+            for person, wages in (("owner", 20000), ("spouse", 16000))
+        ]
+        household = Household(filing_status="married", choices={"province": "ON"})
+        file = canadian(2024, people=people, household=household, wages=numbered("wages", slips))
+        # 36,000 less 15,955 is below 29,833: the most of a family.
+        self.assertEqual((self.benefit(file), self.benefit(file, "spouse")), (2739, 0))
+
+    def test_who_has_none(self) -> None:
+        file = business_of("15000", 2024)
+        self.assertGreater(self.benefit(file), 1000)
+        owner = file.people["owner"]
+        student = owner.model_copy(update={"answers": {"student_13_weeks": True}})
+        young = owner.model_copy(update={"birth_date": datetime.date(2006, 5, 1)})
+        for each in (student, young):
+            self.assertEqual(self.benefit(file.model_copy(update={"people": {"owner": each}})), 0)
+        there = compute(business_of("15000", 2024, "AB")).sheet("t1.owner")["workers_benefit"]
+        self.assertEqual((there.amount, len(there.gaps)), (0, 1))
+
+    def test_what_was_paid_in_advance_is_payable(self) -> None:
+        paid = Person(first_name="Odile", birth_date=datetime.date(1980, 6, 1),
+                      facts={"workers_benefit_advance": Decimal("310.50")})  # fmt: skip
+        file, before = business_of("15000", 2024, people={"owner": paid}), business_of("15000", 2024)
+        self.assertEqual(
+            amount(file, "t1.owner/payable") - amount(before, "t1.owner/payable"), Decimal("310.50")
+        )
+
+    def test_a_spouse_who_is_not_in_the_file_is_missed(self) -> None:
+        file = business_of("15000", 2024, household=Household(filing_status="married"))
+        self.assertIn("spouse or partner is not in the file", str(compute(file).findings))
+
+
+class MonthsOfContribution(unittest.TestCase):
+    """Schedule 8, part 1, worked out by hand: so many twelfths of everything; 11.9% of 2024."""
+
+    def contributions(self, born: str, **answers: bool) -> Decimal:
+        person = Person(first_name="Odile", birth_date=datetime.date.fromisoformat(born), answers=answers)
+        return amount(business_of("40000", 2024, people={"owner": person}), "t1.owner/cpp")
+
+    def test_18_and_70_in_the_year_and_none_beyond(self) -> None:
+        # (40,000 less 3,500) x 6/12 = 18,250; x 3/12 = 9,125.
+        for born, due in (
+            ("2006-06-10", "2171.76"), ("1954-03-31", "1085.88"), ("2006-12-01", "0"), ("1953-12-31", "0"),
+            ("2007-01-01", "0"), ("1990-01-01", "4343.50"),
+        ):  # fmt: skip
+            self.assertEqual(self.contributions(born), Decimal(due), born)
+
+    def test_by_election_none(self) -> None:
+        self.assertEqual(self.contributions("1958-01-01", cpp_stopped=True), 0)
+        self.assertGreater(self.contributions("1958-01-01"), 0)
 
 
 class ReadyOnes(unittest.TestCase):

@@ -11,6 +11,7 @@ from half_yard.countries.ca.classes import CLASSES, NUMBERS
 from half_yard.countries.ca.elsewhere import ELSEWHERE
 from half_yard.countries.ca.forms.cca import UCC
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
+from half_yard.countries.ca.questions import CHILD, PERSON_QUESTIONS, person_fields
 from half_yard.countries.offered import Elsewhere, Question
 from half_yard.records import ClientFile
 from half_yard.records.choices import Option
@@ -41,6 +42,8 @@ class CanadaAsked(Asked):
     """Province and marital status, slips T4 and T5, instalments, what the classes begin with."""
 
     elsewhere: Sequence[Elsewhere] = ELSEWHERE
+    household_questions: Sequence[Question] = (CHILD,)
+    person_questions: Sequence[Question] = PERSON_QUESTIONS
     carryovers: Mapping[str, str] = {
         UCC[key]: f"Undepreciated capital cost, class {NUMBERS[key]}" for key in CLASSES
     }
@@ -54,7 +57,12 @@ class CanadaAsked(Asked):
                 "/household/choices/province", "Province on Dec 31", FieldKind.CHOICE,
                 tuple(PROVINCES.items()),
             ),
+            CHILD.field("/household"),
         ]  # fmt: skip
+
+    def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:
+        """What decides about benefits, and what was paid of them."""
+        return person_fields(file, person)
 
     def sections(self, now: Now) -> Sequence[Section]:
         """Employment, interest and instalments."""

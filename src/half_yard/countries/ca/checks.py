@@ -18,8 +18,8 @@ from half_yard.review.expected import expected_findings
 NOT_COVERED = (
     "This program computes businesses (T2125), rentals (T776), employment, interest, pension "
     "contributions, federal tax, and the tax of every province and territory but Quebec, with the basic, "
-    "spouse, pension, insurance and employment amounts. Other income, other deductions and credits, "
-    "benefits, GST/HST returns and Quebec's own return are not part of it."
+    "spouse, pension, insurance and employment amounts and the workers benefit. Other income, other "
+    "deductions and credits, other benefits, GST/HST returns and Quebec's own return are not part of it."
 )
 BUILDINGS = (
     "Allowance on buildings (class 1) is not computed. "

@@ -39,8 +39,12 @@ def people(ask: Ask) -> tuple[str, ...]:
 def spouse_of(ask: Ask, person: str) -> str:
     """The other of a couple; empty where there is none."""
     others = [key for key in ask(people) if key != person]
-    together = ask.of(lambda file: file.household.filing_status) in COUPLE
-    return others[0] if others and together else ""
+    return others[0] if others and not ask(is_alone) else ""
+
+
+def is_alone(ask: Ask) -> bool:
+    """Whether nobody is married or lives common-law."""
+    return ask.of(lambda file: file.household.filing_status) not in COUPLE
 
 
 def province(ask: Ask) -> str:

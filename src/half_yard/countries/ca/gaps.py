@@ -20,22 +20,39 @@ PAID_OUT = gap(
     "Credits of the province that are paid out (rent, costs of living, carbon) are not computed.",
     "Work them out on its Form 479.",
 )
+ELIGIBLE_DEPENDANT = gap(
+    "The amount for an eligible dependant (line 30400) may be due for the child and is not computed.",
+    path="/household/answers/child_under_19",
+)
 NO_MARITAL_STATUS = gap(
     "No marital status is chosen: the amount for a spouse is not known.",
     "Choose it for the household.",
+    "/household/filing_status",
+)
+NO_SPOUSE = gap(
+    "The spouse or partner is not in the file: the amount for them and the benefits of both are not known.",
+    "Add the person, with their net income, or mend the marital status.",
     "/household/filing_status",
 )
 TOP_UP_CREDIT = gap(
     "Credit amounts above the first bracket have a credit of their own, which is not computed."
 )
 LIFT_CREDIT = gap("The Ontario credit for low-income individuals and families (LIFT) is not computed.")
-WORKERS_BENEFIT = gap("The Canada workers benefit (Schedule 6) may be due and is not computed.")
-CPP_MONTHS = gap("Someone turns 18 or 70 in the year: months of contributions are not computed.")
+WORKERS_BENEFIT = gap(
+    "The Canada workers benefit may be due, by the province's own amounts, and is not computed.",
+    "Work it out on its Schedule 6.",
+)
+DISABILITY_SUPPLEMENT = gap("The disability supplement of the Canada workers benefit is not computed.")
 
 
 def age_amount(path: str) -> Mark:
     """Someone who is 65 or over."""
     return gap("The age amount of a person of 65 or over is not computed.", path=path)
+
+
+def disability_amount(path: str) -> Mark:
+    """Someone whose disability is certified."""
+    return gap("The disability amount (line 31600) is not computed.", path=path)
 
 
 def no_birth_date(path: str) -> Mark:

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca.frame import people
-from half_yard.figures import Figure, entered
+from half_yard.countries.ca.questions import ADVANCE
+from half_yard.figures import NOTHING, Figure, entered
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
 
@@ -51,6 +52,14 @@ def _instalments(file: ClientFile, person: str) -> list[Figure]:
         for key, item in sorted(file.estimated_payments.items())
         if item.person == person
     ]
+
+
+def advance(ask: Ask, person: str) -> Figure:
+    """What a person was paid of the workers benefit in advance: box 10 of slips RC210."""
+    paid = ask.of(person_of, person).facts.get(ADVANCE)
+    return (
+        NOTHING if paid is None else entered(paid, "Slips RC210, box 10", f"/people/{person}/facts/{ADVANCE}")
+    )
 
 
 def slip_stops(ask: Ask) -> dict[str, str]:

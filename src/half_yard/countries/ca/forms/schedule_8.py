@@ -8,6 +8,7 @@ from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import t2125
 from half_yard.countries.ca.frame import BOOKS, rules
+from half_yard.countries.ca.questions import CPP_STOPPED
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -22,13 +23,40 @@ from half_yard.figures import (
     total,
 )
 
+YEAR = 12
 BOTH_SIDES = stated(Decimal(2), "both sides")
 """One who is self-employed pays the employer's side too."""
 
 
 def applies(ask: Ask, person: str) -> bool:
-    """Whether a person has a business."""
-    return bool(ask(t2125.net_of, person))
+    """Whether a person has a business, and contributes in any month."""
+    return bool(ask(t2125.net_of, person)) and ask(months, person) > 0
+
+
+def months(ask: Ask, person: str) -> int:
+    """Months in which contributions are due: those after that of the 18th birthday, to that of the 70th (CPP
+    Act, section 12; Schedule 8, part 1), and none by election; 12 where no birth date is known."""
+    record, values = ask.of(person_of, person), ask(rules)
+    if CPP_STOPPED.of(record.answers):
+        return 0
+    if record.birth_date is None:
+        return YEAR
+    age = values.year - record.birth_date.year
+    first, last = int(values.amount("cpp_from_age")), int(values.amount("cpp_to_age"))
+    if age == first:
+        return YEAR - record.birth_date.month
+    if age == last:
+        return record.birth_date.month
+    return YEAR if first < age < last else 0
+
+
+def _for_months(ask: Ask, person: str, amount: Figure) -> Figure:
+    """The part of a year's amount for the months of contribution, in cents."""
+    count = ask(months, person)
+    if count == YEAR:
+        return amount
+    part = stated(Decimal(count), "months of contribution") / stated(Decimal(YEAR), "months of the year")
+    return (amount * part).in_cents().named(amount.label)
 
 
 @Form
@@ -43,11 +71,12 @@ def contributions(page: Page, ask: Ask, person: str) -> None:
     values = ask(rules)
     page.section = "Earnings"
     net = total(ask(t2125.net_of, person)).marked(*_age_marks(ask, person))
-    earned = page.line("self_employed", "", "Net self-employment earnings", not_below_zero(net))
+    net = page.line("self_employed", "", "Net self-employment earnings", not_below_zero(net))
+    earned = page.line("of_months", "", "Of the months of contribution", _for_months(ask, person, net))
     on_slips = page.line("employed", "", "Pensionable earnings on slips", total(pensionable(ask, person)))
     page.section = "Base and first additional contribution"
-    ympe = values.figure("cpp_ympe", label="Year's maximum pensionable earnings")
-    exemption = values.figure("cpp_basic_exemption", label="basic exemption")
+    ympe = _for_months(ask, person, values.figure("cpp_ympe", label="Year's maximum pensionable earnings"))
+    exemption = _for_months(ask, person, values.figure("cpp_basic_exemption", label="basic exemption"))
     # Earnings on slips use up the exemption and the room first.
     used = not_below_zero(difference(smaller_of(on_slips, ympe), exemption), "contributed on by employment")
     most = difference(ympe, exemption, label="most contributory earnings")
@@ -61,7 +90,7 @@ def contributions(page: Page, ask: Ask, person: str) -> None:
     each_more = (contributory * more_rate).in_cents().named("first additional contribution, one side")
     base = page.line("base", "", "Base contributions", each_base + each_base)
     first = page.line("first_additional", "", "First additional contributions", each_more + each_more)
-    second = _second(page, ask, earned, on_slips, ympe)
+    second = _second(page, ask, person, earned, on_slips, ympe)
     page.section = "What becomes of them"
     page.line(
         "payable",
@@ -77,13 +106,14 @@ def contributions(page: Page, ask: Ask, person: str) -> None:
     )
 
 
-def _second(page: Page, ask: Ask, earned: Figure, on_slips: Figure, ympe: Figure) -> Figure:
+def _second(page: Page, ask: Ask, person: str, earned: Figure, on_slips: Figure, ympe: Figure) -> Figure:
     """From 2024 on: a second additional contribution between the two maximums."""
     values = ask(rules)
     page.section = "Second additional contribution"
     if not values.has("cpp_yampe"):
         return page.line("second_additional", "", "Second additional contributions", NOTHING)
-    top = values.figure("cpp_yampe", label="Year's additional maximum pensionable earnings")
+    whole = values.figure("cpp_yampe", label="Year's additional maximum pensionable earnings")
+    top = _for_months(ask, person, whole)
     start = smaller_of(not_below_zero(difference(on_slips, ympe)), difference(top, ympe))
     within = smaller_of(
         not_below_zero(difference(total((earned, on_slips)), ympe)), difference(top, ympe, label="room")
@@ -102,10 +132,6 @@ def pensionable(ask: Ask, person: str) -> list[Figure]:
 
 
 def _age_marks(ask: Ask, person: str) -> list[Mark]:
-    """What is not known or not computed of a person's age."""
-    born, values = ask.of(person_of, person).birth_date, ask(rules)
-    if born is None:
-        return [gaps.no_birth_date(f"/people/{person}/birth_date")]
-    age = values.year - born.year
-    first, last = int(values.amount("cpp_from_age")), int(values.amount("cpp_to_age"))
-    return [gaps.CPP_MONTHS] if age <= first or age >= last else []
+    """Where the age is not known."""
+    unknown = ask.of(person_of, person).birth_date is None
+    return [gaps.no_birth_date(f"/people/{person}/birth_date")] if unknown else []

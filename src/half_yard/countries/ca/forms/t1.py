@@ -6,8 +6,9 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps, slips
-from half_yard.countries.ca.forms import form_428, schedule_8, t776, t2125
-from half_yard.countries.ca.frame import BOOKS, QUEBEC, facts, people, province, rules, spouse_of
+from half_yard.countries.ca.forms import form_428, schedule_6, schedule_8, t776, t2125
+from half_yard.countries.ca.frame import BOOKS, QUEBEC, facts, is_alone, people, province, rules, spouse_of
+from half_yard.countries.ca.questions import CHILD, DISABILITY
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.figures import (
     NOTHING,
@@ -138,16 +139,25 @@ def basic_amount(ask: Ask, person: str) -> Figure:
     net = ask(net_income, person)["net_income"]
     over = not_below_zero(difference(net, start), "net income above that")
     if not over.amount:
-        return most.marked(*_age_marks(ask, person))
+        return most.marked(*_personal_marks(ask, person))
     part = smaller_of(over, difference(end, start, label="span")) / difference(end, start, label="span")
     reduced = difference(most, (difference(most, least) * part).in_cents().named("taken by income"))
-    return reduced.marked(*_age_marks(ask, person))
+    return reduced.marked(*_personal_marks(ask, person))
 
 
-def _age_marks(ask: Ask, person: str) -> list[Mark]:
-    born, values = ask.of(person_of, person).birth_date, ask(rules)
-    old = born is not None and values.year - born.year >= int(values.amount("age_amount_from"))
-    return [gaps.age_amount(f"/people/{person}/birth_date")] if old else []
+def _personal_marks(ask: Ask, person: str) -> list[Mark]:
+    """The amounts for age, disability and a child of a person alone, which are not computed."""
+    record, values, path = ask.of(person_of, person), ask(rules), f"/people/{person}"
+    born, marks = record.birth_date, []
+    if born is not None and values.year - born.year >= int(values.amount("age_amount_from")):
+        marks.append(gaps.age_amount(f"{path}/birth_date"))
+    if DISABILITY.of(record.answers):
+        marks.append(gaps.disability_amount(f"{path}/answers/{DISABILITY.key}"))
+    if ask(is_alone) and ask.of(lambda file: CHILD.of(file.household.answers)):
+        marks.append(gaps.ELIGIBLE_DEPENDANT)
+    if not ask(is_alone) and not ask(spouse_of, person):
+        marks.append(gaps.NO_SPOUSE)
+    return marks
 
 
 def claims_spouse(ask: Ask, person: str) -> bool:
@@ -191,6 +201,7 @@ def payable(page: Page, ask: Ask, person: str) -> None:
     lines = [
         page.line("federal", "42000", "Net federal tax", ask(federal_tax, person)["net_federal_tax"]),
         page.line("cpp", "42100", "CPP contributions payable on self-employment", own),
+        page.line("advance", "41500", "Workers benefit paid in advance", ask(slips.advance, person)),
         page.line("provincial", "42800", "Provincial or territorial tax", ask(form_428.tax_of, person)),
     ]
     page.line("payable", "43500", "Total payable", total(lines), Role.TOTAL)
@@ -210,6 +221,7 @@ def balance(page: Page, ask: Ask, person: str) -> None:
         (
             page.line("deducted", "43700", "Total income tax deducted", deducted),
             page.line("abatement", "44000", "Refundable Quebec abatement", _abatement(ask, person)),
+            page.line("workers_benefit", "45300", "Canada workers benefit", ask(schedule_6.benefit, person)),
             page.line(
                 "instalments", "47600", "Tax paid by instalments", total(ask(slips.instalments, person))
             ),

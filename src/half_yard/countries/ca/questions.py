@@ -1,0 +1,38 @@
+"""What is asked of the household and of each person with yes or no, and what was paid in advance."""
+
+from __future__ import annotations
+
+from half_yard.asked import Field, FieldKind
+from half_yard.countries.offered import Question
+from half_yard.records import ClientFile
+
+CHILD = Question(
+    "child_under_19", "A child under 19 lives with them", False,
+    "for the workers benefit; the amounts for children are not computed",
+)  # fmt: skip
+STUDENT = Question(
+    "student_13_weeks", "Full-time student for more than 13 weeks", False,
+    "then there is no workers benefit without a child", anew=True,
+)  # fmt: skip
+DISABILITY = Question("disability", "Has the disability amount", False, "by Form T2201")
+CPP_STOPPED = Question(
+    "cpp_stopped", "No pension contributions all year, by election", False,
+    "of 65 to 69 who draw the pension; begun within the year, work Schedule 8 out beside",
+)  # fmt: skip
+PERSON_QUESTIONS = (STUDENT, DISABILITY, CPP_STOPPED)
+ADVANCE = "workers_benefit_advance"
+"""The fact of a person that is box 10 of slips RC210, in dollars."""
+ELECTION_FROM, ELECTION_TO = 65, 70
+"""Ages, in years, at which one who draws the pension may stop contributing (CPP Act, section 12)."""
+
+
+def person_fields(file: ClientFile, person: str) -> list[Field]:
+    """What is asked of one person."""
+    path, born = f"/people/{person}", file.people[person].birth_date
+    may_stop = born is not None and ELECTION_FROM <= file.tax_year - born.year <= ELECTION_TO
+    return [
+        *(each.field(path) for each in (STUDENT, DISABILITY)),
+        *([CPP_STOPPED.field(path)] if may_stop else []),
+        Field(f"{path}/facts/{ADVANCE}", "Workers benefit in advance", FieldKind.AMOUNT, optional=True,
+              hint="slips RC210, box 10"),
+    ]  # fmt: skip
