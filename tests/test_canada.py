@@ -14,7 +14,7 @@ from half_yard.cli.printed import thread_text
 from half_yard.countries import compute
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.forms import form_428_reductions as reductions
-from half_yard.countries.ca.forms import schedule_6, t1
+from half_yard.countries.ca.forms import instalments, schedule_6, t1
 from half_yard.countries.ca.frame import COMPUTED
 from half_yard.countries.ca.pack import PACK
 from half_yard.countries.ca.tax_brackets import by_brackets
@@ -441,6 +441,35 @@ class WorkersBenefit(unittest.TestCase):
         self.assertIn("spouse or partner is not in the file", str(compute(file).findings))
 
 
+class Instalments(unittest.TestCase):
+    def test_by_the_reminders_by_this_year_and_by_an_estimate(self) -> None:
+        """Example 59: 4,200 and 3,500 of the years before, 5,000 expected."""
+        facts = {"net_tax_owing_before": Decimal(4200), "net_tax_owing_expected": Decimal(5000)}
+        person = Person(first_name="Odile", birth_date=datetime.date(1980, 6, 1), facts=facts)
+        given: dict[Any, Any] = {instalments.net_tax_owing: stated(Decimal(3500), "owing")}
+        ask = Given(canadian(2024, people={"owner": person}), given)
+        page = instalments.instalments.sheet(ask, "owner")  # type: ignore[arg-type]
+        for key, due in (
+            ("march", "1050"), ("september", "700"), ("by_this_year", "875"), ("by_expected", "1250"),
+        ):  # fmt: skip
+            self.assertEqual(page[key].amount, Decimal(due), key)
+
+    def test_none_where_neither_year_was_above_the_threshold(self) -> None:
+        """Example 60: 2,900 and 2,800; of residents of Quebec 1,800 is enough."""
+        facts = {"net_tax_owing_before": Decimal(2900)}
+        person = Person(first_name="Odile", birth_date=datetime.date(1980, 6, 1), facts=facts)
+        given: dict[Any, Any] = {instalments.net_tax_owing: stated(Decimal(2800), "owing")}
+        for where, due in (("ON", False), ("QC", True)):
+            ask: Any = Given(canadian(2024, where, people={"owner": person}), given)
+            self.assertIs(instalments.applies(ask, "owner"), due)
+
+    def test_what_is_owing_is_what_the_return_comes_to_before_instalments(self) -> None:
+        computation = compute(business_of("90000", 2024))
+        sheet, return_ = computation.sheet("instalments.owner"), computation.sheet("t1.owner")
+        self.assertEqual(sheet["owing_now"].amount, return_["owed"].amount)
+        self.assertIn("has to pay instalments", str(computation.findings))
+
+
 class MonthsOfContribution(unittest.TestCase):
     """Schedule 8, part 1, worked out by hand: so many twelfths of everything; 11.9% of 2024."""
 
@@ -572,7 +601,7 @@ class Values(unittest.TestCase):
                 if int(row["year"]) not in YEARS or not (provincial or where in {"all", "CA", "federal"}):
                     continue
                 known = rules_for(int(row["year"])).values.get(key)
-                status = where if provincial else "value"
+                status = where if known is not None and where in known else "value"
                 if known is None or status not in known or not row["value"].replace(".", "").isdigit():
                     continue
                 compared += 1

@@ -8,8 +8,8 @@ from half_yard.countries.ca import gaps
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.frame import MARITAL
 from half_yard.countries.ca.identity import identity_problem
-from half_yard.countries.ca.year_rules import rules_for
-from half_yard.figures import Mark, MarkKind, Role, Sheet
+from half_yard.countries.ca.questions import OWING_BEFORE
+from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
 from half_yard.review import Finding, Level, share_findings
@@ -37,7 +37,7 @@ def findings_of(file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, s
           if "archived" not in reason),
         *_gaps(sheets),
         *_rentals(file),
-        *_balance(file, sheets),
+        *_instalments(file, sheets),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)
@@ -76,10 +76,12 @@ def _rentals(file: ClientFile) -> Iterator[Finding]:
         yield Finding(Level.NOTE, BUILDINGS)
 
 
-def _balance(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:
-    threshold = rules_for(file.tax_year).amount("instalment_threshold")
+def _instalments(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    """Who may have to pay ahead; last year's tax decides how much the reminders ask for."""
     for sheet in sheets:
-        for line in sheet.lines:
-            if line.role is Role.OWED and line.figure.amount > threshold:
-                words = f"{sheet.subject} owes {line.figure.amount:,.2f}: instalments may be due next year."
-                yield Finding(Level.WARNING, words)
+        if sheet.key.startswith("instalments."):
+            words = f"{sheet.subject} has to pay instalments if next year's tax is as high: see the sheet."
+            path = f"/people/{sheet.about}/facts/{OWING_BEFORE}"
+            known = sheet.has("owing_before")
+            mend = "" if known else f"Type the net tax owing of {file.tax_year - 1}: the reminders go by it."
+            yield Finding(Level.WARNING, words, path, mend)

@@ -11,7 +11,7 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.ca.asked import CanadaAsked
 from half_yard.countries.ca.checks import findings_of
 from half_yard.countries.ca.classes import stop
-from half_yard.countries.ca.forms import cca, form_428, schedule_6, schedule_8, t1, t776, t2125
+from half_yard.countries.ca.forms import cca, form_428, instalments, schedule_6, schedule_8, t1, t776, t2125
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
 from half_yard.countries.ca.slips import slip_stops
 from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
@@ -80,6 +80,8 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
         if ask(form_428.applies):
             yield ask(form_428.form_428.sheet, person)
         yield ask(t1.t1.sheet, person)
+        if ask(instalments.applies, person):
+            yield ask(instalments.instalments.sheet, person)
 
 
 def _with_notes(sheet: Sheet) -> Sheet:

@@ -19,6 +19,8 @@ CPP_STOPPED = Question(
     "cpp_stopped", "No pension contributions all year, by election", False,
     "of 65 to 69 who draw the pension; begun within the year, work Schedule 8 out beside",
 )  # fmt: skip
+OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
+"""The facts of a person that are last year's and next year's net tax owing, in dollars."""
 PERSON_QUESTIONS = (STUDENT, DISABILITY, CPP_STOPPED)
 ADVANCE = "workers_benefit_advance"
 """The fact of a person that is box 10 of slips RC210, in dollars."""
@@ -35,4 +37,8 @@ def person_fields(file: ClientFile, person: str) -> list[Field]:
         *([CPP_STOPPED.field(path)] if may_stop else []),
         Field(f"{path}/facts/{ADVANCE}", "Workers benefit in advance", FieldKind.AMOUNT, optional=True,
               hint="slips RC210, box 10"),
+        Field(f"{path}/facts/{OWING_BEFORE}", "Last year's net tax owing", FieldKind.AMOUNT, optional=True,
+              hint="for next year's instalments: tax and contributions less what was deducted"),
+        Field(f"{path}/facts/{EXPECTED_OWING}", "Next year's, expected", FieldKind.AMOUNT, optional=True,
+              hint="for instalments by an estimate"),
     ]  # fmt: skip
