@@ -66,7 +66,9 @@ def canadian(year: int, province: str = "ON", **parts: Any) -> ClientFile:
     """A file of one person who is between 18 and 65."""
     born = datetime.date(1980, 6, 1)
     people = {"owner": Person(first_name="Odile", last_name="Reed", birth_date=born)}
-    household = Household(filing_status="single", choices={"province": province})
+    household = Household(
+        filing_status="single", choices={"province": province}, answers={"nothing_else": True}
+    )
     base = {"household": household, "people": people}
     return ClientFile.new("ca", year).model_copy(update={**base, **parts})
 
@@ -347,6 +349,23 @@ class Provinces(unittest.TestCase):
         between = compute(business_of("310000", 2025, "MB")).sheet("form_428.owner")["basic"].amount
         self.assertTrue(0 < between < 15780)
 
+    def test_ontarios_credit_for_low_income_from_employment(self) -> None:
+        """By hand, 2024, without contributions: (36,000 - 12,399) x 5.05% = 1,191.85; the credit 875 less 5%
+        of 3,500; a health premium of 300. With a spouse of 40,000, 5% of 11,000 is more."""
+        people = {key: Person(first_name=key, birth_date=datetime.date(1980, 6, 1)) for key in ROLES}
+        slips = [
+            WageStatement(person=person, employer="School", wages=Decimal(wages))
+            for person, wages in (("owner", 36000), ("spouse", 40000))
+        ]
+        alone = canadian(2024, wages=numbered("wages", slips[:1]))
+        self.assertEqual(amount(alone, "form_428.owner/low_income_credit"), 700)
+        self.assertEqual(amount(alone, "form_428.owner/tax"), Decimal("791.85"))
+        household = Household(filing_status="married", choices={"province": "ON"})
+        both = canadian(2024, people=people, household=household, wages=numbered("wages", slips))
+        self.assertEqual(amount(both, "form_428.owner/low_income_credit"), 875 - 550)
+        own = business_of("30000", 2024)
+        self.assertEqual(amount(own, "form_428.owner/low_income_credit"), 0)
+
     def test_yukon_has_the_federal_amounts(self) -> None:
         computation = compute(business_of("60000", 2024, "YT"))
         form, federal = computation.sheet("form_428.owner"), computation.sheet("t1.owner")
@@ -435,6 +454,13 @@ class WorkersBenefit(unittest.TestCase):
         self.assertEqual(
             amount(file, "t1.owner/payable") - amount(before, "t1.owner/payable"), Decimal("310.50")
         )
+
+    def test_what_is_not_asked_for_is_missed_until_there_is_none(self) -> None:
+        file = business_of("15000", 2024)
+        self.assertEqual(compute(file).sheet("t1.owner")["payable"].gaps, ())
+        household = file.household.model_copy(update={"answers": {}})
+        line_ = compute(file.model_copy(update={"household": household})).sheet("t1.owner")["payable"]
+        self.assertEqual([mark.path for mark in line_.gaps], ["/household/answers/nothing_else"])
 
     def test_a_spouse_who_is_not_in_the_file_is_missed(self) -> None:
         file = business_of("15000", 2024, household=Household(filing_status="married"))

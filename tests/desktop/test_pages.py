@@ -343,7 +343,7 @@ class Files(DemoCase):
         self.assertEqual(
             table,
             {
-                "Adeyemi, Margaux and Piers": "Not all computed",
+                "Adeyemi, Margaux and Piers": "Complete",
                 "Castellan, Rosa and Anders Bly": "Refused",
                 "Hallowell, Ines and Julian": "Not all sorted",
                 "Lindqvist, Greta": "2 to mend",

@@ -109,6 +109,9 @@ class WindowCase(unittest.TestCase):
         for _ in range(times):
             QTest.keyClick(self.focused(), key, modifier)
             self.settle()
+        if modifier != Modifier.NoModifier:
+            # As a hand does: else the modifiers are taken to be held by whatever comes next.
+            QTest.keyRelease(self.focused(), Key.Key_Control)
 
     def type(self, text: str, *then: Key) -> None:
         QTest.keyClicks(self.focused(), text)

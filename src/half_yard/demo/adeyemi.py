@@ -63,7 +63,10 @@ def adeyemi() -> ClientFile:
     )  # fmt: skip
     return ClientFile.new("ca", YEAR).model_copy(
         update={
-            "household": Household(filing_status="married", address=home, choices={"province": "ON"}),
+            "household": Household(
+                filing_status="married", address=home, choices={"province": "ON"},
+                answers={"nothing_else": True},
+            ),
             "people": {
                 "owner": Person(
                     first_name="Margaux", last_name="Adeyemi", birth_date=datetime.date(1983, 11, 8),

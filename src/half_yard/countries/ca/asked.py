@@ -11,7 +11,7 @@ from half_yard.countries.ca.classes import CLASSES, NUMBERS
 from half_yard.countries.ca.elsewhere import ELSEWHERE
 from half_yard.countries.ca.forms.cca import UCC
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
-from half_yard.countries.ca.questions import CHILD, PERSON_QUESTIONS, person_fields
+from half_yard.countries.ca.questions import HOUSEHOLD_QUESTIONS, PERSON_QUESTIONS, person_fields
 from half_yard.countries.offered import Elsewhere, Question
 from half_yard.records import ClientFile
 from half_yard.records.choices import Option
@@ -42,7 +42,7 @@ class CanadaAsked(Asked):
     """Province and marital status, slips T4 and T5, instalments, what the classes begin with."""
 
     elsewhere: Sequence[Elsewhere] = ELSEWHERE
-    household_questions: Sequence[Question] = (CHILD,)
+    household_questions: Sequence[Question] = HOUSEHOLD_QUESTIONS
     person_questions: Sequence[Question] = PERSON_QUESTIONS
     carryovers: Mapping[str, str] = {
         UCC[key]: f"Undepreciated capital cost, class {NUMBERS[key]}" for key in CLASSES
@@ -57,7 +57,7 @@ class CanadaAsked(Asked):
                 "/household/choices/province", "Province on Dec 31", FieldKind.CHOICE,
                 tuple(PROVINCES.items()),
             ),
-            CHILD.field("/household"),
+            *(each.field("/household") for each in HOUSEHOLD_QUESTIONS),
         ]  # fmt: skip
 
     def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:

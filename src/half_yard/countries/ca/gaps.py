@@ -29,6 +29,12 @@ NO_MARITAL_STATUS = gap(
     "Choose it for the household.",
     "/household/filing_status",
 )
+NOT_ALL_ASKED = gap(
+    "Other income (pensions, dividends, gains), other deductions (RRSP, dues, child care) and other credits "
+    "(medical costs, gifts, tuition) are not computed.",
+    "Where there are none, say so for the household.",
+    "/household/answers/nothing_else",
+)
 NO_SPOUSE = gap(
     "The spouse or partner is not in the file: the amount for them and the benefits of both are not known.",
     "Add the person, with their net income, or mend the marital status.",
@@ -37,7 +43,6 @@ NO_SPOUSE = gap(
 TOP_UP_CREDIT = gap(
     "Credit amounts above the first bracket have a credit of their own, which is not computed."
 )
-LIFT_CREDIT = gap("The Ontario credit for low-income individuals and families (LIFT) is not computed.")
 WORKERS_BENEFIT = gap(
     "The Canada workers benefit may be due, by the province's own amounts, and is not computed.",
     "Work it out on its Schedule 6.",

@@ -10,6 +10,12 @@ CHILD = Question(
     "child_under_19", "A child under 19 lives with them", False,
     "for the workers benefit; the amounts for children are not computed",
 )  # fmt: skip
+NOTHING_ELSE = Question(
+    "nothing_else", "Nothing else belongs on the returns", False,
+    "no pension, dividends, gains or other income; no RRSP, dues, child care or other deductions; no medical "
+    "costs, gifts, tuition or other credits",
+    anew=True,
+)  # fmt: skip
 STUDENT = Question(
     "student_13_weeks", "Full-time student for more than 13 weeks", False,
     "then there is no workers benefit without a child", anew=True,
@@ -21,6 +27,7 @@ CPP_STOPPED = Question(
 )  # fmt: skip
 OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
 """The facts of a person that are last year's and next year's net tax owing, in dollars."""
+HOUSEHOLD_QUESTIONS = (CHILD, NOTHING_ELSE)
 PERSON_QUESTIONS = (STUDENT, DISABILITY, CPP_STOPPED)
 ADVANCE = "workers_benefit_advance"
 """The fact of a person that is box 10 of slips RC210, in dollars."""

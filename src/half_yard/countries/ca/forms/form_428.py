@@ -128,7 +128,7 @@ def _spouse_amount(ask: Ask, person: str) -> Figure:
 
 @form_428.part
 def result(page: Page, ask: Ask, person: str) -> None:
-    """To line 42800: the surtax, the reduction, and in Ontario the health premium."""
+    """To line 42800: the surtax, the reduction, and in Ontario a credit and the health premium."""
     page.section = "Provincial tax"
     where, tax = ask(province), ask(before_reductions, person)["after_credits"]
     if (more := reductions.surtax(ask, tax)) is not None:
@@ -138,7 +138,9 @@ def result(page: Page, ask: Ask, person: str) -> None:
         tax = not_below_zero(tax - taken)
     tax = tax.marked(*reductions.unknown_reductions(ask, person, tax))
     if where == ONTARIO:
-        tax = tax.marked(*reductions.ontario_marks(ask, person))
+        credit = reductions.low_income_credit(ask, person, tax)
+        title = "Low-income individuals and families tax credit"
+        tax = not_below_zero(tax - page.line("low_income_credit", "", title, credit))
         premium = ask(reductions.health_premium, person)
         tax = total((tax, page.line("health_premium", "", "Ontario health premium", premium)))
     page.line("tax", "42800", "Provincial tax", tax, Role.TOTAL)

@@ -7,7 +7,16 @@ from half_yard.countries.ca import gaps
 from half_yard.countries.ca.forms import t1
 from half_yard.countries.ca.frame import province, rules, spouse_of
 from half_yard.countries.ca.tax_brackets import in_province
-from half_yard.figures import NOTHING, Figure, Mark, difference, not_below_zero, smaller_of, total
+from half_yard.figures import (
+    NOTHING,
+    Figure,
+    Mark,
+    difference,
+    larger_of,
+    not_below_zero,
+    smaller_of,
+    total,
+)
 
 ONTARIO = "ON"
 STEPS = range(1, 6)
@@ -103,9 +112,22 @@ def _may_have(ask: Ask, person: str, bound: str) -> bool:
     return ask(family_income, person).amount < values.figure(bound, where).amount
 
 
-def ontario_marks(ask: Ask, person: str) -> list[Mark]:
-    """The credit for low income from employment."""
-    return [gaps.LIFT_CREDIT] if t1.employment_of(ask, person) else []
+def low_income_credit(ask: Ask, person: str, tax: Figure) -> Figure:
+    """Ontario's credit for low-income individuals and families (Schedule ON428-A): a part of employment
+    income, up to its most, less a part of the person's net income above an amount, or of the family's where
+    that is more; never more than the tax."""
+    values, other = ask(rules), ask(spouse_of, person)
+    employed = total(t1.employment_of(ask, person), "employment income")
+    rate = values.figure("provincial_bracket_1_rate", ONTARIO, "lowest rate")
+    most = values.figure("lift_credit_most", label="most of the credit")
+    part = smaller_of((employed * rate).in_cents(), most)
+    start = values.figure("lift_credit_from", label="net income from which it falls")
+    over = not_below_zero(difference(ask(t1.net_income, person)["net_income"], start))
+    if other:
+        start = values.figure("lift_credit_family_from", label="family's net income from which it falls")
+        over = larger_of(over, not_below_zero(difference(ask(family_income, person), start)))
+    falls = values.figure("lift_credit_falls_by", label="part of the income above that")
+    return smaller_of(tax, not_below_zero(difference(part, (over * falls).in_cents())))
 
 
 def health_premium(ask: Ask, person: str) -> Figure:

@@ -8,7 +8,7 @@ from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import form_428, schedule_6, schedule_8, t776, t2125
 from half_yard.countries.ca.frame import BOOKS, QUEBEC, facts, is_alone, people, province, rules, spouse_of
-from half_yard.countries.ca.questions import CHILD, DISABILITY
+from half_yard.countries.ca.questions import CHILD, DISABILITY, NOTHING_ELSE
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.figures import (
     NOTHING,
@@ -49,7 +49,9 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
     page.line("gross_business", "13499", "Gross business income", total(ask(t2125.gross_of, person)))
     business = page.line("business", "13500", "Net business income", total(ask(t2125.net_of, person)))
     parts = (employment, interest, rents, business)
-    page.line("total_income", "15000", "Total income", total(parts), Role.TOTAL)
+    all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
+    income = total(parts).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
+    page.line("total_income", "15000", "Total income", income, Role.TOTAL)
 
 
 def employment_of(ask: Ask, person: str) -> list[Figure]:
