@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import argparse
 import csv
-import datetime
 import json
 import sys
 from contextlib import closing
@@ -34,8 +33,9 @@ from half_yard.countries.sweeping import (
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text
 from half_yard.figures.remembered import Memory
-from half_yard.interop.curve import curve_csv, plot_of, svg
+from half_yard.interop.curve import curve_csv, svg
 from half_yard.records import ClientFile, EditError
+from half_yard.records.fitting_edits import in_order
 from half_yard.records.fittings import Fitting
 from half_yard.records.reckoning import reckon
 from half_yard.records.wearing import taken, worn
@@ -44,7 +44,6 @@ from half_yard.texts import to_the_end
 
 COMMANDS = ("fit",)
 TITLE, AMOUNT = 44, 16
-PICTURE = (720.0, 360.0)
 
 
 def add_commands(commands: Any) -> None:
@@ -87,7 +86,7 @@ def _fit(options: argparse.Namespace) -> int:
     if options.names:
         made = [_named(file, now, pack, name) for name in options.names]
     else:
-        made = [each for _, each in sorted(file.fittings.items(), key=lambda item: (item[1].rank, item[0]))]
+        made = [file.fittings[key] for key in in_order(file)]
     fitted = [(each, worn(file, each)) for each in made]
     columns = [now, *(compute(each.file, Memory()) for _, each in fitted)]
     rows = rows_beside(columns, [_place(text) for text in options.line], differing=options.differing)
@@ -109,7 +108,7 @@ def _print(
             {
                 "line": str(row.place),
                 "title": row.title,
-                "amounts": [format(each, "f") for each in row.amounts],
+                "amounts": _plain(row),
             }
             for row in rows
         ]
@@ -119,9 +118,7 @@ def _print(
     if options.csv:
         table = csv.writer(sys.stdout, lineterminator="\n")
         table.writerow(["line", "title", *names])
-        table.writerows(
-            [str(row.place), row.title, *(format(each, "f") for each in row.amounts)] for row in rows
-        )
+        table.writerows([str(row.place), row.title, *_plain(row)] for row in rows)
         return
     print(" " * TITLE + "".join(f"{name[: AMOUNT - 1]:>{AMOUNT}}" for name in names))
     for row in rows:
@@ -190,7 +187,7 @@ def _sweep(options: argparse.Namespace, file: ClientFile, made: Compute) -> int:
     path, *bounds = options.sweep
     try:
         moved = input_at(file, path)
-        least, most, step = (_value(moved, text, number) for number, text in enumerate(bounds))
+        least, most, step = moved.read(bounds[0]), moved.read(bounds[1]), reckon(bounds[2])
         if options.target is not None:
             return _target(options, file, moved, (least, most), line, made)
         points = to_the_end(sweep(file, moved, values_between(least, most, step), line, made))
@@ -198,7 +195,7 @@ def _sweep(options: argparse.Namespace, file: ClientFile, made: Compute) -> int:
         raise CommandError(str(error)) from error
     if options.svg is not None:
         found = jumps(points, moved)
-        picture = svg(plot_of(points, found, moved, *PICTURE), f"{line} by {path}", path)
+        picture = svg(points, found, moved, f"{line} by {path}", path)
         write_out(options.svg, picture.encode())
     if options.least or options.most:
         point = extreme(points, most=options.most)
@@ -206,13 +203,6 @@ def _sweep(options: argparse.Namespace, file: ClientFile, made: Compute) -> int:
         return DONE
     _curve(options, points, moved)
     return DONE
-
-
-def _value(moved: Input, text: str, number: int) -> Decimal:
-    """A bound of a range, or its step, which is a number of days where days are moved."""
-    if moved.is_day and number < 2:
-        return Decimal(datetime.date.fromisoformat(text).toordinal())
-    return reckon(text)
 
 
 def _target(

@@ -14,7 +14,7 @@ from pydantic import ValidationError
 
 from half_yard.cli.opening import CommandError, add_command, keys_for, open_for_work, read_to_look
 from half_yard.cli.saying import DONE
-from half_yard.countries import Pack, compute, pack_for
+from half_yard.countries import Computation, Pack, compute, pack_for
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text
 from half_yard.records import Change, ClientFile, Edit, EditError, Statement, apply
@@ -356,8 +356,6 @@ def _changed_lines(before: ClientFile, after: ClientFile) -> list[dict[str, str]
     return found
 
 
-def _amount(computation: Any, place: Place) -> Decimal:
-    try:
-        return Decimal(computation.line(place).figure.amount)
-    except KeyError:
-        return Decimal(0)
+def _amount(computation: Computation, place: Place) -> Decimal:
+    line = computation.find_line(place)
+    return Decimal(0) if line is None else line.figure.amount

@@ -10,7 +10,7 @@ from decimal import Decimal
 from half_yard.countries.pack import Pack
 from half_yard.countries.results import Computation
 from half_yard.countries.shared_use import Method
-from half_yard.figures import Figure, Line, Place, Role
+from half_yard.figures import Figure, Line, Place, Role, difference, total
 from half_yard.records import ClientFile, apply
 
 Compute = Callable[[ClientFile], Computation]
@@ -49,11 +49,8 @@ def beside(
     """One method of a thing; if it is not chosen, computed as if it were."""
     then = computation if method.chosen else compute(apply(computation.file, method.edit)[0])
     place = Place(*method.amount)
-    sheet = then.sheet(place.sheet) if then.has_sheet(place.sheet) else None
-    found, years, lost = (
-        sheet[line] if sheet is not None and sheet.has(line) else None
-        for line in (place.line, method.years, method.lost)
-    )
+    lines = (then.find_line(Place(place.sheet, key)) for key in (place.line, method.years, method.lost))
+    found, years, lost = (None if line is None else line.figure for line in lines)
     carried = sum((line.figure.amount for line in carried_lines(then, pack, thing)), Decimal(0))
     taken = (
         then.stories[key].taken.amount
@@ -63,14 +60,15 @@ def beside(
     return MethodBeside(method, found, years, lost, place, result_of(then), carried, sum(taken, Decimal(0)))
 
 
+def comes_back(computation: Computation) -> Figure:
+    """What the owners get back of all returns of a file; below zero what they pay."""
+    refunds, owed = (computation.results(role) for role in (Role.REFUND, Role.OWED))
+    return difference(total(line.figure for line in refunds), *(line.figure for line in owed))
+
+
 def result_of(computation: Computation) -> Decimal:
-    """What the owners get back of all returns of a file, in dollars; below zero what they pay."""
-    found = Decimal(0)
-    for each in computation.returns:
-        refund = computation.result_of(each, Role.REFUND)
-        owed = computation.result_of(each, Role.OWED)
-        found += (refund.figure.amount if refund else 0) - (owed.figure.amount if owed else 0)
-    return found
+    """The same as an amount, in dollars."""
+    return comes_back(computation).amount
 
 
 def carried_lines(computation: Computation, pack: Pack, thing: str) -> list[Line]:

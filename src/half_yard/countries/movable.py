@@ -19,12 +19,17 @@ OTHERS = {Work.LOOKING_OVER, Work.HANDING_OVER, Work.FITTING, Work.STATEMENTS}
 MOST = 14
 
 
-def find_movable(pack: Pack, file: ClientFile, typed: str, most: int = MOST) -> dict[str, str]:
-    """The paths of the fields whose words have all those that are typed, by their words, at most a few."""
+def find_movable(
+    pack: Pack, file: ClientFile, typed: str, most: int = MOST, *, under: str = ""
+) -> dict[str, str]:
+    """The paths of the fields whose words have all those that are typed, by their words, at most a few; of
+    those whose path begins with `under`."""
     words = typed.casefold().split()
     calendar = pack.country.calendar(file.tax_year)
     found: dict[str, str] = {}
     for path, told in _everything(file):
+        if not path.startswith(under):
+            continue
         now = shown_value(value_at(file, path), calendar)
         label = f"{label_of(pack, file, path)}, now {now or 'empty'}"
         if all(word in f"{told} {label}".casefold() for word in words):

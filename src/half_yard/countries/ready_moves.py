@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 from functools import partial
 
@@ -12,7 +12,18 @@ from pydantic import JsonValue
 from half_yard.countries.ready import Ready
 from half_yard.figures.explain import money_text
 from half_yard.figures.rounding import to_cents
-from half_yard.records import Activity, Change, ClientFile, Edit, Entry, EstimatedPayment, add, next_id
+from half_yard.records import (
+    Activity,
+    Change,
+    ClientFile,
+    Edit,
+    Entry,
+    EstimatedPayment,
+    WageStatement,
+    add,
+    change,
+    next_id,
+)
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.dividing import in_proportion
 from half_yard.records.fittings import Fitting
@@ -41,10 +52,16 @@ def running(file: ClientFile, kind: str = "") -> Iterator[tuple[str, Activity]]:
             yield key, activity
 
 
-def put(path: str, held: Mapping[str, object], value: JsonValue) -> Change:
-    """The change of one key of a mapping, whether it is there yet or not."""
-    op = "replace" if path.rpartition("/")[2] in held else "add"
-    return Change.model_validate({"op": op, "path": path, "value": value})
+def as_wages(file: ClientFile, key: str, slips: Sequence[WageStatement], slip: str, note: str) -> Fitting:
+    """An activity off the return, and what it made as wages; `slip` is what the country calls their form."""
+    name = file.activities[key].name or key
+    edits = [change(f"{name} off the return", f"/activities/{key}/archived", value=True)]
+    known = dict(file.wages)
+    for made in slips:
+        number = next_id("wages", known)
+        known[number] = made
+        edits.append(add(slip, f"/wages/{number}", made))
+    return fitting(f"{name} as wages", *edits, note=note)
 
 
 def couple_of(file: ClientFile) -> tuple[str, ...]:

@@ -289,6 +289,11 @@ class Computation:
         lines = self._index[of.chief].lines
         return next((line for line in lines if line.role is role), None)
 
+    def results(self, role: Role) -> list[Line]:
+        """The lines of all returns that are their refund, or what is owed on them."""
+        found = (self.result_of(each, role) for each in self.returns)
+        return [line for line in found if line is not None]
+
     def came_of(self, asset: str) -> list[Line]:
         """The lines that say what came of an asset that left service in the year."""
         return [
@@ -318,6 +323,11 @@ class Computation:
     def line(self, place: Place) -> Line:
         """The line at a place. Raises KeyError if there is none."""
         return self._index[place.sheet].line(place.line)
+
+    def find_line(self, place: Place) -> Line | None:
+        """The line at a place; None where there is none."""
+        sheet = self._index.get(place.sheet)
+        return sheet.line(place.line) if sheet is not None and sheet.has(place.line) else None
 
     @property
     def complete(self) -> bool:

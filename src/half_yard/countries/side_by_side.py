@@ -7,8 +7,9 @@ from dataclasses import dataclass
 from decimal import Decimal
 
 from half_yard.countries.beside import what_moved
+from half_yard.countries.methods_beside import comes_back
 from half_yard.countries.results import Computation
-from half_yard.figures import NOTHING, Figure, Line, Place, Role, difference, total
+from half_yard.figures import NOTHING, Figure, Line, Place, Role
 
 MOST_REASONS = 6
 TOGETHER = "Refund less owing, all returns together"
@@ -56,18 +57,9 @@ def _together(made: Sequence[Computation]) -> list[Row]:
     leads to the first of them."""
     if all(len(each.returns) == 1 for each in made):
         return []
-    refunds = [_results(each, Role.REFUND) for each in made]
-    figures = tuple(
-        difference(total(line.figure for line in back), *(line.figure for line in _results(each, Role.OWED)))
-        for each, back in zip(made, refunds, strict=True)
-    )
-    first = next((line for back in refunds for line in back), None)
+    first = next((line for each in made for line in each.results(Role.REFUND)), None)
+    figures = tuple(map(comes_back, made))
     return [] if first is None else [Row(first.place, "", TOGETHER, "", figures, chain=True)]
-
-
-def _results(computation: Computation, role: Role) -> list[Line]:
-    found = (computation.result_of(each, role) for each in computation.returns)
-    return [line for line in found if line is not None]
 
 
 def _every(made: Sequence[Computation], but: Iterable[Place]) -> list[Row]:
@@ -81,13 +73,13 @@ def _every(made: Sequence[Computation], but: Iterable[Place]) -> list[Row]:
 
 
 def _is_one(made: Sequence[Computation], place: Place) -> bool:
-    found = [_line(each, place) for each in made]
+    found = [each.find_line(place) for each in made]
     first = found[0]
     return first is not None and all(each is not None and each.figure is first.figure for each in found)
 
 
 def _row(made: Sequence[Computation], place: Place, label: str = "") -> Row:
-    found = [_line(each, place) for each in made]
+    found = [each.find_line(place) for each in made]
     line = next((each for each in found if each is not None), None)
     sheet = next((each.sheet(place.sheet) for each in made if each.has_sheet(place.sheet)), None)
     return Row(
@@ -98,13 +90,6 @@ def _row(made: Sequence[Computation], place: Place, label: str = "") -> Row:
         figures=tuple(NOTHING if each is None else each.figure for each in found),
         chain=bool(label),
     )
-
-
-def _line(computation: Computation, place: Place) -> Line | None:
-    if not computation.has_sheet(place.sheet):
-        return None
-    sheet = computation.sheet(place.sheet)
-    return sheet.line(place.line) if sheet.has(place.line) else None
 
 
 def where_they_part(before: Figure, after: Figure) -> list[tuple[Figure, Figure]]:

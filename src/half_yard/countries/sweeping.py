@@ -17,6 +17,7 @@ from half_yard.countries.results import Computation
 from half_yard.figures import NOTHING, Entered, Figure, Place, RuleValue
 from half_yard.figures.rounding import ZERO, to_cents
 from half_yard.records import ClientFile, EditError, with_changes
+from half_yard.records.reckoning import reckon
 
 Compute = Callable[[ClientFile], Computation]
 MOST_POINTS = 2000
@@ -78,6 +79,14 @@ class Input:
     def shown(self, value: Decimal) -> str:
         """A value for reading, as short as it is said."""
         return self.text(value) if self.is_day else f"{value.normalize():,f}"
+
+    def read(self, typed: str) -> Decimal:
+        """A value as it is typed. Raises ValueError with what to type instead."""
+        if not typed.strip():
+            raise SweepError("The range needs a beginning and an end.")
+        if self.is_day:
+            return Decimal(datetime.date.fromisoformat(typed.strip()).toordinal())
+        return reckon(typed)
 
     def set_to(self, file: ClientFile, value: Decimal) -> ClientFile:
         """The file with the value there; of two owners the other one has the rest. Raises EditError."""
@@ -142,8 +151,8 @@ def point_at(file: ClientFile, moved: Input, value: Decimal, line: Place, comput
 
 
 def _figure(made: Computation, line: Place) -> Figure:
-    sheet = made.sheet(line.sheet) if made.has_sheet(line.sheet) else None
-    return sheet[line.line] if sheet is not None and sheet.has(line.line) else NOTHING
+    found = made.find_line(line)
+    return NOTHING if found is None else found.figure
 
 
 def marginal(points: Sequence[Point]) -> list[Decimal | None]:

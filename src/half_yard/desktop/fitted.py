@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from pydantic import JsonValue
-
 from half_yard.countries import Computation, compute
 from half_yard.figures.remembered import Memory
-from half_yard.records import Change, ClientFile, Edit, apply
+from half_yard.records import ClientFile, Edit, apply
+from half_yard.records.fitting_edits import with_edits
 from half_yard.records.fittings import Fitting
 from half_yard.records.wearing import worn, worn_again
 
@@ -81,9 +80,7 @@ class Fittings:
         edits = [*fitting.edits, edit]
         if fitting.edits and _sets_again(fitting.edits[-1], edit):
             edits = [*fitting.edits[:-1], edit]
-        value: JsonValue = [each.model_dump(mode="json") for each in edits]
-        step = Change(op="replace", path=f"/fittings/{self.worn}/edits", value=value)
-        return Edit(label=f"{edit.label} ({fitting.name})", changes=(step,))
+        return with_edits(f"{edit.label} ({fitting.name})", self.worn, edits)
 
 
 def _sets_again(before: Edit, now: Edit) -> bool:

@@ -11,6 +11,7 @@ from half_yard.countries.sweeping import Input, Jump, Point, curve_rows
 from half_yard.interop.csv_text import csv_text
 
 LEFT, RIGHT, TOP, BOTTOM = 76.0, 18.0, 16.0, 34.0
+PICTURE = (720.0, 360.0)
 MOST_TICKS = 6
 COLUMNS = ("value", "amount", "marginal")
 NICE = (Decimal(1), Decimal(2), Decimal(5), Decimal(10))
@@ -83,8 +84,9 @@ def curve_csv(points: Sequence[Point], moved: Input) -> str:
     return csv_text(COLUMNS, rows)
 
 
-def svg(plot: Plot, title: str, along: str) -> str:
+def svg(points: Sequence[Point], found: Sequence[Jump], moved: Input, title: str, along: str) -> str:
     """The curve as an SVG document with a title; `along` is what is moved, in words."""
+    plot = plot_of(points, found, moved, *PICTURE)
     lines = " ".join(f"{x:.1f},{y:.1f}" for x, y in plot.points)
     floor = plot.height - BOTTOM
     width, height = f"{plot.width:.0f}", f"{plot.height:.0f}"

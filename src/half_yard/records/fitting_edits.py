@@ -61,5 +61,10 @@ def moved(file: ClientFile, key: str, step: int) -> Edit | None:
 def without(file: ClientFile, key: str, number: int) -> Edit:
     """The edit that takes one of a fitting's edits out of it."""
     left = [each for place, each in enumerate(file.fittings[key].edits) if place != number]
-    value: JsonValue = [each.model_dump(mode="json") for each in left]
-    return change("Taken out of the fitting", f"/fittings/{key}/edits", value)
+    return with_edits("Taken out of the fitting", key, left)
+
+
+def with_edits(label: str, key: str, edits: Sequence[Edit]) -> Edit:
+    """The edit that gives a fitting its edits."""
+    value: JsonValue = [each.model_dump(mode="json") for each in edits]
+    return change(label, f"/fittings/{key}/edits", value)

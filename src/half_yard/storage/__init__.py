@@ -2,7 +2,7 @@
 
 from half_yard.storage.copies import last_good_copy
 from half_yard.storage.document import read_bytes, read_document, read_file, sha256_of, to_bytes, to_text
-from half_yard.storage.earlier import EarlierState, earlier_states, put_in_place
+from half_yard.storage.earlier import EarlierState, earlier_states, first_of_day, put_in_place
 from half_yard.storage.open_file import OpenFile
 from half_yard.storage.places import SUFFIX, real_path
 from half_yard.storage.refusals import (
@@ -30,6 +30,7 @@ __all__ = [
     "WrongPassphraseError",
     "change_seal",
     "earlier_states",
+    "first_of_day",
     "last_good_copy",
     "office_seal",
     "put_in_place",

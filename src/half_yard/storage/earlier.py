@@ -40,6 +40,12 @@ def earlier_states(path: Path, keys: Keys, opened: OpenFile | None = None) -> li
     return sorted(found, key=lambda state: state.when, reverse=True)
 
 
+def first_of_day(opened: OpenFile, keys: Keys, day: datetime.date) -> EarlierState | None:
+    """The first state of an open file that is kept of a day; None where none is."""
+    of_day = [each for each in earlier_states(opened.path, keys, opened) if each.when.date() == day]
+    return of_day[-1] if of_day else None
+
+
 def put_in_place(path: Path, state: EarlierState) -> list[str]:
     """Put a copy where its file is damaged or gone; what stood there is kept beside it. Returns what was
     done, in words. Raises FileRefusedError, OSError."""

@@ -6,6 +6,7 @@ from half_yard.books import BookKeeping, PayersForms
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.identity import masked
+from half_yard.countries.ca.questions import CHILD
 from half_yard.countries.ca.statement_lines import LINES
 from half_yard.countries.ca.year_rules import YearRules, rules_for
 from half_yard.records import Activity, ClientFile
@@ -45,6 +46,11 @@ def spouse_of(ask: Ask, person: str) -> str:
 def is_alone(ask: Ask) -> bool:
     """Whether nobody is married or lives common-law."""
     return ask.of(lambda file: file.household.filing_status) not in COUPLE
+
+
+def has_child(ask: Ask) -> bool:
+    """Whether a child under 19 lives with them."""
+    return ask.of(lambda file: CHILD.of(file.household.answers))
 
 
 def province(ask: Ask) -> str:

@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from decimal import Decimal
 from functools import partial
 
+from half_yard.asked import step_to
 from half_yard.countries.ca.classes import SALE
 from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.frame import PROVINCES
@@ -15,19 +16,19 @@ from half_yard.countries.ca.year_rules import YearRules, rules_for
 from half_yard.countries.ready import Ready
 from half_yard.countries.ready_moves import (
     all_of_one,
+    as_wages,
     couple_of,
     fitting,
     income_later,
     made_already,
     owned,
     paid_more,
-    put,
     running,
     things_sold,
 )
 from half_yard.countries.results import Computation
 from half_yard.figures.rounding import to_cents
-from half_yard.records import ClientFile, Edit, WageStatement, add, change, next_id
+from half_yard.records import ClientFile, Edit, WageStatement
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.fittings import Fitting
 from half_yard.records.reckoning import reckon_percent
@@ -69,23 +70,19 @@ def _as_wages(file: ClientFile, key: str, earned: dict[str, Decimal], typed: str
     """Each owner's part as a slip T4 with what is withheld for the pension plan and the insurance, and no
     tax; the activity is off the return."""
     del typed
-    rules, name = rules_for(file.tax_year), file.activities[key].name or key
-    edits = [change(f"{name} off the return", f"/activities/{key}/archived", value=True)]
-    known, employers = dict(file.wages), Decimal(0)
+    rules, slips, employers = rules_for(file.tax_year), [], Decimal(0)
+    employer = f"{file.activities[key].name or key}, as wages"
     for person, amount in earned.items():
         if amount > 0:
             boxes = _withheld(rules, amount)
-            path = f"/wages/{next_id('wages', known)}"
-            made = WageStatement(person=person, employer=f"{name}, as wages", wages=amount, boxes=boxes)
-            known[path.rpartition("/")[2]] = made
-            edits.append(add("Slip T4", path, made))
+            slips.append(WageStatement(person=person, employer=employer, wages=amount, boxes=boxes))
             insurance = to_cents(boxes["ei"] * rules.amount("ei_employer_times"))
             employers += boxes["cpp"] + boxes["cpp2"] + insurance
     note = (
         f"The employer would pay {employers:,.2f} to the pension plan and the insurance besides; what the "
         "employee pays to both is withheld from the wages and is not on this return as payable."
     )
-    return fitting(f"{name} as wages", *edits, note=note)
+    return as_wages(file, key, slips, "Slip T4", note)
 
 
 def _withheld(rules: YearRules, wages: Decimal) -> dict[str, Decimal]:
@@ -137,7 +134,7 @@ def _allowance(file: ClientFile) -> Iterator[Ready]:
         none = activity.answers.get("no_cca", False)
         what = "all the capital cost allowance" if none else "no capital cost allowance"
         name = f"{activity.name or key}: {what}"
-        step = put(f"/activities/{key}/answers/no_cca", activity.answers, not none)
+        step = step_to(file, f"/activities/{key}/answers/no_cca", not none)
         made = fitting(name, Edit(label=name, changes=(step,)))
         yield Ready(f"allowance.{key}", name, partial(made_already, made))
 
@@ -153,5 +150,5 @@ def _living_in(file: ClientFile, typed: str) -> Fitting:
     if where not in PROVINCES:
         raise ValueError(f"“{typed}” is no province's two letters. Type one of {', '.join(PROVINCES)}.")
     name = f"Living in {PROVINCES[where]}"
-    step = put("/household/choices/province", file.household.choices, where)
+    step = step_to(file, "/household/choices/province", where)
     return fitting(name, Edit(label=name, changes=(step,)))

@@ -56,10 +56,13 @@ def _instalments(file: ClientFile, person: str) -> list[Figure]:
 
 def advance(ask: Ask, person: str) -> Figure:
     """What a person was paid of the workers benefit in advance: box 10 of slips RC210."""
-    paid = ask.of(person_of, person).facts.get(ADVANCE)
-    return (
-        NOTHING if paid is None else entered(paid, "Slips RC210, box 10", f"/people/{person}/facts/{ADVANCE}")
-    )
+    return fact(ask, person, ADVANCE, "Slips RC210, box 10") or NOTHING
+
+
+def fact(ask: Ask, person: str, key: str, label: str) -> Figure | None:
+    """A fact of a person; None where it is not typed."""
+    amount = ask.of(person_of, person).facts.get(key)
+    return None if amount is None else entered(amount, label, f"/people/{person}/facts/{key}")
 
 
 def slip_stops(ask: Ask) -> dict[str, str]:

@@ -8,18 +8,19 @@ from collections.abc import Iterator
 from decimal import Decimal
 from functools import partial
 
+from half_yard.asked import step_to
 from half_yard.countries.offered import WhatIf
 from half_yard.countries.ready import Ready
 from half_yard.countries.ready_moves import (
     HOW_MUCH,
     all_of_one,
+    as_wages,
     couple_of,
     fitting,
     income_later,
     made_already,
     owned,
     paid_more,
-    put,
     running,
     things_sold,
 )
@@ -98,17 +99,13 @@ def _as_wages(file: ClientFile, key: str, profit: Decimal, typed: str) -> Fittin
     return."""
     del typed
     activity = file.activities[key]
-    name = activity.name or key
-    edits = [change(f"{name} off the return", f"/activities/{key}/archived", value=True)]
-    known = dict(file.wages)
-    for person, share in activity.owners.items():
-        if share:
-            amount = to_cents(profit * share / HUNDRED)
-            path = f"/wages/{next_id('wages', known)}"
-            made = WageStatement(person=person, employer=f"{name}, as wages", wages=amount)
-            known[path.rpartition("/")[2]] = made
-            edits.append(add("Wages", path, made))
-    return fitting(f"{name} as wages", *edits, note=_of_the_employer(file, profit))
+    employer = f"{activity.name or key}, as wages"
+    slips = [
+        WageStatement(person=person, employer=employer, wages=to_cents(profit * share / HUNDRED))
+        for person, share in activity.owners.items()
+        if share
+    ]
+    return as_wages(file, key, slips, "Wages", _of_the_employer(file, profit))
 
 
 def _of_the_employer(file: ClientFile, wages: Decimal) -> str:
@@ -177,7 +174,7 @@ def _owned(computation: Computation, key: str, person: str, share: Decimal, way:
     file = computation.file
     activity = file.activities[key]
     other = "spouse" if person == "owner" else "owner"
-    further = [put(f"/activities/{key}/choices/spouses", activity.choices, way)] if way else []
+    further = [step_to(file, f"/activities/{key}/choices/spouses", way)] if way else []
     edit = owned(file, key, person, share, *further)
     earns = {person: share, other: HUNDRED - share}
     if way in ALONE:
@@ -221,7 +218,7 @@ def _methods(file: ClientFile) -> Iterator[Ready]:
     chosen = file.household.choices.get(DEDUCTION.key, "")
     for option, title in DEDUCTION.options:
         if option and option != chosen:
-            step = put(f"/household/choices/{DEDUCTION.key}", file.household.choices, option)
+            step = step_to(file, f"/household/choices/{DEDUCTION.key}", option)
             name = f"{DEDUCTION.text}: {title[:1].lower()}{title[1:]}"
             made = fitting(name, Edit(label=name, changes=(step,)))
             yield Ready(f"deduction.{option}", name, partial(made_already, made))

@@ -12,7 +12,7 @@ from half_yard.desktop.strip_page import StripPart
 from half_yard.desktop.subjects import record_of
 from half_yard.desktop.workspace import Workspace
 from half_yard.records.differing import changed_fields
-from half_yard.storage import FileRefusedError, earlier_states
+from half_yard.storage import FileRefusedError, first_of_day
 
 COLUMNS = ("What was changed", "It was", "It is")
 LONGEST = 60
@@ -46,15 +46,11 @@ class ChangesView(StripPart):
         """Show what is otherwise than the day began."""
         workspace = self._workspace
         opened = workspace.open_file
-        states = [
-            each
-            for each in earlier_states(opened.path, workspace.keys, opened)
-            if each.when.date() == datetime.date.today()
-        ]
+        first = first_of_day(opened, workspace.keys, datetime.date.today())
         before, since = opened.as_opened, "it was opened"
         try:
-            if states:
-                before, since = states[-1].read(), f"{states[-1].when:%H:%M} today"
+            if first is not None:
+                before, since = first.read(), f"{first.when:%H:%M} today"
         except FileRefusedError:
             pass  # a copy that is damaged: then what is known of this session
         found = changed_fields(before, workspace.file)

@@ -143,9 +143,8 @@ class QuestionsView(StripPart):
     def _place(self, about: str) -> Place | None:
         """The line that a question is about, where it is about one that there is."""
         sheet, _, line = about.partition("/")
-        computation = self._workspace.computation
-        there = bool(sheet) and computation.has_sheet(sheet) and computation.sheet(sheet).has(line)
-        return Place(sheet, line) if there else None
+        place = Place(sheet, line)
+        return place if self._workspace.computation.find_line(place) is not None else None
 
     def _asked(self, key: str) -> str:
         days = self._question(key).asked

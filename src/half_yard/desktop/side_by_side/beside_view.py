@@ -40,7 +40,7 @@ from half_yard.figures import Place
 from half_yard.figures.explain import exact_text, money_text
 from half_yard.interop.beside_page import beside_page
 from half_yard.records.fitting_edits import in_order
-from half_yard.storage import SUFFIX, FileRefusedError, earlier_states
+from half_yard.storage import SUFFIX, FileRefusedError, first_of_day
 
 SHORTEST_HEADING, ALL_HEADINGS = 10, 72
 """How many letters a line of a heading has at the least, and those of all columns together."""
@@ -215,8 +215,7 @@ class BesideView(StripPart):
 
     def _go(self, item: QTableWidgetItem) -> None:
         place = self._rows[item.row()].place
-        computation = self._workspace.computation
-        if computation.has_sheet(place.sheet) and computation.sheet(place.sheet).has(place.line):
+        if self._workspace.computation.find_line(place) is not None:
             self._workspace.go_to(place)
 
     def page_to_print(self) -> str:
@@ -237,11 +236,9 @@ class BesideView(StripPart):
     def show_morning(self) -> None:
         """Put the file as the day began beside it, or as it was opened."""
         opened = self._workspace.open_file
-        today = datetime.date.today()
-        states = earlier_states(opened.path, self._workspace.keys, opened)
-        of_today = [each for each in states if each.when.date() == today]
+        first = first_of_day(opened, self._workspace.keys, datetime.date.today())
         try:
-            before = of_today[-1].read() if of_today else opened.as_opened
+            before = opened.as_opened if first is None else first.read()
         except FileRefusedError as error:
             self._workspace.said.emit(str(error))
             return

@@ -3,7 +3,6 @@ least or to its most."""
 
 from __future__ import annotations
 
-import datetime
 from collections.abc import Callable, Generator
 from decimal import Decimal
 from functools import partial
@@ -42,12 +41,11 @@ from half_yard.desktop.writing_out import ask_where, written_out
 from half_yard.figures import Place
 from half_yard.figures.explain import exact_text
 from half_yard.figures.remembered import Memory
-from half_yard.interop.curve import curve_csv, plot_of, svg
+from half_yard.interop.curve import curve_csv, svg
 from half_yard.records import ClientFile, EditError
 from half_yard.records.reckoning import reckon
 
-PICTURE = (720.0, 360.0)
-MOST_OFFERED, MOST_LOOKED_AT = 14, 100_000
+MOST_OFFERED = 14
 KINDS = "Table (*.csv);;Picture (*.svg);;Picture (*.png)"
 USUAL = (Decimal(0), Decimal(100), Decimal(5))
 
@@ -132,11 +130,10 @@ class SweepView(StripPart):
         """Propose what the thread shows, where nothing is chosen yet."""
         workspace = self._workspace
         if not self.input.text() and isinstance(workspace.subject, str):
-            every = find_movable(workspace.pack, workspace.file, "", MOST_LOOKED_AT)
-            own = [words for words, path in every.items() if path.startswith(workspace.subject)]
-            if own:
-                self._paths[own[0]] = every[own[0]]
-                self.input.setText(own[0])
+            own = find_movable(workspace.pack, workspace.file, "", 1, under=workspace.subject)
+            for words in own:
+                self._paths.update(own)
+                self.input.setText(words)
                 self._propose_range()
         if not self.line.text():
             stops = list(workspace.computation.chain)
@@ -193,7 +190,7 @@ class SweepView(StripPart):
         place = self._places.get(self.line.text().strip())
         if place is None:
             raise SweepError("Say which line is looked at: type a word of it and choose.")
-        least, most = (_bound(moved, each.text()) for each in (self.least, self.most))
+        least, most = (moved.read(each.text()) for each in (self.least, self.most))
         return moved, place, least, most, reckon(self.step.text())
 
     def draw(self) -> None:
@@ -312,9 +309,7 @@ class SweepView(StripPart):
     def _as_svg(self) -> bytes:
         assert self.moved is not None
         title_of = f"{self.line.text()} by {self.input.text()}"
-        return svg(
-            plot_of(self.points, self.jumps, self.moved, *PICTURE), title_of, self.input.text()
-        ).encode()
+        return svg(self.points, self.jumps, self.moved, title_of, self.input.text()).encode()
 
     def _as_png(self) -> bytes:
         buffer = QBuffer()
@@ -329,15 +324,6 @@ def _found(
     """The search as one step, so that it is worked out beside the window."""
     yield 0
     return bring_to(file, moved, bounds, line, target, partial(compute, memory=Memory()))
-
-
-def _bound(moved: Input, typed: str) -> Decimal:
-    """A bound of the range, the ordinal of a day where days are moved. Raises ValueError."""
-    if not typed.strip():
-        raise SweepError("The range needs a beginning and an end.")
-    if moved.is_day:
-        return Decimal(datetime.date.fromisoformat(typed.strip()).toordinal())
-    return reckon(typed)
 
 
 def _number_at(file: ClientFile, path: str) -> Decimal:

@@ -5,13 +5,14 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, person_of, tax_year
+from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.ca.forms import t1
-from half_yard.countries.ca.frame import BOOKS, province, rules
+from half_yard.countries.ca.frame import BOOKS, QUEBEC, province, rules
 from half_yard.countries.ca.questions import EXPECTED_OWING, OWING_BEFORE
-from half_yard.figures import Figure, Form, Page, Role, difference, entered, not_below_zero, stated, total
+from half_yard.countries.ca.slips import fact
+from half_yard.figures import Figure, Form, Page, Role, difference, not_below_zero, stated, total
 
-FEDERAL, QUEBEC = "federal", "QC"
+FEDERAL, OWING = "federal", "net tax owing"
 QUARTERS = stated(Decimal(4), "four instalments")
 HALVES = stated(Decimal(2), "two instalments")
 
@@ -19,7 +20,7 @@ HALVES = stated(Decimal(2), "two instalments")
 def applies(ask: Ask, person: str) -> bool:
     """Whether instalments are due next year, should its tax be above the threshold: that of this year or of
     the one before is."""
-    owing = [ask(net_tax_owing, person), _typed(ask, person, OWING_BEFORE)]
+    owing = [ask(net_tax_owing, person), fact(ask, person, OWING_BEFORE, OWING)]
     most = ask(threshold).amount
     return any(each is not None and each.amount > most for each in owing)
 
@@ -37,11 +38,6 @@ def net_tax_owing(ask: Ask, person: str) -> Figure:
     return not_below_zero(owed)
 
 
-def _typed(ask: Ask, person: str, fact: str) -> Figure | None:
-    amount = ask.of(person_of, person).facts.get(fact)
-    return None if amount is None else entered(amount, "net tax owing", f"/people/{person}/facts/{fact}")
-
-
 @Form
 def instalments(ask: Ask, person: str) -> Page:
     """One for each person for whom they may be due."""
@@ -56,7 +52,7 @@ def ways(page: Page, ask: Ask, person: str) -> None:
     page.section = "Net tax owing"
     page.line("threshold", "", "Instalments are due above", ask(threshold))
     this = page.line("owing_now", "", f"Of {year}", ask(net_tax_owing, person))
-    before = _typed(ask, person, OWING_BEFORE)
+    before = fact(ask, person, OWING_BEFORE, OWING)
     if before is not None:
         before = page.line("owing_before", "", f"Of {year - 1}", before)
         page.section = f"By the reminders: a quarter of {year - 1}, then what is left of {year}"
@@ -66,7 +62,7 @@ def ways(page: Page, ask: Ask, person: str) -> None:
         page.line("september", "", "September and December, each", late)
     page.section = f"By {year}"
     page.line("by_this_year", "", "Each of four", (this / QUARTERS).in_cents(), Role.SUBTOTAL)
-    expected = _typed(ask, person, EXPECTED_OWING)
+    expected = fact(ask, person, EXPECTED_OWING, OWING)
     if expected is not None:
         page.section = f"By what is expected of {year + 1}: interest is due where it proves too little"
         page.line("expected", "", f"Expected net tax owing of {year + 1}", total((expected,)))

@@ -9,8 +9,8 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.forms import t1, t2125
-from half_yard.countries.ca.frame import BOOKS, people, province, rules, spouse_of
-from half_yard.countries.ca.questions import CHILD, DISABILITY, STUDENT
+from half_yard.countries.ca.frame import BOOKS, has_child, people, province, rules, spouse_of
+from half_yard.countries.ca.questions import DISABILITY, STUDENT
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -44,7 +44,7 @@ def applies(ask: Ask, person: str) -> bool:
 def may_claim(ask: Ask, person: str) -> bool:
     """One of 19 or over, or with a partner or a child; no student, but with a child; of a couple the one with
     the higher working income."""
-    record, child = ask.of(person_of, person), ask(_has_child)
+    record, child = ask.of(person_of, person), ask(has_child)
     other = ask(spouse_of, person)
     if STUDENT.of(record.answers) and not child:
         return False
@@ -56,10 +56,6 @@ def may_claim(ask: Ask, person: str) -> bool:
         values.amount("workers_benefit_from_age")
     )
     return child or old_enough
-
-
-def _has_child(ask: Ask) -> bool:
-    return ask.of(lambda file: CHILD.of(file.household.answers))
 
 
 def _may_be_due(ask: Ask, person: str) -> bool:
@@ -99,7 +95,7 @@ def schedule_6(ask: Ask, person: str) -> Page:
 def amount(page: Page, ask: Ask, person: str) -> None:
     """Part of the working income above an amount, up to the most, less part of the family's income."""
     values, other = ask(rules), ask(spouse_of, person)
-    kind = "family" if other or ask(_has_child) else "single"
+    kind = "family" if other or ask(has_child) else "single"
     earned = [ask(working_income, each) for each in (person, other) if each]
     working = page.line("working", "", "Working income", total(earned))
     family = page.line("family_income", "", "Adjusted family net income", ask(family_income, person))

@@ -7,8 +7,18 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import form_428, schedule_6, schedule_8, t776, t2125
-from half_yard.countries.ca.frame import BOOKS, QUEBEC, facts, is_alone, people, province, rules, spouse_of
-from half_yard.countries.ca.questions import CHILD, DISABILITY, NOTHING_ELSE
+from half_yard.countries.ca.frame import (
+    BOOKS,
+    QUEBEC,
+    facts,
+    has_child,
+    is_alone,
+    people,
+    province,
+    rules,
+    spouse_of,
+)
+from half_yard.countries.ca.questions import DISABILITY, NOTHING_ELSE
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.figures import (
     NOTHING,
@@ -155,7 +165,7 @@ def _personal_marks(ask: Ask, person: str) -> list[Mark]:
         marks.append(gaps.age_amount(f"{path}/birth_date"))
     if DISABILITY.of(record.answers):
         marks.append(gaps.disability_amount(f"{path}/answers/{DISABILITY.key}"))
-    if ask(is_alone) and ask.of(lambda file: CHILD.of(file.household.answers)):
+    if ask(is_alone) and ask(has_child):
         marks.append(gaps.ELIGIBLE_DEPENDANT)
     if not ask(is_alone) and not ask(spouse_of, person):
         marks.append(gaps.NO_SPOUSE)
