@@ -75,7 +75,7 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
     sheets, books, stops = Asking(file, memory).run(everything)
     points = (CarryPoint("Surplus", Place("levy", "surplus")), CarryPoint("Levy", Place("levy", "levy")))
     return Computation(
-        file, sheets, books.totals, {}, lambda: books.matches, stops, {},
+        file, sheets, books.totals, {}, lambda: books.matches, stops,
         lambda: (Finding(Level.NOTE, "The levy on water is not computed."),),
         (Return("levy", "Levy", ("owner",), "levy", points),),
     )  # fmt: skip

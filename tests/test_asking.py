@@ -85,6 +85,23 @@ def rate_price(ask: Ask[Records]) -> int:
     return ask.pick(prices, dict.__getitem__, "rate") if ask.of(lambda records: records.rate) else 0
 
 
+def over(ask: Ask[Records]) -> int:
+    return ask(net_price) + 1
+
+
+def with_tax(ask: Ask[Records]) -> dict[str, int]:
+    without = ask.of(lambda records: bool(records.note)) and ask.assumes(WITHOUT_TAX)
+    return {"all": ask(net) + (0 if without else 20), "net": ask(net)}
+
+
+def both_pieces(ask: Ask[Records]) -> tuple[int, int]:
+    return ask(all_of_it), ask.under(WITHOUT_TAX)(all_of_it)
+
+
+def all_of_it(ask: Ask[Records]) -> int:
+    return ask.pick(with_tax, dict.__getitem__, "all")
+
+
 class AskingTest(unittest.TestCase):
     def setUp(self) -> None:
         self.memory = Memory()
@@ -125,6 +142,31 @@ class AskingTest(unittest.TestCase):
     def test_a_piece_that_is_gone_is_not_taken_for_the_one_before(self) -> None:
         self.assertEqual(self.run_on(self.records(), rate_price), 20)
         self.assertEqual(self.run_on(self.records(rate=0), rate_price), 0)
+
+    def test_an_earlier_computation_that_is_asked_late_keeps_its_pieces_to_itself(self) -> None:
+        first = Asking(self.records(price=5), self.memory)
+        self.assertEqual(first.run(over), 6)
+        self.assertEqual(self.run_on(self.records(price=7), over), 8)
+        self.assertEqual(first.run(rate_price), 20)
+        self.assertEqual(first.run(over), 6)
+        self.assertEqual(self.run_on(self.records(price=7), over), 8)
+        self.assertEqual(first.run(net_price), 5)
+        self.assertEqual(self.run_on(self.records(price=5), over), 6)
+
+    def test_a_piece_that_was_looked_at_late_is_no_piece_of_the_computation_between(self) -> None:
+        """What was made of the price of 7 must not be taken to hold for the price of 5, because the one that
+        was asked late has left a piece of 5 behind."""
+        first = Asking(self.records(price=5), self.memory)
+        first.run(net)
+        self.assertEqual(self.run_on(self.records(price=7), over), 8)
+        self.assertEqual(first.run(net_price), 5)
+        self.assertEqual(self.run_on(self.records(price=5), over), 6)
+
+    def test_a_piece_of_a_part_that_comes_to_look_at_an_assumption(self) -> None:
+        self.assertEqual(self.run_on(self.records(), both_pieces), (120, 120))
+        self.assertEqual(self.run_on(self.records(note="so"), both_pieces), (120, 100))
+        self.assertEqual(self.run_on(self.records(price=1, note="so"), both_pieces), (21, 1))
+        self.assertEqual(self.run_on(self.records(price=1), both_pieces), (21, 21))
 
     def test_a_part_that_asks_for_something_else_after_an_edit(self) -> None:
         self.assertEqual(self.run_on(self.records(), either), 0)

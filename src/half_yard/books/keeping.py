@@ -16,7 +16,7 @@ from half_yard.books.landing import Group, Landings, Lines, Span, by_line, landi
 from half_yard.books.lines import StatementLines
 from half_yard.books.payers import MatchState, PayerMatch, PayersForms, match_payer
 from half_yard.figures import Ask, Figure, entered, total
-from half_yard.records import ClientFile, ReceivedForm
+from half_yard.records import ClientFile, Entry, ReceivedForm
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.naming import same_name
 from half_yard.sharing import split
@@ -71,9 +71,13 @@ class BookKeeping:
 
     # -- entries -------------------------------------------------------------------------------------
 
+    def entries(self, ask: Ask[ClientFile]) -> Mapping[str, Entry]:
+        """What was booked, by id: for pieces of it, which do not change with other entries."""
+        return ask.of(lambda file: file.entries)
+
     def landings(self, ask: Ask[ClientFile]) -> Landings:
         """Where every entry lands."""
-        entries = ask.of(lambda file: file.entries)
+        entries = ask(self.entries)
         titles = ask.of(self._titles)
         year = ask.of(lambda file: file.tax_year)
         return landings(entries, titles, year, self.span, ask.last)
@@ -89,6 +93,10 @@ class BookKeeping:
     def entries_on(self, ask: Ask[ClientFile], activity: str, line: str) -> Group:
         """The entries that land on a line, as leaves by id: no part, taken out of one."""
         return ask.pick(self.landings, _entries_on, activity, line)
+
+    def stopped_in(self, ask: Ask[ClientFile], activity: str) -> tuple[str, ...]:
+        """The ids of an activity's entries that land nowhere: no part, taken out of one."""
+        return ask.pick(self.landings, _stopped_in, activity)
 
     # -- payers' forms -------------------------------------------------------------------------------
 
@@ -281,6 +289,10 @@ def _entries_on(landed: Landings, activity: str, line: str) -> Group:
 
 def _entries_on_lines(landed: Landings, lines: Collection[str]) -> tuple[tuple[str, str, Group], ...]:
     return tuple(place for place in by_line(landed.lines) if place[1] in lines)
+
+
+def _stopped_in(landed: Landings, activity: str) -> tuple[str, ...]:
+    return tuple(key for key in landed.stops if landed.entries[key].activity == activity)
 
 
 def _kinds(file: ClientFile) -> dict[str, str]:

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from half_yard.figures import Figure, entered
 from half_yard.records import Entry
 from half_yard.records.amounts import HUNDRED
-from half_yard.records.changing import changed_keys
+from half_yard.records.changing import changed_keys, gone_keys
 from half_yard.records.dates import date_text
 
 LOOKED_AT = 8
@@ -50,7 +50,7 @@ def landings(
         last = Landings({}, titles, year, {}, {})
     before, days = last.entries, span(year)
     changed = changed_keys(before, entries)
-    gone = before.keys() - entries.keys()
+    gone = gone_keys(before, entries, changed)
     stops = dict(last.stops)
     opened: dict[tuple[str, str], dict[str, Figure]] = {}
 

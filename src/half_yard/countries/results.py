@@ -232,8 +232,7 @@ class Computation:
     """Everything computed from one file.
 
     `statements` holds the whole amounts of each activity by statement line, before any split between
-    owners; `stops` says by record path why something entered lands nowhere, `unusual` why its size
-    is worth a look.
+    owners; `stops` says by record path why something entered lands nowhere.
     """
 
     file: ClientFile
@@ -242,9 +241,9 @@ class Computation:
     stories: Mapping[str, AssetStory]
     make_matches: Callable[[], tuple[PayerMatch, ...]]
     stops: Mapping[str, str]
-    unusual: Mapping[str, str]
     make_findings: Callable[[], tuple[Finding, ...]]
     returns: tuple[Return, ...]
+    make_unusual: Callable[[], Mapping[str, str]] = dict
     facts_of_next_year: Callable[[], Mapping[str, Decimal]] = dict
     """What this year's result says to the household of next year's file, in dollars by the keys of its
     questions; worked out when it is asked for."""
@@ -257,6 +256,12 @@ class Computation:
     def matches(self) -> tuple[PayerMatch, ...]:
         """Every payer: what is on forms, what is in the books; worked out when first asked for."""
         return self.make_matches()
+
+    @cached_property
+    def unusual(self) -> Mapping[str, str]:
+        """Why the size of something entered is worth a look, by record path; looked for when first asked
+        for."""
+        return self.make_unusual()
 
     @cached_property
     def findings(self) -> tuple[Finding, ...]:

@@ -15,7 +15,20 @@ from collections.abc import Callable, Sequence
 from typing import Any, Concatenate, Generic, ParamSpec, TypeVar
 
 from half_yard.figures.alike import same
-from half_yard.figures.made import NONE, Assumption, Branch, Item, Key, Made, Picked, Read, Watched
+from half_yard.figures.made import (
+    GONE,
+    NONE,
+    Assumption,
+    Branch,
+    Item,
+    Key,
+    Made,
+    Picked,
+    Piece,
+    Read,
+    Sources,
+    Watched,
+)
 from half_yard.figures.remembered import Memory
 
 F = TypeVar("F")
@@ -43,14 +56,16 @@ class Asking(Generic[F]):
     def __init__(self, records: F, memory: Memory) -> None:
         self.records = records
         self._known: dict[Key, Made] = memory.parts
+        self._pieces: dict[Key, Piece] = memory.pieces
         self._on_no_line: set[object] = memory.on_no_line
         self._before = memory.records
         memory.records = records
         memory.runs += 1
         self._run = memory.runs
         self._waiting: dict[tuple[Key, frozenset[Assumption]], None] = {}
-        self._fields: dict[frozenset[str], frozenset[str]] = {}
-        self._unchanged: dict[frozenset[str], bool] = {}
+        self._sources: dict[Sources, Sources] = {}
+        self._unchanged: dict[Sources, bool] = {}
+        self._same: set[str | Piece] = set()
 
     def run(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
         """The value of a part, and of all that it asks for. Raises CircleError."""
@@ -72,7 +87,7 @@ class Asking(Generic[F]):
                     return made
                 fitting.append(made)
         for made in fitting:
-            if made.run == self._run - 1 and self._is_unchanged(made.fields):
+            if made.run == self._run - 1 and self._are_unchanged(made.sources):
                 made.run = self._run
                 return made
         waiting = (key, under)
@@ -103,14 +118,51 @@ class Asking(Generic[F]):
         made.otherwise = tuple(others)
         self._known[key] = made
 
-    def _is_unchanged(self, fields: frozenset[str]) -> bool:
-        """Whether these fields of the records are the very ones of the computation before."""
-        unchanged = self._unchanged.get(fields)
+    def _are_unchanged(self, sources: Sources) -> bool:
+        """Whether these fields of the records and pieces of parts are the very ones of the computation
+        before."""
+        unchanged = self._unchanged.get(sources)
         if unchanged is None:
-            before, now = self._before, self.records
-            unchanged = all(getattr(before, name, None) is getattr(now, name) for name in fields)
-            self._unchanged[fields] = unchanged
+            unchanged = all(map(self._is_unchanged, sources - self._same))
+            self._unchanged[sources] = unchanged
         return unchanged
+
+    def _is_unchanged(self, source: str | Piece) -> bool:
+        if isinstance(source, Piece):
+            # One whose part is being made just now says nothing, nor one that a later computation has looked
+            # at: who took it has to be looked into.
+            says = source.run <= self._run and (source.key, NONE) not in self._waiting
+            unchanged = says and self._looked_at(source).since < self._run
+        else:
+            unchanged = getattr(self._before, source, None) is getattr(self.records, source)
+        if unchanged:
+            self._same.add(source)
+        return unchanged
+
+    def piece(self, key: Key, take: Callable[..., object], arguments: tuple[Any, ...]) -> Piece:
+        """The piece that a picker takes out of a part, as it is now. Raises CircleError."""
+        place = (key, take, *arguments)
+        piece = self._pieces.get(place)
+        if piece is None:
+            piece = self._pieces[place] = Piece(key, take, arguments)
+        elif piece.run > self._run:
+            piece = Piece(key, take, arguments)
+        return self._looked_at(piece)
+
+    def _looked_at(self, piece: Piece) -> Piece:
+        """A piece with the value that it has in this computation. Raises CircleError."""
+        if piece.run != self._run:
+            made = self.made(piece.key, NONE)
+            value = GONE
+            if not made.looks:
+                try:
+                    value = piece.take(made.value, *piece.arguments)
+                except LookupError:
+                    value = GONE
+            if value is GONE or not same(piece.value, value):
+                piece.value, piece.since = value, self._run
+            piece.run = self._run
+        return piece
 
     def _make(self, key: Key, under: frozenset[Assumption], last: Made | None) -> Made:
         ask: Ask[F] = Ask(self, under, last)
@@ -120,52 +172,59 @@ class Asking(Generic[F]):
             self._on_no_line.add(key[0])
         if last is not None and same(last.value, value):
             value = last.value
-        fields = self.known_fields(frozenset(ask.fields))
+        sources = self.known(frozenset(ask.sources))
         held, absent = frozenset(ask.held), frozenset(ask.absent)
-        return Made(key, value, tuple(ask.made_of), held or NONE, absent or NONE, fields, self._run)
+        return Made(key, value, tuple(ask.made_of), held or NONE, absent or NONE, sources, self._run)
 
     def _still_holds(self, made: Made, under: frozenset[Assumption]) -> bool:
         """Whether everything that a part was made of is as it was, looked at in the order in which it asked:
         up to the first thing that is otherwise it would ask for the same again. What that has come to read
         and to look at meanwhile, the part has read and looked at too."""
-        read: set[str] = set()
+        read: set[str | Piece] = set()
         held: set[Assumption] = set()
         absent: set[Assumption] = set()
         run, held_before = self._run, made.run == self._run - 1
         for item in made.made_of:
-            if isinstance(item, Read):
-                if held_before and self._is_unchanged(item.fields):
-                    continue
-                seen: set[str] = set()
-                if not _is_still(item, Watched(self.records, seen)):
-                    return False
-                if not seen <= item.fields:
-                    item.fields = self.known_fields(item.fields | seen)
-                read |= seen
+            if isinstance(item, Read | Picked):
+                if not (held_before and self._are_unchanged(item.sources)):
+                    if not self._is_as_it_was(item):
+                        return False
+                    read |= item.sources
                 continue
             before, more = (item, NONE) if isinstance(item, Made) else (item.made, item.under)
             if before.run == run and not before.looks:
                 child = before
             else:
                 child = self.made(before.key, under | more if more else under)
-            if child.value is not before.value and not (
-                isinstance(item, Picked) and _is_still(item, child.value)
-            ):
+            if child.value is not before.value:
                 return False
-            if child.fields is not made.fields and not child.fields <= made.fields:
-                read |= child.fields
+            if child.sources is not made.sources and not child.sources <= made.sources:
+                read |= child.sources
             if child.looks:
                 held |= child.held - more if more else child.held
                 absent |= child.absent
-        if not read <= made.fields:
-            made.fields = self.known_fields(made.fields | read)
+        if not read <= made.sources:
+            made.sources = self.known(made.sources | read)
         if not (held <= made.held and absent <= made.absent):
             made.see(made.held | held, made.absent | absent)
         return True
 
-    def known_fields(self, fields: frozenset[str]) -> frozenset[str]:
-        """The same set of fields: few of them are read again and again, so each is kept once."""
-        return self._fields.setdefault(fields, fields)
+    def _is_as_it_was(self, item: Read | Picked) -> bool:
+        """Whether what was read of the records, or taken out of a part, comes out of them the same. What the
+        reader reads now is noted."""
+        if isinstance(item, Picked):
+            piece = item.piece
+            return piece.run <= self._run and same(item.value, self._looked_at(piece).value)
+        seen: set[str] = set()
+        if not _is_still(item, Watched(self.records, seen)):
+            return False
+        if not seen <= item.sources:
+            item.sources = self.known(item.sources | seen)
+        return True
+
+    def known(self, sources: Sources) -> Sources:
+        """The same set of sources: few of them are met again and again, so each is kept once."""
+        return self._sources.setdefault(sources, sources)
 
     def _circle(self, waiting: tuple[Key, frozenset[Assumption]]) -> str:
         asked = list(self._waiting)
@@ -181,14 +240,17 @@ class Asking(Generic[F]):
                 self._remember(key, kept[0], kept[1:])
             else:
                 del self._known[key]
+        for place, piece in list(self._pieces.items()):
+            if piece.run < oldest:
+                del self._pieces[place]
 
 
 class Ask(Generic[F]):
     """What a part is given to ask with."""
 
     __slots__ = (
-        "_asking", "_last", "_more", "_seen", "_under", "absent", "fields", "held", "made_of",
-        "may_be_on_no_line",
+        "_asking", "_last", "_more", "_seen", "_under", "absent", "held", "made_of",
+        "may_be_on_no_line", "sources",
     )  # fmt: skip
 
     def __init__(
@@ -203,10 +265,10 @@ class Ask(Generic[F]):
         self._more = more
         self._last = last
         self.made_of: list[Item] = []
-        self._seen: frozenset[str] | None = None
+        self._seen: Sources | None = None
         self.held: set[Assumption] = set()
         self.absent: set[Assumption] = set()
-        self.fields: set[str] = set()
+        self.sources: set[str | Piece] = set()
         self.may_be_on_no_line = False
         """Whether it may come out that way, before anything is asked for: it did elsewhere."""
 
@@ -229,19 +291,24 @@ class Ask(Generic[F]):
         **named: P.kwargs,
     ) -> V:
         """What a picker takes out of another part that is about nothing else than the records: while it takes
-        the same, it does not matter what else changed there. Raises CircleError."""
-        del named
-        made = self._asked_for((part,))
-        value = picker(made.value, *arguments)  # type: ignore[call-arg]
-        self.made_of.append(Picked(made, self._more, picker, arguments, value))
+        the same, it does not matter what else changed there. Out of a part that looks at assumptions no piece
+        is taken; it is asked for. Raises CircleError, and what the picker raises."""
+        if named:
+            raise TypeError("a picker is given its arguments in order")
+        piece = self._asking.piece((part,), picker, arguments)
+        if piece.value is GONE:
+            return picker(self(part), *arguments)  # type: ignore[call-arg]
+        self.sources.add(piece)
+        self.made_of.append(Picked(piece, piece.value, frozenset((piece,))))
+        value: V = piece.value  # type: ignore[assignment]
         return value
 
     def _asked_for(self, key: Key) -> Made:
         more = self._more
         made = self._asking.made(key, self._under | more if more else self._under)
-        if made.fields is not self._seen:
-            self._seen = made.fields
-            self.fields |= made.fields
+        if made.sources is not self._seen:
+            self._seen = made.sources
+            self.sources |= made.sources
         if made.looks:
             self.held |= made.held - more if more else made.held
             self.absent |= made.absent
@@ -255,8 +322,8 @@ class Ask(Generic[F]):
         try:
             value = reader(watched, *arguments)  # type: ignore[call-arg]
         finally:
-            self.fields |= seen
-        self.made_of.append(Read(reader, arguments, value, self._asking.known_fields(frozenset(seen))))
+            self.sources |= seen
+        self.made_of.append(Read(reader, arguments, value, self._asking.known(frozenset(seen))))
         return value
 
     def assumes(self, assumption: Assumption) -> bool:
@@ -284,7 +351,7 @@ class Ask(Generic[F]):
     def under(self, *assumptions: Assumption) -> Ask[F]:
         """The same, to ask for parts under further assumptions."""
         other = Ask(self._asking, self._under, self._last, self._more | frozenset(assumptions))
-        other.made_of, other.fields = self.made_of, self.fields
+        other.made_of, other.sources = self.made_of, self.sources
         other.held, other.absent = self.held, self.absent
         return other
 
@@ -294,8 +361,8 @@ class Ask(Generic[F]):
         return None if self._last is None else self._last.value
 
 
-def _is_still(item: Picked | Read, source: object) -> bool:
-    """Whether what was taken out of another part or of the records comes out of these the same."""
+def _is_still(item: Read, source: object) -> bool:
+    """Whether what was taken out of the records comes out of these the same."""
     try:
         now = item.take(source, *item.arguments)
     except LookupError:

@@ -29,28 +29,45 @@ class Branch(NamedTuple):
     under: frozenset[Assumption]
 
 
-class Picked(NamedTuple):
-    """That a part took something out of another, by which picker, and what it was."""
+GONE = object()
+"""Stands for what a picker does not find any more."""
 
-    made: Made
-    under: frozenset[Assumption]
-    take: Callable[..., object]
-    arguments: tuple[Any, ...]
+
+class Piece:
+    """What a picker takes out of a part that looks at no assumption: looked at once in a computation, in the
+    run of that number, and the same since a run. All that was made of nothing else but pieces that are the
+    same need not be looked into, whatever else has changed in the parts that they were taken out of."""
+
+    __slots__ = ("arguments", "key", "run", "since", "take", "value")
+
+    def __init__(self, key: Key, take: Callable[..., object], arguments: tuple[Any, ...]) -> None:
+        self.key = key
+        self.take = take
+        self.arguments = arguments
+        self.value: object = GONE
+        self.run = self.since = 0
+
+
+class Picked(NamedTuple):
+    """That a part took a piece out of another, and what it was."""
+
+    piece: Piece
     value: object
+    sources: Sources
 
 
 class Read:
     """That a part read something of the records, by which reader, what it was, and of which fields."""
 
-    __slots__ = ("arguments", "fields", "take", "value")
+    __slots__ = ("arguments", "sources", "take", "value")
 
     def __init__(
-        self, take: Callable[..., object], arguments: tuple[Any, ...], value: object, fields: frozenset[str]
+        self, take: Callable[..., object], arguments: tuple[Any, ...], value: object, sources: Sources
     ) -> None:
         self.take = take
         self.arguments = arguments
         self.value = value
-        self.fields = fields
+        self.sources = sources
 
 
 class Watched:
@@ -69,10 +86,10 @@ class Watched:
 
 class Made:
     """A part that was made: its value, what it was made of, which assumptions it looked for and found or did
-    not find, which fields of the records it and all that it asked for have read, and how it was made where
-    other things are assumed."""
+    not find, which fields of the records it and all that it asked for have read and which pieces they took,
+    and how it was made where other things are assumed."""
 
-    __slots__ = ("absent", "fields", "held", "key", "looks", "made_of", "otherwise", "run", "value")
+    __slots__ = ("absent", "held", "key", "looks", "made_of", "otherwise", "run", "sources", "value")
 
     def __init__(
         self,
@@ -81,14 +98,14 @@ class Made:
         made_of: tuple[Item, ...],
         held: frozenset[Assumption],
         absent: frozenset[Assumption],
-        fields: frozenset[str],
+        sources: Sources,
         run: int,
     ) -> None:
         self.key = key
         self.value = value
         self.made_of = made_of
         self.see(held, absent)
-        self.fields = fields
+        self.sources = sources
         self.run = run
         self.otherwise: tuple[Made, ...] = ()
 
@@ -103,5 +120,7 @@ class Made:
         return self.held <= under and self.absent.isdisjoint(under)
 
 
+Sources = frozenset[str | Piece]
+"""Fields of the records, by name, and pieces taken out of parts."""
 Item = Made | Branch | Picked | Read
 """What a part is made of."""

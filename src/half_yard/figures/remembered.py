@@ -18,12 +18,13 @@ V = TypeVar("V")
 
 
 class Memory:
-    """What was made for one file: the parts of its computations (`asking.py`), which of them were made on no
-    line, how many computations there were and of which records the last, and what else was remembered while
-    this memory was in use."""
+    """What was made for one file: the parts of its computations (`asking.py`) and the pieces taken out of
+    them, which of them were made on no line, how many computations there were and of which records the last,
+    and what else was remembered while this memory was in use."""
 
     def __init__(self, runs: int = 0) -> None:
         self.parts: dict[Any, Any] = {}
+        self.pieces: dict[Any, Any] = {}
         self.on_no_line: set[object] = set()
         self.runs = runs
         self.records: object = None

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from enum import StrEnum
 
-from half_yard.figures.figure import Figure, Mark, Place
+from half_yard.figures.figure import Figure, Mark, MarkKind, Place
 
 
 class Role(StrEnum):
@@ -181,14 +181,16 @@ class Page:
         return placed
 
     def sheet(self) -> Sheet:
-        """The sheet as it is filled in."""
+        """The sheet as it is filled in, saying so where values of it are provisional."""
+        marks = frozenset[Mark]().union(*(line.figure.marks for line in self.lines))
+        provisional = sorted({mark.message for mark in marks if mark.kind is MarkKind.PROVISIONAL})
         return Sheet(
             key=self.key,
             form=self.form,
             subject=self.subject,
             lines=tuple(self.lines),
             facts=tuple(self.facts),
-            notes=tuple(self.notes),
+            notes=(*self.notes, *provisional),
             about=self.about,
             statement=self.statement,
             assets=self.assets,

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from itertools import compress
 from operator import is_not
 from typing import TypeVar
@@ -10,7 +10,13 @@ from typing import TypeVar
 R = TypeVar("R")
 
 
-def changed_keys(before: Mapping[str, R], now: Mapping[str, R]) -> list[str]:
+def changed_keys(before: Mapping[str, R], now: Mapping[str, R]) -> tuple[str, ...]:
     """The ids of records that were not there before, or were others. A collection may have thousands, of
     which an edit changes a few: no step of this is made in Python for each."""
-    return list(compress(now, map(is_not, now.values(), map(before.get, now))))
+    return tuple(compress(now, map(is_not, now.values(), map(before.get, now))))
+
+
+def gone_keys(before: Mapping[str, R], now: Mapping[str, R], changed: Collection[str]) -> set[str]:
+    """The ids of records that are not there any more, where these have changed."""
+    added = sum(key not in before for key in changed)
+    return before.keys() - now.keys() if len(before) + added > len(now) else set()

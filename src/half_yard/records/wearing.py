@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from pydantic import TypeAdapter, ValidationError
 
-from half_yard.records.changing import changed_keys
+from half_yard.records.changing import changed_keys, gone_keys
 from half_yard.records.client_file import ClientFile
 from half_yard.records.edits import EditError, apply
 from half_yard.records.fittings import Fitting
@@ -54,7 +54,8 @@ def worn_again(before: ClientFile, made: ClientFile, now: ClientFile, fitting: F
         if name not in fields:
             update[name] = is_now
         elif isinstance(is_now, dict):
-            changed = {*changed_keys(was, is_now), *(was.keys() - is_now.keys())}
+            others = changed_keys(was, is_now)
+            changed = {*others, *gone_keys(was, is_now, others)}
             if any((name, key) in touched for key in changed):
                 return None
             update[name] = _with_changed(was, getattr(made, name), is_now, changed)

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import replace
 from functools import partial
 
 from half_yard.books import Books
@@ -17,7 +16,7 @@ from half_yard.countries.ca.slips import slip_stops
 from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
 from half_yard.countries.left_out import ARCHIVED, stopped_with
 from half_yard.countries.results import CarryPoint, Computation, Return
-from half_yard.figures import Asking, MarkKind, Place, Sheet
+from half_yard.figures import Asking, Place, Sheet
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
 
@@ -39,7 +38,6 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         stories={},
         make_matches=lambda: (*books.matches, *asking.run(BOOKS.without_form)),
         stops=stops,
-        unusual={},
         make_findings=memory.later(partial(findings_of, file, sheets, stops)),
         returns=tuple(_return(file, person) for person in asking.run(people)),
     )
@@ -54,9 +52,13 @@ def _return(file: ClientFile, person: str) -> Return:
 
 def everything(ask: Ask) -> tuple[tuple[Sheet, ...], dict[str, str], Books]:
     """The sheets, what is stopped, the books."""
-    made = tuple(map(_with_notes, _sheets(ask)))
-    carried = carryover_sheet(ask.of(carryovers_of), ask.of(names_of), made, CanadaAsked.carryovers)
+    made = tuple(_sheets(ask))
+    carried = carryover_sheet(ask.of(carryovers_of), ask(_names), made, CanadaAsked.carryovers)
     return made if carried is None else (*made, carried), ask(all_stops), ask(BOOKS.books)
+
+
+def _names(ask: Ask) -> dict[str, str]:
+    return ask.of(names_of)
 
 
 def _sheets(ask: Ask) -> Iterator[Sheet]:
@@ -84,12 +86,6 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
             yield ask(instalments.instalments.sheet, person)
 
 
-def _with_notes(sheet: Sheet) -> Sheet:
-    """The sheet, saying so where a value is provisional."""
-    notes = sorted({mark.message for mark in sheet.marks if mark.kind is MarkKind.PROVISIONAL})
-    return replace(sheet, notes=(*sheet.notes, *notes)) if notes else sheet
-
-
 def all_stops(ask: Ask) -> dict[str, str]:
     """Why something that was entered counts nowhere, by record path."""
     return {
@@ -97,7 +93,7 @@ def all_stops(ask: Ask) -> dict[str, str]:
         **ask.of(_asset_stops),
         **ask(slip_stops),
         **ask.of(_carryover_stops),
-        **ask.of(_archived),
+        **stopped_with(ask, BOOKS, ask.of(_archived)),
     }
 
 
@@ -117,5 +113,4 @@ def _carryover_stops(file: ClientFile) -> dict[str, str]:
 
 
 def _archived(file: ClientFile) -> dict[str, str]:
-    gone = {key: ARCHIVED for key, activity in file.activities.items() if activity.archived}
-    return stopped_with(file, tuple(gone.items()))
+    return {key: ARCHIVED for key, activity in file.activities.items() if activity.archived}

@@ -51,9 +51,14 @@ def book_findings(frame: OnReturn, books: Books, unusual: Mapping[str, str]) -> 
 def unusual_entries(ask: Ask, activity: str) -> tuple[tuple[str, Decimal], ...]:
     """The entries of an activity that seem to have a digit too many, and what would stand among the
     others."""
-    groups = BOOKS.entries_of(ask, activity).values()
-    found = [digit_too_many({key: _typed(leaf) for key, leaf in group.items()}) for group in groups]
+    found = [ask(unusual_on, activity, line) for line in BOOKS.entries_of(ask, activity)]
     return tuple(each for each in found if each is not None)
+
+
+def unusual_on(ask: Ask, activity: str, line: str) -> tuple[str, Decimal] | None:
+    """The one on a line."""
+    group = BOOKS.entries_on(ask, activity, line)
+    return digit_too_many({key: _typed(leaf) for key, leaf in group.items()})
 
 
 def _typed(leaf: Figure) -> Decimal:

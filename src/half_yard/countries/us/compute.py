@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from decimal import Decimal
-from functools import partial
 
 from half_yard.books import Books
 from half_yard.countries.asking import Ask
@@ -25,6 +24,7 @@ from half_yard.countries.us.sheets import sheets_of
 from half_yard.figures import Asking, Place, Sheet
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
+from half_yard.review import Finding
 
 CARRY = (
     CarryPoint("Businesses", Place("schedule_1", "business_income")),
@@ -43,8 +43,15 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
     """Every sheet of the file. Raises KeyError for a tax year without rules."""
     used = as_used(file)
     asking = Asking(used, memory)
-    sheets, stops, unusual, books, lives = asking.run(everything)
+    sheets, stops, books, lives = asking.run(everything)
     frame = OnReturn.of(used)
+
+    def unusual() -> dict[str, str]:
+        return asking.run(unusual_sizes)
+
+    def findings() -> tuple[Finding, ...]:
+        return findings_of(frame, sheets, stops, lives, books, unusual())
+
     return Computation(
         file=file,
         sheets=sheets,
@@ -52,8 +59,8 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         stories=lives,
         make_matches=lambda: (*books.matches, *asking.run(BOOKS.without_form)),
         stops=stops,
-        unusual=unusual,
-        make_findings=memory.later(partial(findings_of, frame, sheets, stops, lives, books, unusual)),
+        make_findings=memory.later(findings),
+        make_unusual=unusual,
         facts_of_next_year=lambda: asking.run(_facts_of_next_year),
         returns=(Return("return", "Form 1040", frame.people, "form_1040", CARRY),),
     )
@@ -61,9 +68,9 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
 
 def everything(
     ask: Ask,
-) -> tuple[tuple[Sheet, ...], dict[str, str], dict[str, str], Books, dict[str, AssetStory]]:
-    """The sheets, what is stopped, what has an unusual size, the books, and the stories of the assets."""
-    return ask(sheets_of), ask(all_stops), ask(unusual_sizes), ask(BOOKS.books), ask(stories_up_to_now)
+) -> tuple[tuple[Sheet, ...], dict[str, str], Books, dict[str, AssetStory]]:
+    """The sheets, what is stopped, the books, and the stories of the assets."""
+    return ask(sheets_of), ask(all_stops), ask(BOOKS.books), ask(stories_up_to_now)
 
 
 def _facts_of_next_year(ask: Ask) -> dict[str, Decimal]:
@@ -96,7 +103,7 @@ def all_stops(ask: Ask) -> dict[str, str]:
         **ask(not_on_return),
         **ask(carryover_stops),
     }
-    return stops | ask.of(stopped_with, tuple(ask(left_out).items()))
+    return stops | stopped_with(ask, BOOKS, ask(left_out))
 
 
 def not_on_return(ask: Ask) -> dict[str, str]:

@@ -81,22 +81,23 @@ from half_yard.countries.us.frame import rules
 from half_yard.countries.us.losses import entities
 from half_yard.countries.us.qualified import trades
 from half_yard.countries.us.shared.divided import things
-from half_yard.figures import MarkKind, Sheet
-from half_yard.records import ClientFile
+from half_yard.figures import Sheet
 
 
 def sheets_of(ask: Ask) -> tuple[Sheet, ...]:
-    """Every sheet, what feeds others before what it feeds."""
-    provisional = ask(rules).forms_provisional
+    """Every sheet, what feeds others before what it feeds; each says so where the year's forms are
+    provisional."""
     of_the_return = ask.under(*itemizing.of_the_return(ask))
-    made = tuple(_with_year_note(sheet, provisional) for sheet in _sheets(of_the_return))
-    carried = carryover_sheet(ask.of(carryovers_of), ask.of(_names), made, KINDS)
+    made = tuple(_sheets(of_the_return))
+    if words := ask(rules).forms_provisional:
+        made = tuple(replace(sheet, notes=(*sheet.notes, words)) for sheet in made)
+    carried = carryover_sheet(ask.of(carryovers_of), ask(_names), made, KINDS)
     return made if carried is None else (*made, carried)
 
 
-def _names(file: ClientFile) -> dict[str, str]:
+def _names(ask: Ask) -> dict[str, str]:
     """What a carryover may belong to, by id, the parts of entities among it."""
-    return {**names_of(file), **dict(entities.carried_for(file))}
+    return {**ask.of(names_of), **dict(ask.of(entities.carried_for))}
 
 
 def _sheets(ask: Ask) -> Iterator[Sheet]:
@@ -310,10 +311,3 @@ def _before_expensing(ask: Ask) -> Iterator[Sheet]:
     for key in ask(schedule_e.properties):
         if key in expensing:
             yield before(schedule_e.property_lines.sheet, key)
-
-
-def _with_year_note(sheet: Sheet, provisional: str) -> Sheet:
-    """The sheet, saying so where its values or the year's forms are provisional."""
-    notes = [provisional] if provisional else []
-    notes += sorted(mark.message for mark in sheet.marks if mark.kind is MarkKind.PROVISIONAL)
-    return replace(sheet, notes=(*sheet.notes, *notes)) if notes else sheet

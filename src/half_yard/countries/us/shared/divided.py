@@ -32,7 +32,7 @@ from half_yard.countries.us.shared.measured import (
     measured,
 )
 from half_yard.figures import NOTHING_ENTERED, Choice, Figure, difference, entered, stated, together, total
-from half_yard.records import ClientFile, Thing
+from half_yard.records import ClientFile, Entry, Thing
 
 
 class Cost(NamedTuple):
@@ -171,15 +171,17 @@ def costs_of(ask: Ask, thing: str, line: str, activities: tuple[str, ...]) -> tu
     keys = tuple(frame.BOOKS.entries_of(ask, thing)[line])
     if line in ALWAYS_PERSONAL:
         return tuple(Cost(key, None, PERSONAL, shared=False) for key in keys)
-    return ask.of(_costs, keys, activities)
+    return ask.pick(frame.BOOKS.entries, _costs, keys, activities)
 
 
-def _costs(file: ClientFile, keys: tuple[str, ...], activities: tuple[str, ...]) -> tuple[Cost, ...]:
+def _costs(
+    entries: Mapping[str, Entry], keys: tuple[str, ...], activities: tuple[str, ...]
+) -> tuple[Cost, ...]:
     """The entries by id. One that is for a use that the thing does not have is shared by all."""
     known = {*activities, *ONLY}
     found = []
     for key in keys:
-        entry = file.entries[key]
+        entry = entries[key]
         only = entry.only if entry.only in known else ""
         if not only and entry.share is not None and len(activities) == 1:
             only = activities[0]
