@@ -75,6 +75,7 @@ MAY_IMPORT = {
 LONGEST = 400
 # Modules that name the years in which a law took effect.
 DATED = {
+    "additions.py",
     "basis.py",
     "classes.py",
     "special_allowance.py",

@@ -10,7 +10,6 @@ from decimal import ROUND_HALF_UP, Decimal
 from pathlib import Path
 from typing import Any
 
-from half_yard.cli.printed import thread_text
 from half_yard.countries import compute
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.forms import form_428_reductions as reductions
@@ -21,11 +20,9 @@ from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.countries.ca.year_rules import YEARS, rules_for
 from half_yard.countries.methods_beside import result_of
 from half_yard.countries.side_by_side import TOGETHER, rows_beside
-from half_yard.figures import Lines, Page, Place, recompute, stated
+from half_yard.figures import Lines, Page, recompute, stated
 from half_yard.records import (
     Activity,
-    Asset,
-    Carryover,
     ClientFile,
     Entry,
     Household,
@@ -36,12 +33,10 @@ from half_yard.records import (
 from half_yard.records.fittings import Fitting
 from half_yard.records.identifiers import numbered
 from half_yard.records.wearing import applied
+from tests.canadian import FLAT, SHOP, bought, business_of, canadian, rental_of, ucc
 from tests.files import Given, amount, line
 
-SHOP, FLAT, FLAT_2 = "a00001", "a00002", "a00003"
 REFERENCE = Path(__file__).parent / "reference"
-OWNER = {"owner": Decimal(100)}
-CCA = "cca.{}/class_8.{}"
 
 
 ON_100_000 = """
@@ -60,132 +55,6 @@ ON_100_000 = """
 
 def cents(amount: Decimal) -> Decimal:
     return amount.quantize(Decimal("0.01"), ROUND_HALF_UP)
-
-
-def canadian(year: int, province: str = "ON", **parts: Any) -> ClientFile:
-    """A file of one person who is between 18 and 65."""
-    born = datetime.date(1980, 6, 1)
-    people = {"owner": Person(first_name="Odile", last_name="Reed", birth_date=born)}
-    household = Household(
-        filing_status="single", choices={"province": province}, answers={"nothing_else": True}
-    )
-    base = {"household": household, "people": people}
-    return ClientFile.new("ca", year).model_copy(update={**base, **parts})
-
-
-def business_of(profit: str, year: int, province: str = "ON", **parts: Any) -> ClientFile:
-    entry = Entry(activity=SHOP, line="sales", amount=Decimal(profit))
-    shop = {SHOP: Activity(kind="business", name="Workshop", owners=OWNER)}
-    return canadian(year, province, activities=shop, entries=numbered("entries", [entry]), **parts)
-
-
-def rental_of(income: str, year: int, *assets: Asset, **parts: Any) -> ClientFile:
-    line_of = "rents" if Decimal(income) >= 0 else "repairs"
-    entry = Entry(activity=FLAT, line=line_of, amount=abs(Decimal(income)))
-    flat = {FLAT: Activity(kind="rental", name="Flat", owners=OWNER, **parts.pop("flat", {}))}
-    return canadian(
-        year, activities=flat, entries=numbered("entries", [entry]), assets=numbered("assets", list(assets)),
-        **parts,
-    )  # fmt: skip
-
-
-def appliance(cost: str, day: str, activity: str = FLAT, **fields: Any) -> Asset:
-    return Asset(
-        activity=activity, name="Stove", asset_class="class_8", cost=Decimal(cost),
-        in_service=datetime.date.fromisoformat(day), **fields,
-    )  # fmt: skip
-
-
-def ucc(opening: str, activity: str = FLAT) -> dict[str, Carryover]:
-    return numbered("carryovers", [Carryover(kind="ucc_8", of=activity, amount=Decimal(opening))])
-
-
-class Allowance(unittest.TestCase):
-    """Examples A and B: class 8, one addition of 2,400."""
-
-    def closes(self, file: ClientFile, allowance: str, closing: str, activity: str = FLAT) -> None:
-        self.assertEqual(amount(file, CCA.format(activity, "allowance")), Decimal(allowance))
-        self.assertEqual(amount(file, CCA.format(activity, "closing")), Decimal(closing))
-
-    def test_it_never_makes_a_rental_loss(self) -> None:
-        file = rental_of("-1500", 2023, appliance("2400", "2023-05-01"))
-        self.closes(file, "0", "2400")
-        self.assertEqual(amount(file, "t1.owner/rents"), -1500)
-
-    def test_the_year_after_has_neither_half_year_nor_bonus(self) -> None:
-        self.closes(rental_of("3000", 2024, carryovers=ucc("2400")), "480", "1920")
-
-    def test_accelerated_phased_out_and_from_a_relative(self) -> None:
-        self.closes(rental_of("1310", 2022, appliance("2400", "2022-05-01")), "720", "1680")
-        self.closes(rental_of("1310", 2024, appliance("2400", "2024-05-01")), "480", "1920")
-        used = appliance("2400", "2022-05-01", answers={"from_a_relative": True})
-        self.closes(rental_of("1310", 2022, used), "240", "2160")
-
-    def test_purchases_of_2025_are_provisional(self) -> None:
-        file = rental_of("1310", 2025, appliance("2400", "2025-05-01"))
-        self.closes(file, "480", "1920")
-        computation = compute(file)
-        owed = computation.line(Place("t1.owner", "owed"))
-        self.assertTrue(owed.figure.provisional)
-        printed = thread_text(computation, owed)
-        self.assertIn("Provisional: ", printed)
-        self.assertNotIn("Not computed: ", printed)
-
-    def test_the_limit_is_over_all_rentals_together(self) -> None:
-        file = rental_of("5000", 2024, carryovers=ucc("30000"))
-        second = Activity(kind="rental", name="Annex", owners=OWNER)
-        cost = Entry(activity=FLAT_2, line="repairs", amount=Decimal(2000))
-        file = file.model_copy(
-            update={
-                "activities": {**file.activities, FLAT_2: second},
-                "entries": {**file.entries, "e00002": cost},
-            }
-        )
-        self.assertEqual(amount(file, CCA.format(FLAT, "allowance")), 3000)
-        self.assertEqual(amount(file, "t1.owner/rents"), 0)
-
-    def test_columns_with_additions_and_dispositions(self) -> None:
-        sold = appliance(
-            "9000", "2019-01-01", SHOP, disposed=datetime.date(2023, 8, 1), proceeds=Decimal(1500)
-        )
-        for answers, allowance, closing in (
-            ({}, "2750", "9750"),
-            ({"from_a_relative": True}, "2250", "10250"),
-        ):
-            new = appliance("4000", "2023-05-01", SHOP, answers=answers)
-            assets = numbered("assets", [sold, new])
-            file = business_of("90000", 2023, assets=assets, carryovers=ucc("10000", SHOP))
-            self.closes(file, allowance, closing, SHOP)
-
-    def test_class_50_and_its_private_part(self) -> None:
-        """Examples 11 and 12: 2,600, of which 40% personal."""
-        for year, allowance in ((2023, "1287.00"), (2024, "858.00")):
-            computer = appliance("2600", f"{year}-05-01", SHOP, share=Decimal(60))
-            computer = computer.model_copy(update={"asset_class": "class_50"})
-            file = business_of("90000", year, assets={"s00001": computer})
-            self.assertEqual(amount(file, f"cca.{SHOP}/class_50.allowance"), Decimal(allowance))
-            self.assertEqual(amount(file, f"t2125.{SHOP}/allowance"), Decimal(allowance))
-
-    def test_recapture_terminal_loss_and_what_is_left(self) -> None:
-        """Examples 23 to 26: the last asset, cost 10,000, class of 4,000."""
-        for price, cost, empty, recapture, terminal, closing in (
-            ("6000", "10000", True, 2000, 0, 0), ("1500", "10000", True, 0, 2500, 0),
-            ("1500", "10000", False, 0, 0, 2000), ("6000", "5000", True, 1000, 0, 0),
-        ):  # fmt: skip
-            gone = appliance(cost, "2019-01-01", disposed=datetime.date(2024, 3, 1), proceeds=Decimal(price))
-            flat = {"answers": {"empty_class_8": empty}}
-            file = rental_of("9000", 2024, gone, carryovers=ucc("4000"), flat=flat)
-            found = {
-                name: amount(file, CCA.format(FLAT, name))
-                for name in ("recapture", "terminal_loss", "closing")
-            }
-            self.assertEqual(
-                found, {"recapture": recapture, "terminal_loss": terminal, "closing": closing}, price
-            )
-
-    def test_nobody_has_to_claim_it(self) -> None:
-        flat = {"answers": {"no_cca": True}}
-        self.closes(rental_of("9000", 2024, carryovers=ucc("4000"), flat=flat), "0", "4000")
 
 
 class Persons(unittest.TestCase):
@@ -553,9 +422,9 @@ class ReadyOnes(unittest.TestCase):
     def test_no_allowance_and_all_of_it(self) -> None:
         file = business_of("50000", 2024, carryovers=ucc("1000", SHOP))
         none = applied(file, self.made(file, f"allowance.{SHOP}"))
-        self.assertEqual(amount(none, CCA.format(SHOP, "allowance")), 0)
+        self.assertEqual(amount(none, f"cca.{SHOP}/class_8.allowance"), 0)
         again = applied(none, self.made(none, f"allowance.{SHOP}"))
-        self.assertEqual(amount(again, CCA.format(SHOP, "allowance")), 200)
+        self.assertEqual(amount(again, f"cca.{SHOP}/class_8.allowance"), 200)
 
     def test_two_returns_beside_each_other_say_whose_and_what_they_come_to_together(self) -> None:
         people = {key: Person(first_name=key, birth_date=datetime.date(1980, 6, 1)) for key in ROLES}
@@ -607,7 +476,7 @@ class Couple(unittest.TestCase):
         )
         file = business_of(
             "41200.55", 2024, "AB", wages={"w00001": slip}, carryovers=ucc("1200", SHOP),
-            assets={"s00001": appliance("800", "2024-02-01", SHOP)},
+            assets={"s00001": bought("800", "2024-02-01", SHOP)},
         )  # fmt: skip
         for sheet in compute(file).sheets:
             for each in sheet.lines:

@@ -23,6 +23,7 @@ from half_yard.countries.next_year_again import bring, changed_since
 from half_yard.records import Asset, Carryover, ClientFile, Entry, apply, change
 from half_yard.records.identifiers import numbered
 from half_yard.storage import Keys, OpenFile, Seal, SealedFileError, read_file, to_bytes
+from tests.canadian import FLAT, SHOP, bought, business_of, rental_of, ucc
 from tests.files import (
     BUSINESS,
     amount,
@@ -35,7 +36,6 @@ from tests.files import (
     items,
     sole_proprietor,
 )
-from tests.test_canada import FLAT, SHOP, appliance, business_of, rental_of, ucc
 
 ROOM = Path(half_yard.countries.__file__).parent
 CARRYING = {
@@ -65,7 +65,7 @@ CARRYING = {
     ("us/forms/section_481.py", "left"),
     ("us/forms/waiting.py", "key"),
     ("ca/forms/t2125.py", "closing_inventory"),
-    ("ca/forms/cca.py", "closing"),
+    ("ca/forms/cca.py", "{of}.closing"),
 }
 """Every line that carries: its module and its key. A new one is listed here with an example below."""
 
@@ -149,7 +149,7 @@ class Lines(unittest.TestCase):
         self.assertEqual(amount(after(other), f"t2125.{SHOP}/opening_inventory"), Decimal("1985.40"))
 
     def test_a_class_goes_on_with_its_balance(self) -> None:
-        file = rental_of("9000", 2024, appliance("2400", "2024-05-01"))
+        file = rental_of("9000", 2024, bought("2400", "2024-05-01"))
         closing = amount(file, f"cca.{FLAT}/class_8.closing")
         self.assertGreater(closing, 0)
         self.assertEqual(amount(after(file), f"cca.{FLAT}/class_8.opening"), closing)

@@ -10,8 +10,8 @@ from half_yard.countries.sheet_map import FEW, map_of, way_of
 from half_yard.demo import client_files
 from half_yard.figures import NOTHING, Place, above, carried, entered, sentence, total
 from half_yard.records.identifiers import numbered
+from tests.canadian import business_of
 from tests.files import BUSINESS, business, client, entries, line, sole_proprietor
-from tests.test_canada import business_of
 
 
 class Sentences(unittest.TestCase):

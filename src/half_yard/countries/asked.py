@@ -100,6 +100,10 @@ class Asked:
         del kind
         return ()
 
+    def questions_of(self, file: ClientFile, key: str) -> Sequence[Question]:
+        """Those that apply to an activity as it stands."""
+        return self.activity_questions(file.activities[key].kind)
+
     def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
         """The questions with several answers about an activity of this kind."""
         del kind

@@ -62,7 +62,7 @@ def _fields(pack: Pack, file: ClientFile) -> Iterator[tuple[str, Field]]:
         owners = asked.owners_choices(activity.kind) if len(file.people) > 1 else ()
         fields = [
             *asked.activity_fields(file, key),
-            *(each.field(path) for each in asked.activity_questions(activity.kind)),
+            *(each.field(path) for each in asked.questions_of(file, key)),
             *(each.field(path) for each in (*asked.activity_choices(activity.kind), *owners)),
             *asked.activity_facts(file, key),
         ]

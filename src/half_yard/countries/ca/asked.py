@@ -7,10 +7,11 @@ from collections.abc import Mapping, Sequence
 from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
-from half_yard.countries.ca.classes import CLASSES, NUMBERS
+from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC, is_apart, stop
 from half_yard.countries.ca.elsewhere import ELSEWHERE
-from half_yard.countries.ca.forms.cca import UCC
+from half_yard.countries.ca.forms.cca import AT_MOST
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
+from half_yard.countries.ca.pools import pools_of
 from half_yard.countries.ca.questions import HOUSEHOLD_QUESTIONS, PERSON_QUESTIONS, person_fields
 from half_yard.countries.offered import Elsewhere, Question
 from half_yard.records import ClientFile
@@ -29,13 +30,14 @@ NO_CCA = Question(
     "It is the most; nobody has to.",
     anew=True,
 )
-EMPTY = tuple(
-    Question(
-        f"empty_{key}", f"Nothing of class {number} is left", False,
+EMPTY = {
+    key: Question(
+        f"empty_{key}", f"Nothing of class {NUMBERS[key]} is left", False,
         "Then what is left of its cost is a terminal loss (ITA 20(16))", WHAT_IS_LEFT, anew=True,
     )
-    for key, number in NUMBERS.items()
-)  # fmt: skip
+    for key, item in PROPERTY.items()
+    if not item.each
+}  # fmt: skip
 
 
 class CanadaAsked(Asked):
@@ -130,9 +132,13 @@ class CanadaAsked(Asked):
         return T4_BOXES if collection == "wages" else ()
 
     def carried_of(self, file: ClientFile, kind: str) -> Sequence[Option]:
-        """A class's balance belongs to an activity."""
-        del kind
-        return [(key, activity.name or key) for key, activity in sorted(file.activities.items())]
+        """A class's balance belongs to an activity, or to an asset that is a class of its own."""
+        apart = [
+            (key, asset.name or key)
+            for key, asset in sorted(file.assets.items())
+            if UCC.get(asset.asset_class) == kind and not stop(asset, file) and is_apart(asset, file)
+        ]
+        return [*((key, activity.name or key) for key, activity in sorted(file.activities.items())), *apart]
 
     def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
         """A business's industry code."""
@@ -143,4 +149,20 @@ class CanadaAsked(Asked):
     def activity_questions(self, kind: str) -> Sequence[Question]:
         """About the allowance, and which classes are empty."""
         del kind
-        return (NO_CCA, *EMPTY)
+        return (NO_CCA, *EMPTY.values())
+
+    def questions_of(self, file: ClientFile, key: str) -> Sequence[Question]:
+        """About the allowance, and whether the classes that it has are empty."""
+        pools = pools_of(file, key)
+        return (NO_CCA, *(EMPTY[pool.kind] for pool in pools if not pool.asset)) if pools else ()
+
+    def activity_facts(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """How much of the allowance is claimed."""
+        if not pools_of(file, key):
+            return ()
+        return [
+            Field(
+                f"/activities/{key}/facts/{AT_MOST}", "Claim allowance of at most", FieldKind.AMOUNT,
+                optional=True, hint="all that may be claimed",
+            ),
+        ]  # fmt: skip

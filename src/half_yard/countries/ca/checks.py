@@ -5,10 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 
 from half_yard.countries.ca import gaps
+from half_yard.countries.ca.class_checks import class_findings
+from half_yard.countries.ca.classes import NOTHING_CHANGED
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.frame import MARITAL
 from half_yard.countries.ca.identity import identity_problem
 from half_yard.countries.ca.questions import OWING_BEFORE
+from half_yard.countries.left_out import ARCHIVED
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
@@ -16,14 +19,10 @@ from half_yard.review import Finding, Level, share_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
-    "This program computes businesses (T2125), rentals (T776), employment, interest, pension "
-    "contributions, federal tax, and the tax of every province and territory but Quebec, with the basic, "
-    "spouse, pension, insurance and employment amounts and the workers benefit. Other income, other "
+    "This program computes businesses (T2125), rentals (T776), their capital cost allowance, employment, "
+    "interest, pension contributions, federal tax, and the tax of every province and territory but Quebec, "
+    "with the basic, spouse, pension, insurance and employment amounts and workers benefit. Other income, "
     "deductions and credits, other benefits, GST/HST returns and Quebec's own return are not part of it."
-)
-BUILDINGS = (
-    "Allowance on buildings (class 1) is not computed. "
-    "Claiming none is allowed, and keeps its cost for later."
 )
 
 
@@ -34,9 +33,9 @@ def findings_of(file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, s
         *share_findings(file),
         *expected_findings(file),
         *(Finding(Level.ERROR, f"{_called(file, path)}: {reason}", path) for path, reason in stops.items()
-          if "archived" not in reason),
+          if reason not in {ARCHIVED, NOTHING_CHANGED}),
         *_gaps(sheets),
-        *_rentals(file),
+        *class_findings(file),
         *_instalments(file, sheets),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
@@ -69,11 +68,6 @@ def _gaps(sheets: Sequence[Sheet]) -> Iterator[Finding]:
     for mark in sorted(marks, key=str):
         if mark.kind is MarkKind.GAP:
             yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)
-
-
-def _rentals(file: ClientFile) -> Iterator[Finding]:
-    if any(activity.kind == "rental" and not activity.archived for activity in file.activities.values()):
-        yield Finding(Level.NOTE, BUILDINGS)
 
 
 def _instalments(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:

@@ -9,9 +9,10 @@ from half_yard.books import Books
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca.asked import CanadaAsked
 from half_yard.countries.ca.checks import findings_of
-from half_yard.countries.ca.classes import stop
+from half_yard.countries.ca.classes import UCC, is_apart, stop
 from half_yard.countries.ca.forms import cca, form_428, instalments, schedule_6, schedule_8, t1, t776, t2125
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
+from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.slips import slip_stops
 from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
 from half_yard.countries.left_out import ARCHIVED, stopped_with
@@ -64,7 +65,7 @@ def _names(ask: Ask) -> dict[str, str]:
 def _sheets(ask: Ask) -> Iterator[Sheet]:
     for kind in ("business", "rental"):
         for key in ask(activities, kind):
-            if ask(cca.has_pools, key):
+            if ask(has_pools, key):
                 yield ask(cca.area_a.sheet, key)
     for key in ask(activities, "business"):
         yield ask(t2125.statement.sheet, key)
@@ -104,11 +105,12 @@ def _asset_stops(file: ClientFile) -> dict[str, str]:
 
 def _carryover_stops(file: ClientFile) -> dict[str, str]:
     stops = {}
+    apart = {key for key, asset in file.assets.items() if not stop(asset, file) and is_apart(asset, file)}
     for key, item in file.carryovers.items():
-        if item.kind not in cca.UCC.values():
+        if item.kind not in UCC.values():
             stops[f"/carryovers/{key}"] = "No kind of carryover is chosen yet. Choose one."
-        elif item.of not in file.activities:
-            stops[f"/carryovers/{key}"] = "It belongs to no activity of this file. Choose one."
+        elif item.of not in file.activities and item.of not in apart:
+            stops[f"/carryovers/{key}"] = "It belongs to no activity and no class of one asset. Choose one."
     return stops
 
 

@@ -10,6 +10,11 @@ ELSEWHERE = (
         NEW_ASSET,
     ),
     Elsewhere(
+        ("Depreciation", "Capital cost allowance", "Building", "House", "Car", "Leasehold improvements"),
+        "an asset of its class: the allowance is worked out by class, on Area A",
+        NEW_ASSET,
+    ),
+    Elsewhere(
         ("Mileage", "Kilometres driven", "Logbook"),
         "distance is not recorded. Type the business part of the costs as motor vehicle expenses",
     ),

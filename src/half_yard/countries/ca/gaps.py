@@ -68,6 +68,21 @@ def no_birth_date(path: str) -> Mark:
     )  # fmt: skip
 
 
+def ceiling_of_the_year(path: str) -> Mark:
+    """A passenger car bought before the years whose ceilings are known."""
+    return gap(
+        "The ceiling of the year in which the car was bought is not known.",
+        "Type as its cost what counts of it, and no sales tax.", path,
+    )  # fmt: skip
+
+
+def designated_car(path: str) -> Mark:
+    """A car of class 10.1 that was expensed immediately and is sold."""
+    return gap(
+        "A car that was expensed immediately was sold: what is taken back of it is not computed.", path=path
+    )
+
+
 def capital_gain(path: str) -> Mark:
     """An asset sold for more than it cost."""
     return gap(

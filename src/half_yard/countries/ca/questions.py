@@ -16,6 +16,11 @@ NOTHING_ELSE = Question(
     "costs, gifts, tuition or other credits",
     anew=True,
 )  # fmt: skip
+PROPOSED = Question(
+    "proposed_allowance", "Count accelerated allowances as proposed", False,
+    "of purchases from January 1, 2025, and of computers, network equipment and patents from April 16, 2024; "
+    "the sheets say that they are provisional",
+)  # fmt: skip
 STUDENT = Question(
     "student_13_weeks", "Full-time student for more than 13 weeks", False,
     "then there is no workers benefit without a child", anew=True,
@@ -27,7 +32,7 @@ CPP_STOPPED = Question(
 )  # fmt: skip
 OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
 """The facts of a person that are last year's and next year's net tax owing, in dollars."""
-HOUSEHOLD_QUESTIONS = (CHILD, NOTHING_ELSE)
+HOUSEHOLD_QUESTIONS = (CHILD, NOTHING_ELSE, PROPOSED)
 PERSON_QUESTIONS = (STUDENT, DISABILITY, CPP_STOPPED)
 ADVANCE = "workers_benefit_advance"
 """The fact of a person that is box 10 of slips RC210, in dollars."""

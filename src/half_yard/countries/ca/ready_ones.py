@@ -10,8 +10,8 @@ from functools import partial
 
 from half_yard.asked import step_to
 from half_yard.countries.ca.classes import SALE
-from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.frame import PROVINCES
+from half_yard.countries.ca.pools import pools_of
 from half_yard.countries.ca.year_rules import YearRules, rules_for
 from half_yard.countries.ready import Ready
 from half_yard.countries.ready_moves import (
@@ -128,8 +128,7 @@ def _shared_by(file: ClientFile, key: str, typed: str) -> Fitting:
 def _allowance(file: ClientFile) -> Iterator[Ready]:
     """No capital cost allowance of an activity that has some, or all that may be claimed."""
     for key, activity in running(file):
-        opening = any(item.of == key and item.kind in cca.UCC.values() for item in file.carryovers.values())
-        if not opening and not cca.counted(file, key):
+        if not pools_of(file, key):
             continue
         none = activity.answers.get("no_cca", False)
         what = "all the capital cost allowance" if none else "no capital cost allowance"

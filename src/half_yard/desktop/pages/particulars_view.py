@@ -89,7 +89,7 @@ class ParticularsView(QScrollArea):
         yield from self._owners(path)
         yield heading(path, "How it is run")
         yield from (_choice(path, question) for question in asked.activity_choices(activity.kind))
-        questions = asked.activity_questions(activity.kind)
+        questions = asked.questions_of(file, self._key)
         yield from (question.field(path) for question in questions if not question.group)
         yield heading(path, "Own lines among other expenses")
         fresh = next_id("own_lines", activity.own_lines)

@@ -1,21 +1,20 @@
 """Area A of Forms T2125 and T776: capital cost allowance by class (Income Tax Regulations 1100).
 
-Assets are kept in pools: a class of a business, or of a co-owner's rentals one property at a time. The
-allowance is the most that may be claimed; of a rental it may not make or increase a loss over all rentals
-together (1100(11)).
+The allowance is the most that may be claimed, and a choice: none, or an amount at most. Of a rental it may
+not make or increase a loss over all rentals together (1100(11)); what is expensed immediately is limited by
+the income of its own source (1100(0.1)).
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable
-from dataclasses import dataclass
-from decimal import Decimal
+from collections.abc import Mapping
 
-from half_yard.countries.asking import Ask, activity_of, tax_year
-from half_yard.countries.ca import gaps
-from half_yard.countries.ca.classes import CLASSES, NUMBERS, RATES, RELATIVE, stop
-from half_yard.countries.ca.forms import t776
-from half_yard.countries.ca.frame import rules
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.ca import pools
+from half_yard.countries.ca.classes import NUMBERS, PASSENGER, UCC
+from half_yard.countries.ca.forms import t776, t2125
+from half_yard.countries.ca.frame import activities, rules
+from half_yard.countries.ca.pools import Pool
 from half_yard.figures import (
     NOTHING,
     Carries,
@@ -23,168 +22,15 @@ from half_yard.figures import (
     Form,
     Page,
     Role,
-    above,
-    below,
     difference,
     entered,
     not_below_zero,
     smaller_of,
-    times,
     total,
 )
-from half_yard.records import Asset, Carryover, ClientFile
-from half_yard.records.amounts import HUNDRED
 
-UCC = {key: f"ucc_{number}" for key, number in NUMBERS.items()}
-"""The kind of carryover that a class's balance is."""
-
-
-def counted(file: ClientFile, activity: str) -> tuple[tuple[str, Asset], ...]:
-    """The assets of an activity that nothing stops."""
-    return tuple(
-        (key, asset)
-        for key, asset in sorted(file.assets.items())
-        if asset.activity == activity and not stop(asset, file)
-    )
-
-
-def _opening(file: ClientFile, activity: str, asset_class: str) -> tuple[tuple[str, Carryover], ...]:
-    return tuple(
-        (key, item)
-        for key, item in sorted(file.carryovers.items())
-        if item.kind == UCC[asset_class] and item.of == activity
-    )
-
-
-def classes_of(ask: Ask, activity: str) -> tuple[str, ...]:
-    """The classes of which an activity has anything."""
-    own = {asset.asset_class for _, asset in ask.of(counted, activity)}
-    return tuple(key for key in CLASSES if key in own or ask.of(_opening, activity, key))
-
-
-@dataclass(frozen=True, eq=False)
-class Pool:
-    """One class of an activity in one year, to the cent, before any limit: what was there, what came and
-    went, what is taken back or lost, and the most that may be claimed."""
-
-    opening: Figure
-    additions: Figure
-    accelerated: Figure
-    proceeds: Figure
-    balance: Figure
-    recapture: Figure
-    terminal_loss: Figure
-    base: Figure
-    most: Figure
-
-
-def pool(ask: Ask, activity: str, asset_class: str) -> Pool:
-    """The columns of Area A of one class, of all owners together."""
-    year, values = ask.of(tax_year), ask(rules)
-    assets = [(key, asset) for key, asset in ask.of(counted, activity) if asset.asset_class == asset_class]
-    came = [(key, asset) for key, asset in assets if asset.in_service and asset.in_service.year == year]
-    gone = [(key, asset) for key, asset in assets if asset.disposed and asset.disposed.year == year]
-    opening = total(
-        entered(item.amount, "undepreciated capital cost at the start", f"/carryovers/{key}/amount")
-        for key, item in ask.of(_opening, activity, asset_class)
-    )
-    additions = total((_cost(key, asset) for key, asset in came), "additions")
-    fast = total(
-        (_cost(key, asset) for key, asset in came if not asset.answers.get(RELATIVE)),
-        "accelerated additions",
-    )
-    proceeds = total((_proceeds(key, asset) for key, asset in gone), "proceeds, not above cost")
-    balance = difference(total((opening, additions)), proceeds, label="after additions and dispositions")
-    negative = below(balance, NOTHING)
-    recapture = not_below_zero(difference(NOTHING, balance)).where(negative)
-    empty = bool(ask.of(activity_of, activity).answers.get(f"empty_{asset_class}"))
-    left = not_below_zero(balance, "balance of the class")
-    terminal = left if empty else NOTHING
-    factor = values.figure("accelerated_factor_general", label="factor of accelerated additions")
-    half = values.figure("half_year_rule", label="half-year rule")
-    ordinary = difference(additions, fast, label="additions that are not accelerated")
-    against_fast = not_below_zero(
-        difference(proceeds, ordinary), "proceeds that reduce accelerated additions"
-    )
-    more = not_below_zero(difference(fast, against_fast)) * factor if fast.parts else NOTHING
-    less = not_below_zero(difference(ordinary, proceeds)) * half
-    base = not_below_zero(
-        difference(total((balance, more.named("accelerated first year"))), less.named("half-year rule")),
-        "base of the allowance",
-    )
-    rate = values.figure(RATES[asset_class], label=f"rate of class {NUMBERS[asset_class]}")
-    most = NOTHING if empty or negative else (base * rate).in_cents()
-    return Pool(
-        opening=opening,
-        additions=additions,
-        accelerated=fast,
-        proceeds=proceeds,
-        balance=balance,
-        recapture=recapture,
-        terminal_loss=terminal,
-        base=base,
-        most=most,
-    )
-
-
-def _part(key: str, asset: Asset) -> Figure | None:
-    if asset.share is None:
-        return None
-    return entered(asset.share / HUNDRED, "part used for the activity", f"/assets/{key}/share")
-
-
-def _cost(key: str, asset: Asset) -> Figure:
-    """An asset's cost, of its part for the activity."""
-    whole = entered(asset.cost, f"{asset.name or 'asset'}: cost", f"/assets/{key}/cost", asset.reckoning)
-    return times(whole, _part(key, asset))
-
-
-def _proceeds(key: str, asset: Asset) -> Figure:
-    """What came of an asset, but not more than its cost (ITA 13(21), "undepreciated capital cost", F)."""
-    path = f"/assets/{key}"
-    price = entered(asset.proceeds or Decimal(0), f"{asset.name or 'asset'}: proceeds", f"{path}/proceeds")
-    costs = entered(asset.selling_costs or Decimal(0), "cost of selling it", f"{path}/selling_costs")
-    whole = difference(price, costs, label=price.label)
-    received = times(whole, _part(key, asset))
-    kept = smaller_of(received, _cost(key, asset), label=f"{asset.name or 'asset'}: not above cost")
-    return kept.marked(gaps.capital_gain(path)) if above(received, _cost(key, asset)) else kept
-
-
-def claimed(ask: Ask, activity: str) -> bool:
-    """Whether anything is claimed of an activity this year: nobody has to."""
-    return not ask.of(activity_of, activity).answers.get("no_cca", False)
-
-
-def _fill(page: Page, ask: Ask, activity: str, room: Figure | None) -> None:
-    """Area A of an activity; `room` is how much may be claimed in all, where that is limited."""
-    allowed: list[Figure] = []
-    recaptures, losses = [], []
-    for key in ask(classes_of, activity):
-        number, made = NUMBERS[key], ask(pool, activity, key)
-        page.section = f"Class {number}"
-        page.line(f"{key}.opening", "2", "Undepreciated capital cost at the start of the year", made.opening)
-        page.line(f"{key}.additions", "3", "Cost of additions in the year", made.additions)
-        page.line(f"{key}.proceeds", "5", "Proceeds of dispositions, not above cost", made.proceeds)
-        balance = page.line(f"{key}.balance", "7", "After additions and dispositions", made.balance)
-        recaptures.append(page.line(f"{key}.recapture", "", "Recapture", made.recapture))
-        lost = page.line(f"{key}.terminal_loss", "", "Terminal loss", made.terminal_loss)
-        losses.append(lost)
-        page.line(f"{key}.base", "16", "Base of the allowance", made.base)
-        most = made.most if ask(claimed, activity) else NOTHING
-        if room is not None:
-            left = not_below_zero(difference(room, *allowed), "what the rental limit leaves")
-            most = smaller_of(most, left)
-        allowance = page.line(f"{key}.allowance", "18", "Capital cost allowance", most, Role.SUBTOTAL)
-        allowed.append(allowance)
-        end = not_below_zero(difference(balance, allowance, lost))
-        page.line(
-            f"{key}.closing", "19", "Undepreciated capital cost at the end of the year", end,
-            carries=Carries(UCC[key]),
-        )  # fmt: skip
-    page.section = "All classes"
-    page.line("recapture", "", "Recaptured capital cost allowance", total(recaptures))
-    page.line("terminal_loss", "", "Terminal loss", total(losses))
-    page.line("allowance", "9936", "Capital cost allowance of the year", total(allowed), Role.TOTAL)
+AT_MOST = "cca_at_most"
+"""The fact of an activity that is the allowance that it claims at most, in dollars."""
 
 
 @Form
@@ -196,16 +42,121 @@ def area_a(ask: Ask, activity: str) -> Page:
     )
 
 
+def _title(ask: Ask, pool: Pool) -> str:
+    name = ask.of(lambda file: file.assets[pool.asset].name) if pool.asset else ""
+    return ", ".join(filter(None, (f"Class {NUMBERS[pool.kind]}", name)))
+
+
+@area_a.part
+def there(page: Page, ask: Ask, activity: str) -> None:
+    """Columns 1 to 7: what is in the classes, and what is taken back or lost."""
+    recaptures, losses = [], []
+    for pool in ask(pools.pools, activity):
+        made, of = ask(pools.balance, pool), pool.of
+        page.section = _title(ask, pool)
+        page.line(f"{of}.opening", "2", "Undepreciated capital cost at the start of the year", made.opening)
+        page.line(f"{of}.additions", "3", "Cost of additions in the year", made.additions)
+        if made.designated.parts:
+            page.line(f"{of}.designated", "4", "Of which designated for immediate expensing", made.designated)
+        page.line(f"{of}.proceeds", "5", "Proceeds of dispositions, not above cost", made.proceeds)
+        page.line(f"{of}.balance", "7", "After additions and dispositions", made.balance)
+        recaptures.append(page.line(f"{of}.recapture", "", "Recapture", made.recapture))
+        losses.append(page.line(f"{of}.terminal_loss", "", "Terminal loss", made.terminal_loss))
+    page.section = "All classes, before the allowance"
+    page.line("recapture", "", "Recaptured capital cost allowance", total(recaptures))
+    page.line("terminal_loss", "", "Terminal loss", total(losses))
+
+
 @area_a.part
 def schedule(page: Page, ask: Ask, activity: str) -> None:
-    """The classes one after another."""
-    room = ask(rental_room, activity) if ask.of(activity_of, activity).kind == "rental" else None
-    _fill(page, ask, activity, room)
+    """Columns 9 to 19: what is claimed of each class, and what stays for later."""
+    before, claimed, expensed = ask(there, activity), ask(claims, activity), ask(immediate, activity)
+    allowed = []
+    for pool in ask(pools.pools, activity):
+        of, made = pool.of, ask(pools.balance, pool)
+        claim = ask(pools.claim, pool, expensed[pool])
+        page.section = f"{_title(ask, pool)}: the allowance"
+        if made.designated.parts:
+            page.line(f"{of}.expensed", "9", "Immediate expensing", expensed[pool])
+        if claim.more.amount:
+            page.line(f"{of}.more", "14", "Adjustment of accelerated additions", claim.more)
+        if claim.less.amount:
+            page.line(f"{of}.less", "15", "Half-year adjustment", claim.less)
+        page.line(f"{of}.base", "16", "Base of the allowance", claim.base)
+        allowance = page.line(f"{of}.allowance", "18", "Capital cost allowance", claimed[pool], Role.SUBTOTAL)
+        allowed.append(allowance)
+        left = difference(before[f"{of}.balance"], allowance, before[f"{of}.terminal_loss"])
+        if pool.kind == PASSENGER and made.given_up.amount:
+            left = left - page.line(f"{of}.given_up", "", "Given up: the car was sold", not_below_zero(left))
+        page.line(
+            f"{of}.closing", "19", "Undepreciated capital cost at the end of the year", not_below_zero(left),
+            carries=Carries(UCC[pool.kind], of=pool.asset),
+        )  # fmt: skip
+    page.section = "All classes"
+    page.line("allowance", "9936", "Capital cost allowance of the year", total(allowed), Role.TOTAL)
 
 
-def has_pools(ask: Ask, activity: str) -> bool:
-    """Whether an activity has anything in a class."""
-    return bool(ask(classes_of, activity))
+# -- what is claimed --------------------------------------------------------------------------------------
+
+
+def immediate(ask: Ask, activity: str) -> Mapping[Pool, Figure]:
+    """What is expensed immediately of each class: what is designated, within the year's limit and the income
+    of the activity before any allowance; slow classes first (Regulations 1100(0.1), 1104(3.1))."""
+    found = dict.fromkeys(ask(pools.pools, activity), NOTHING)
+    designated = {pool: ask(pools.balance, pool).designated for pool in found}
+    if not any(each.parts for each in designated.values()) or not ask(is_claimed, activity):
+        return found
+    income = not_below_zero(ask(before_allowance, activity), "income before the allowance")
+    limit = difference(
+        ask(rules).figure("immediate_expensing_limit", label="limit of immediate expensing"),
+        *ask(_expensed_before, activity),
+    )
+    taken: list[Figure] = []
+    for pool in pools.in_order_of_rates(ask, activity):
+        if designated[pool].parts:
+            left = not_below_zero(difference(smaller_of(income, limit), *taken), "what the limits leave")
+            found[pool] = smaller_of(designated[pool], left, label="expensed immediately")
+            taken.append(found[pool])
+    return found
+
+
+def _expensed_before(ask: Ask, activity: str) -> tuple[Figure, ...]:
+    """What the activities before this one in the file have expensed: they share one limit."""
+    every = (*ask(activities, "business"), *ask(activities, "rental"))
+    earlier = every[: every.index(activity)] if activity in every else ()
+    expensed = [each for key in earlier for each in ask(immediate, key).values()]
+    return tuple(each for each in expensed if each.parts)
+
+
+def is_claimed(ask: Ask, activity: str) -> bool:
+    """Whether anything is claimed of an activity this year: nobody has to."""
+    return not ask.of(activity_of, activity).answers.get("no_cca", False)
+
+
+def claims(ask: Ask, activity: str) -> Mapping[Pool, Figure]:
+    """What is claimed of each class."""
+    expensed, limits = ask(immediate, activity), ask(limits_of, activity)
+    found = dict.fromkeys(ask(pools.pools, activity), NOTHING)
+    taken: list[Figure] = []
+    if ask(is_claimed, activity):
+        for pool in pools.in_order_of_rates(ask, activity):
+            most = total((expensed[pool], ask(pools.claim, pool, expensed[pool]).most), "the most")
+            left = [not_below_zero(difference(limit, *taken), limit.label) for limit in limits]
+            found[pool] = smaller_of(most, *left) if left else most
+            taken.append(found[pool])
+    return found
+
+
+def limits_of(ask: Ask, activity: str) -> tuple[Figure, ...]:
+    """What limits the allowance of an activity in all: of a rental its room, and what the preparer claims at
+    most."""
+    record, found = ask.of(activity_of, activity), []
+    if record.kind == "rental":
+        found.append(ask(rental_room, activity))
+    if AT_MOST in record.facts:
+        path = f"/activities/{activity}/facts/{AT_MOST}"
+        found.append(entered(record.facts[AT_MOST], "claimed at most", path))
+    return tuple(found)
 
 
 def rental_room(ask: Ask, activity: str) -> Figure:
@@ -213,9 +164,16 @@ def rental_room(ask: Ask, activity: str) -> Figure:
     allowance, less what those before it in the file have taken (Regulations 1100(11))."""
     rentals = ask(t776.rentals_like, activity)
     income = not_below_zero(
-        total(ask(t776.before_allowance, key) for key in rentals),
+        total(ask(before_allowance, key) for key in rentals),
         "income of all rentals before the allowance",
     )
-    earlier: Iterable[str] = rentals[: rentals.index(activity)]
-    taken = [ask(schedule, key)["allowance"] for key in earlier if ask(has_pools, key)]
-    return not_below_zero(difference(income, *taken), "room under the rental limit")
+    earlier = rentals[: rentals.index(activity)] if activity in rentals else ()
+    taken = [ask(schedule, key)["allowance"] for key in earlier if ask(pools.has_pools, key)]
+    return not_below_zero(difference(income, *taken), "what the rental limit leaves")
+
+
+def before_allowance(ask: Ask, activity: str) -> Figure:
+    """What an activity earns before any allowance, with what is taken back and less what is lost."""
+    if ask.of(activity_of, activity).kind == "rental":
+        return ask(t776.before_allowance, activity)
+    return ask(t2125.before_allowance, activity)

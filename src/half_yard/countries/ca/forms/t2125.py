@@ -7,10 +7,11 @@ from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
+from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
-from half_yard.figures import NOTHING_ENTERED, Carries, Figure, Form, Page, Role, total
+from half_yard.figures import NOTHING_ENTERED, Carries, Figure, Form, Page, Role, difference, total
 from half_yard.review import shares_add_up
 from half_yard.sharing import split
 
@@ -39,8 +40,8 @@ def income(page: Page, ask: Ask, activity: str) -> None:
         sales = sales.marked(shares_gap(activity))
     first = page.line("sales", "8000", "Adjusted gross sales or professional fees", sales)
     other = totals.get("other_income", NOTHING_ENTERED)
-    if ask(cca.has_pools, activity):
-        other = total((other, ask(cca.schedule, activity)["recapture"]))
+    if ask(has_pools, activity):
+        other = total((other, ask(cca.there, activity)["recapture"]))
     second = page.line("other_income", "8230", "Other income", other)
     gross = page.line(
         "gross_income", "8299", "Gross business or professional income", first + second, Role.GROSS
@@ -52,11 +53,10 @@ def income(page: Page, ask: Ask, activity: str) -> None:
 
 
 @statement.part
-def net_income(page: Page, ask: Ask, activity: str) -> None:
-    """Part 4, lines 8521 to 9369."""
+def expenses(page: Page, ask: Ask, activity: str) -> None:
+    """Part 4, lines 8521 to 9270, but for the allowance."""
     totals, record = ask(BOOKS.totals, activity), ask.of(activity_of, activity)
     page.section = "Part 4 · Expenses"
-    lines = []
     for line in BUSINESS_EXPENSES:
         amount, title = totals.get(line.key, NOTHING_ENTERED), line.title
         match line.key:
@@ -65,16 +65,29 @@ def net_income(page: Page, ask: Ask, activity: str) -> None:
                 amount, title = (amount * part).named("Deductible part of meals"), "Meals and entertainment"
             case "other_expenses":
                 others = with_own_lines(page, record, totals, line.number)
-                if ask(cca.has_pools, activity):
-                    pools = ask(cca.schedule, activity)
-                    title_of = "Capital cost allowance"
-                    lines.append(page.line("allowance", "9936", title_of, pools["allowance"], Role.COST))
-                    others.append(pools["terminal_loss"])
+                if ask(has_pools, activity):
+                    others.append(ask(cca.there, activity)["terminal_loss"])
                 amount = total(others)
-        lines.append(page.line(line.key, line.number, title, amount))
+        page.line(line.key, line.number, title, amount)
+
+
+def before_allowance(ask: Ask, activity: str) -> Figure:
+    """What a business earns before the allowance, of all owners together."""
+    costs = [ask(expenses, activity)[line.key] for line in BUSINESS_EXPENSES]
+    return difference(ask(income, activity)["gross_profit"], *costs, label="income before the allowance")
+
+
+@statement.part
+def net_income(page: Page, ask: Ask, activity: str) -> None:
+    """Part 4, lines 9936, 9368 and 9369."""
+    page.section = "Part 4 · Expenses"
+    costs = [ask(expenses, activity)[line.key] for line in BUSINESS_EXPENSES]
+    if ask(has_pools, activity):
+        allowance = ask(cca.schedule, activity)["allowance"]
+        costs.append(page.line("allowance", "9936", "Capital cost allowance", allowance, Role.COST))
     page.section = ""
-    costs = page.line("total_expenses", "9368", "Total expenses", total(lines), Role.TOTAL)
-    profit = ask(income, activity)["gross_profit"] - costs
+    whole = page.line("total_expenses", "9368", "Total expenses", total(costs), Role.TOTAL)
+    profit = ask(income, activity)["gross_profit"] - whole
     page.line("net_income", "9369", "Net income or loss before adjustments", profit, Role.RESULT)
 
 

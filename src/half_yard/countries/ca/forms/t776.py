@@ -6,6 +6,7 @@ from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by
+from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.statement_lines import RENTAL_EXPENSES
 from half_yard.countries.gaps import shares_gap
 from half_yard.figures import NOTHING_ENTERED, Figure, Form, Page, Role, difference, total
@@ -54,12 +55,12 @@ def net_income(page: Page, ask: Ask, activity: str) -> None:
 def before_allowance(ask: Ask, activity: str) -> Figure:
     """What a rental earns before the allowance, of all owners together: line 9369, with what is recaptured
     and less a terminal loss."""
-    parts = [ask(net_income, activity)["net_income"]]
-    if not ask(cca.has_pools, activity):
-        return parts[0]
-    pools = [ask(cca.pool, activity, key) for key in ask(cca.classes_of, activity)]
-    whole = total([*parts, *(each.recapture for each in pools)])
-    return difference(whole, *(each.terminal_loss for each in pools), label="income before the allowance")
+    net = ask(net_income, activity)["net_income"]
+    if not ask(has_pools, activity):
+        return net
+    before = ask(cca.there, activity)
+    whole = total((net, before["recapture"]))
+    return difference(whole, before["terminal_loss"], label="income before the allowance")
 
 
 def rentals_like(ask: Ask, activity: str) -> tuple[str, ...]:
@@ -92,13 +93,13 @@ def share(page: Page, ask: Ask, activity: str, person: str) -> None:
     net = page.line(
         "share", "", "Share of the net income or loss", part(ask(net_income, activity)["net_income"])
     )
-    if not ask(cca.has_pools, activity):
+    if not ask(has_pools, activity):
         page.line("net_income", "9946", "Your net income or loss", net, Role.TOTAL)
         return
-    pools = ask(cca.schedule, activity)
-    back = page.line("recapture", "9947", "Recaptured capital cost allowance", part(pools["recapture"]))
-    lost = page.line("terminal_loss", "9948", "Terminal loss", part(pools["terminal_loss"]))
-    taken = page.line("allowance", "9936", "Capital cost allowance of the year", part(pools["allowance"]))
+    before, claimed = ask(cca.there, activity), ask(cca.schedule, activity)
+    back = page.line("recapture", "9947", "Recaptured capital cost allowance", part(before["recapture"]))
+    lost = page.line("terminal_loss", "9948", "Terminal loss", part(before["terminal_loss"]))
+    taken = page.line("allowance", "9936", "Capital cost allowance of the year", part(claimed["allowance"]))
     own = difference(total((net, back)), lost, taken)
     page.line("net_income", "9946", "Your net income or loss", own, Role.TOTAL)
 

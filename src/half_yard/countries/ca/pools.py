@@ -1,0 +1,286 @@
+"""The classes of an activity: what was in each at the start, what came and went, and what a year may take of
+it (Regulations 1100, 1101; ITA 13(1), 20(16)).
+
+Assets are kept in pools: a class of an activity, or one asset that is a class of its own. Amounts are of all
+owners together, to the cent.
+"""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Sequence
+from dataclasses import dataclass
+from decimal import Decimal
+from typing import NamedTuple
+
+from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.ca import additions, equal_parts, gaps
+from half_yard.countries.ca.additions import asset_of
+from half_yard.countries.ca.classes import (
+    DESIGNATED,
+    NUMBERS,
+    PASSENGER,
+    PROPERTY,
+    RATES,
+    UCC,
+    is_apart,
+    stop,
+)
+from half_yard.countries.ca.frame import rules
+from half_yard.figures import (
+    NOTHING,
+    Figure,
+    below,
+    difference,
+    entered,
+    not_below_zero,
+    smaller_of,
+    stated,
+    times,
+    total,
+)
+from half_yard.records import Asset, Carryover, ClientFile
+
+
+class Pool(NamedTuple):
+    """Which class of which activity; `asset` where that is a class of its own, else empty."""
+
+    activity: str
+    kind: str
+    asset: str
+
+    @property
+    def of(self) -> str:
+        """What its balance belongs to, and its lines are named by."""
+        return self.asset or self.kind
+
+
+def pools(ask: Ask, activity: str) -> tuple[Pool, ...]:
+    """The classes of which an activity has anything, in the order of their numbers."""
+    return ask.of(pools_of, activity)
+
+
+def pools_of(file: ClientFile, activity: str) -> tuple[Pool, ...]:
+    """The same, to be read of the file."""
+    found = {
+        Pool(activity, asset.asset_class, key if is_apart(asset, file) else "")
+        for key, asset in _counted(file, activity)
+    }
+    kinds = {kind: key for key, kind in UCC.items()}
+    found |= {
+        Pool(activity, kinds[item.kind], "")
+        for item in file.carryovers.values()
+        if item.of == activity and item.kind in kinds
+    }
+    order = list(PROPERTY)
+    return tuple(sorted(found, key=lambda each: (order.index(each.kind), each.asset)))
+
+
+def _counted(file: ClientFile, activity: str) -> tuple[tuple[str, Asset], ...]:
+    """The assets of an activity that nothing stops."""
+    return tuple(
+        (key, asset)
+        for key, asset in sorted(file.assets.items())
+        if asset.activity == activity and not stop(asset, file)
+    )
+
+
+def _in_pool(file: ClientFile, pool: Pool) -> tuple[tuple[str, Asset], ...]:
+    return tuple(
+        (key, asset)
+        for key, asset in _counted(file, pool.activity)
+        if asset.asset_class == pool.kind and (key if is_apart(asset, file) else "") == pool.asset
+    )
+
+
+def _carried_in(file: ClientFile, pool: Pool) -> tuple[tuple[str, Carryover], ...]:
+    of = pool.asset or pool.activity
+    return tuple(
+        (key, item)
+        for key, item in sorted(file.carryovers.items())
+        if item.kind == UCC[pool.kind] and item.of == of
+    )
+
+
+def came(ask: Ask, pool: Pool) -> tuple[str, ...]:
+    """The assets that became available for use this year."""
+    year = ask.of(tax_year)
+    return tuple(
+        key for key, asset in ask.of(_in_pool, pool) if asset.in_service and asset.in_service.year == year
+    )
+
+
+def gone(ask: Ask, pool: Pool) -> tuple[str, ...]:
+    """The assets that left this year."""
+    year = ask.of(tax_year)
+    return tuple(
+        key for key, asset in ask.of(_in_pool, pool) if asset.disposed and asset.disposed.year == year
+    )
+
+
+@dataclass(frozen=True, eq=False)
+class Balance:
+    """A class before its allowance: what was there, what came, of which is expensed immediately if it is
+    designated, what it is sold for, what is left, taken back or lost."""
+
+    opening: Figure
+    additions: Figure
+    designated: Figure
+    proceeds: Figure
+    balance: Figure
+    recapture: Figure
+    terminal_loss: Figure
+    given_up: Figure
+    """What is left of a car of class 10.1 that was sold: not taken back, not lost (ITA 13(2), 20(16.1))."""
+
+
+def balance(ask: Ask, pool: Pool) -> Balance:
+    """Columns 2 to 8 of Area A."""
+    opening = total(
+        (
+            entered(item.amount, "undepreciated capital cost at the start", f"/carryovers/{key}/amount")
+            for key, item in ask.of(_carried_in, pool)
+        ),
+        "undepreciated capital cost at the start",
+    )
+    new = ask(came, pool)
+    added = total((ask(additions.cost, key) for key in new), "additions")
+    designated = total(
+        (ask(additions.cost, key) for key in new if ask(additions.is_designated, key)),
+        "designated for immediate expensing",
+    )
+    before = total((opening, added), "class with its additions")
+    left = ask(gone, pool)
+    closed = pool.kind == PASSENGER and bool(left)
+    received = [] if closed else [ask(_received, pool, key, before) for key in left]
+    proceeds = total(received, "proceeds, not above cost")
+    after = difference(before, proceeds, label="after additions and dispositions")
+    if closed and ask.of(asset_of, pool.asset).answers.get(DESIGNATED):
+        after = after.marked(gaps.designated_car(f"/assets/{pool.asset}"))
+    rest = not_below_zero(after, "balance of the class")
+    empty = not closed and ask(is_empty, pool)
+    negative = below(after, NOTHING)
+    return Balance(
+        opening=opening,
+        additions=added,
+        designated=designated,
+        proceeds=proceeds,
+        balance=after,
+        recapture=not_below_zero(difference(NOTHING, after)).where(negative),
+        terminal_loss=rest if empty else NOTHING,
+        given_up=rest if closed else NOTHING,
+    )
+
+
+def _received(ask: Ask, pool: Pool, key: str, before: Figure) -> Figure:
+    """What an asset brings to its class when it is sold."""
+    most = ask(additions.cost, key)
+    received = additions.proceeds(ask, key, most)
+    if PROPERTY[pool.kind].building and pool.asset:
+        return additions.with_land(ask, key, received, before)
+    return received
+
+
+def is_empty(ask: Ask, pool: Pool) -> bool:
+    """Whether nothing is left in a class: by the answer of the preparer, or because it was of one asset."""
+    if pool.asset:
+        return bool(ask(gone, pool))
+    return bool(ask.of(activity_of, pool.activity).answers.get(f"empty_{pool.kind}"))
+
+
+@dataclass(frozen=True, eq=False)
+class Claim:
+    """What a class may take this year: what is left of its additions, those that are accelerated, the base,
+    and the most that may be claimed besides what is expensed."""
+
+    remaining: Figure
+    accelerated: Figure
+    more: Figure
+    less: Figure
+    base: Figure
+    most: Figure
+
+
+def claim(ask: Ask, pool: Pool, expensed: Figure) -> Claim:
+    """Columns 10 to 18 of Area A, of a class of which so much is expensed immediately."""
+    made, new = ask(balance, pool), ask(came, pool)
+    remaining = difference(made.additions, expensed, label="additions that are left")
+    groups = _by_factor(ask, new, expensed)
+    fast = total((amount for _, amount in groups), "accelerated additions")
+    ordinary = difference(remaining, fast, label="additions that are not accelerated")
+    against = not_below_zero(
+        difference(made.proceeds, ordinary), "proceeds that reduce accelerated additions"
+    )
+    counted = []
+    for factor, amount in groups:
+        counted.append(not_below_zero(difference(amount, against)) * factor)
+        against = not_below_zero(difference(against, amount))
+    more = total(counted, "accelerated first year")
+    less = NOTHING
+    if PROPERTY[pool.kind].halves:
+        half = ask(rules).figure("half_year_rule", label="half-year rule")
+        less = (not_below_zero(difference(ordinary, made.proceeds)) * half).named("half-year rule")
+    left = difference(made.balance, expensed)
+    base = not_below_zero(difference(total((left, more)), less), "base of the allowance")
+    return Claim(remaining, fast, more, less, base, _most(ask, pool, made, base))
+
+
+def _by_factor(ask: Ask, new: Sequence[str], expensed: Figure) -> list[tuple[Figure, Figure]]:
+    """Accelerated additions by their factor, the smallest first; what was expensed is left out. Proceeds
+    reduce them in this order (common practice, no source)."""
+    found: dict[tuple[Decimal, bool], list[str]] = {}
+    for key in new:
+        if additions.is_accelerated(ask.of(asset_of, key)):
+            factor, designated = ask(additions.factor, key), ask(additions.is_designated, key)
+            found.setdefault((factor.amount, designated), []).append(key)
+    groups = []
+    for (_, designated), keys in sorted(found.items()):
+        amount = total((ask(additions.cost, key) for key in keys), "accelerated additions")
+        if designated:
+            amount = difference(amount, expensed, label="designated, and not expensed")
+        groups.append((ask(additions.factor, keys[0]), amount))
+    return groups
+
+
+def _most(ask: Ask, pool: Pool, made: Balance, base: Figure) -> Figure:
+    """The most that may be claimed of the base."""
+    values = ask(rules)
+    if (ask(is_empty, pool) and pool.kind != PASSENGER) or below(made.balance, NOTHING):
+        return NOTHING
+    if PROPERTY[pool.kind].equal_parts:
+        return smaller_of(ask(equal_parts.of_the_year, pool.asset), base, label="equal part of the year")
+    rate = values.figure(RATES[pool.kind], label=f"rate of class {NUMBERS[pool.kind]}")
+    most = (base * rate).in_cents()
+    if pool.kind == PASSENGER and ask(gone, pool):
+        half = values.figure("class_10_1_last_year", label="part of the year in which it is sold")
+        return NOTHING if ask(came, pool) else (most * half).in_cents()
+    return times(most, ask(part_of_year, pool.activity))
+
+
+def part_of_year(ask: Ask, activity: str) -> Figure | None:
+    """The part of the year for which a business was there: its allowance is cut down to it (Regulations
+    1100(3)). None for a whole year and for rentals, whose year is the calendar's."""
+    record, year = ask.of(activity_of, activity), ask.of(tax_year)
+    first, last = datetime.date(year, 1, 1), datetime.date(year, 12, 31)
+    start, end = max(record.started or first, first), min(record.ended or last, last)
+    if record.kind == "rental" or (start, end) == (first, last) or end < start:
+        return None
+    days = stated(Decimal((end - start).days + 1), f"days of the business in {year}")
+    whole = ask(rules).figure("short_year_days", label="days of a year")
+    return days / whole
+
+
+def has_pools(ask: Ask, activity: str) -> bool:
+    """Whether an activity has anything in a class."""
+    return bool(ask(pools, activity))
+
+
+def in_order_of_rates(ask: Ask, activity: str) -> tuple[Pool, ...]:
+    """The classes in the order in which an amount that is limited is claimed: slow ones first, so that the
+    fast ones keep what is left (common practice, no source)."""
+    values = ask(rules)
+
+    def rate(pool: Pool) -> Decimal:
+        return values.amount(RATES[pool.kind]) if pool.kind in RATES else Decimal(0)
+
+    return tuple(sorted(ask(pools, activity), key=rate))
