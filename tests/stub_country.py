@@ -5,11 +5,13 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from decimal import Decimal
+from functools import partial
 
-from half_yard.books import BookKeeping, Books, PayersForms, StatementLine, StatementLines
+from half_yard.books import BookKeeping, PayersForms, StatementLine, StatementLines
 from half_yard.countries import ActivityKind, CarryPoint, Computation, Country, Ledger, Pack, Return
 from half_yard.countries.asking import Ask
-from half_yard.figures import Asking, Form, Page, Place, Role, Sheet, stated, total
+from half_yard.countries.results import Whole
+from half_yard.figures import Asking, Form, Page, Place, Role, stated, total
 from half_yard.figures.remembered import Memory
 from half_yard.records import Activity, ClientFile
 from half_yard.review import Finding, Level
@@ -66,16 +68,16 @@ def all_plots(page: Page, ask: Ask) -> None:
     page.line("levy", "2", "Levy", surplus * TENTH, Role.OWED)
 
 
-def everything(ask: Ask) -> tuple[tuple[Sheet, ...], Books, dict[str, str]]:
+def everything(ask: Ask) -> Whole:
     sheets = (*(ask(plot.sheet, key) for key in ask(plots)), ask(levy.sheet))
-    return sheets, ask(BOOKS.books), ask(BOOKS.stops)
+    return Whole(sheets, ask(BOOKS.statements), {}, ask(BOOKS.stops))
 
 
 def compute(file: ClientFile, memory: Memory) -> Computation:
-    sheets, books, stops = Asking(file, memory).run(everything)
+    asking = Asking(file, memory)
     points = (CarryPoint("Surplus", Place("levy", "surplus")), CarryPoint("Levy", Place("levy", "levy")))
     return Computation(
-        file, sheets, books.totals, {}, lambda: books.matches, stops,
+        file, partial(asking.run, everything), partial(asking.run, BOOKS.matches),
         lambda: (Finding(Level.NOTE, "The levy on water is not computed."),),
         (Return("levy", "Levy", ("owner",), "levy", points),),
     )  # fmt: skip

@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from decimal import Decimal
 from functools import cached_property
-from typing import TYPE_CHECKING, Protocol
+from typing import TYPE_CHECKING, NamedTuple, Protocol
 
 if TYPE_CHECKING:  # it takes a tenth of a second, which the start of the program has no need of
     from half_yard.depreciation.many import ManyYears
@@ -227,30 +227,65 @@ class Return:
     carry: tuple[CarryPoint, ...]
 
 
-@dataclass(frozen=True, eq=False)
-class Computation:
-    """Everything computed from one file.
+class Whole(NamedTuple):
+    """All sheets; `statements` the whole amounts of each activity by statement line, before any split between
+    owners; the stories of assets by id; `stops` by record path why something entered lands nowhere."""
 
-    `statements` holds the whole amounts of each activity by statement line, before any split between
-    owners; `stops` says by record path why something entered lands nowhere.
-    """
-
-    file: ClientFile
     sheets: tuple[Sheet, ...]
     statements: Mapping[str, Mapping[str, Figure]]
     stories: Mapping[str, AssetStory]
-    make_matches: Callable[[], tuple[PayerMatch, ...]]
     stops: Mapping[str, str]
+
+
+@dataclass(frozen=True, eq=False)
+class Computation:
+    """Everything computed from one file, each when it is first asked for: `make` works out the whole, `alone`
+    single sheets by key, for those who want no more than their lines."""
+
+    file: ClientFile
+    make: Callable[[], Whole]
+    make_matches: Callable[[], tuple[PayerMatch, ...]]
     make_findings: Callable[[], tuple[Finding, ...]]
     returns: tuple[Return, ...]
+    alone: Mapping[str, Callable[[], Sheet]] = field(default_factory=dict)
     make_unusual: Callable[[], Mapping[str, str]] = dict
     facts_of_next_year: Callable[[], Mapping[str, Decimal]] = dict
     """What this year's result says to the household of next year's file, in dollars by the keys of its
     questions; worked out when it is asked for."""
-    _index: dict[str, Sheet] = field(init=False, repr=False)
 
-    def __post_init__(self) -> None:
-        object.__setattr__(self, "_index", {sheet.key: sheet for sheet in self.sheets})
+    @cached_property
+    def _whole(self) -> Whole:
+        return self.make()
+
+    @cached_property
+    def _index(self) -> dict[str, Sheet]:
+        return {sheet.key: sheet for sheet in self.sheets}
+
+    def _found(self, key: str) -> Sheet | None:
+        """A sheet for its lines: by itself, as long as the whole is not wanted."""
+        if key in self.alone and "_whole" not in self.__dict__:
+            return self.alone[key]()
+        return self._index.get(key)
+
+    @property
+    def sheets(self) -> tuple[Sheet, ...]:
+        """Every sheet, what feeds others before what it feeds."""
+        return self._whole.sheets
+
+    @property
+    def statements(self) -> Mapping[str, Mapping[str, Figure]]:
+        """The whole amounts of each activity by statement line, before any split between owners."""
+        return self._whole.statements
+
+    @property
+    def stories(self) -> Mapping[str, AssetStory]:
+        """The stories of the assets by id."""
+        return self._whole.stories
+
+    @property
+    def stops(self) -> Mapping[str, str]:
+        """Why something entered lands nowhere, by record path."""
+        return self._whole.stops
 
     @cached_property
     def matches(self) -> tuple[PayerMatch, ...]:
@@ -291,7 +326,8 @@ class Computation:
 
     def result_of(self, of: Return, role: Role) -> Line | None:
         """The line of a return that is its refund, or what is owed on it; None where it has no such line."""
-        lines = self._index[of.chief].lines
+        sheet = self._found(of.chief)
+        lines = sheet.lines if sheet is not None else ()
         return next((line for line in lines if line.role is role), None)
 
     def results(self, role: Role) -> list[Line]:
@@ -327,11 +363,14 @@ class Computation:
 
     def line(self, place: Place) -> Line:
         """The line at a place. Raises KeyError if there is none."""
-        return self._index[place.sheet].line(place.line)
+        sheet = self._found(place.sheet)
+        if sheet is None:
+            raise KeyError(place.sheet)
+        return sheet.line(place.line)
 
     def find_line(self, place: Place) -> Line | None:
         """The line at a place; None where there is none."""
-        sheet = self._index.get(place.sheet)
+        sheet = self._found(place.sheet)
         return sheet.line(place.line) if sheet is not None and sheet.has(place.line) else None
 
     @property

@@ -153,14 +153,12 @@ class Asking(Generic[F]):
         """A piece with the value that it has in this computation. Raises CircleError."""
         if piece.run != self._run:
             made = self.made(piece.key, NONE)
-            value = GONE
-            if not made.looks:
-                try:
-                    value = piece.take(made.value, *piece.arguments)
-                except LookupError:
-                    value = GONE
-            if value is GONE or not same(piece.value, value):
-                piece.value, piece.since = value, self._run
+            source = GONE if made.looks else made.value
+            if source is not piece.source or source is GONE:
+                value = _taken(piece, source)
+                if value is GONE or not same(piece.value, value):
+                    piece.value, piece.since = value, self._run
+                piece.source = source
             piece.run = self._run
         return piece
 
@@ -198,6 +196,8 @@ class Asking(Generic[F]):
                 child = self.made(before.key, under | more if more else under)
             if child.value is not before.value:
                 return False
+            if child is before and child.grown < made.run:
+                continue  # all that it has read and looked at was noted then
             if child.sources is not made.sources and not child.sources <= made.sources:
                 read |= child.sources
             if child.looks:
@@ -205,8 +205,10 @@ class Asking(Generic[F]):
                 absent |= child.absent
         if not read <= made.sources:
             made.sources = self.known(made.sources | read)
+            made.grown = run
         if not (held <= made.held and absent <= made.absent):
             made.see(made.held | held, made.absent | absent)
+            made.grown = run
         return True
 
     def _is_as_it_was(self, item: Read | Picked) -> bool:
@@ -359,6 +361,14 @@ class Ask(Generic[F]):
     def last(self) -> Any:
         """What this part was when it was last made, to be made from; None the first time."""
         return None if self._last is None else self._last.value
+
+
+def _taken(piece: Piece, source: object) -> object:
+    """What comes out of a part's value for a piece; GONE where nothing does."""
+    try:
+        return GONE if source is GONE else piece.take(source, *piece.arguments)
+    except LookupError:
+        return GONE
 
 
 def _is_still(item: Read, source: object) -> bool:

@@ -38,12 +38,13 @@ class Piece:
     run of that number, and the same since a run. All that was made of nothing else but pieces that are the
     same need not be looked into, whatever else has changed in the parts that they were taken out of."""
 
-    __slots__ = ("arguments", "key", "run", "since", "take", "value")
+    __slots__ = ("arguments", "key", "run", "since", "source", "take", "value")
 
     def __init__(self, key: Key, take: Callable[..., object], arguments: tuple[Any, ...]) -> None:
         self.key = key
         self.take = take
         self.arguments = arguments
+        self.source: object = GONE
         self.value: object = GONE
         self.run = self.since = 0
 
@@ -89,7 +90,7 @@ class Made:
     not find, which fields of the records it and all that it asked for have read and which pieces they took,
     and how it was made where other things are assumed."""
 
-    __slots__ = ("absent", "held", "key", "looks", "made_of", "otherwise", "run", "sources", "value")
+    __slots__ = ("absent", "grown", "held", "key", "looks", "made_of", "otherwise", "run", "sources", "value")
 
     def __init__(
         self,
@@ -107,6 +108,8 @@ class Made:
         self.see(held, absent)
         self.sources = sources
         self.run = run
+        self.grown = run
+        """The run in which its sources, or the assumptions that it looks at, have last become more."""
         self.otherwise: tuple[Made, ...] = ()
 
     def see(self, held: frozenset[Assumption], absent: frozenset[Assumption]) -> None:

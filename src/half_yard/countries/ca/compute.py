@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from functools import partial
+from functools import cache, partial
 
-from half_yard.books import Books
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca.asked import CanadaAsked
 from half_yard.countries.ca.checks import findings_of
@@ -14,12 +13,14 @@ from half_yard.countries.ca.forms import cca, form_428, instalments, schedule_6,
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
 from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.slips import slip_stops
+from half_yard.countries.ca.year_rules import rules_for
 from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
 from half_yard.countries.left_out import ARCHIVED, stopped_with
-from half_yard.countries.results import CarryPoint, Computation, Return
+from half_yard.countries.results import CarryPoint, Computation, Return, Whole
 from half_yard.figures import Asking, Place, Sheet
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
+from half_yard.review import Finding
 
 CHAIN = (
     ("Businesses", "business"), ("Rentals", "rents"), ("Total income", "total_income"),
@@ -29,18 +30,22 @@ CHAIN = (
 
 
 def compute(file: ClientFile, memory: Memory) -> Computation:
-    """Every sheet of the file. Raises KeyError for a tax year without rules."""
+    """What follows from the file. Raises KeyError for a tax year without rules."""
+    rules_for(file.tax_year)
     asking = Asking(file, memory)
-    sheets, stops, books = asking.run(everything)
+    whole = cache(memory.later(partial(asking.run, everything)))
+
+    def findings() -> tuple[Finding, ...]:
+        return findings_of(file, whole().sheets, whole().stops)
+
+    returns = tuple(_return(file, person) for person in asking.run(people))
     return Computation(
         file=file,
-        sheets=sheets,
-        statements=books.totals,
-        stories={},
-        make_matches=lambda: (*books.matches, *asking.run(BOOKS.without_form)),
-        stops=stops,
-        make_findings=memory.later(partial(findings_of, file, sheets, stops)),
-        returns=tuple(_return(file, person) for person in asking.run(people)),
+        make=whole,
+        make_matches=lambda: (*asking.run(BOOKS.matches), *asking.run(BOOKS.without_form)),
+        make_findings=memory.later(findings),
+        returns=returns,
+        alone={each.chief: memory.later(partial(asking.run, t1.t1.sheet, *each.people)) for each in returns},
     )
 
 
@@ -51,11 +56,12 @@ def _return(file: ClientFile, person: str) -> Return:
     return Return(chief, f"T1 of {name}", (person,), chief, points)
 
 
-def everything(ask: Ask) -> tuple[tuple[Sheet, ...], dict[str, str], Books]:
-    """The sheets, what is stopped, the books."""
+def everything(ask: Ask) -> Whole:
+    """The sheets, the statements, and what is stopped."""
     made = tuple(_sheets(ask))
     carried = carryover_sheet(ask.of(carryovers_of), ask(_names), made, CanadaAsked.carryovers)
-    return made if carried is None else (*made, carried), ask(all_stops), ask(BOOKS.books)
+    sheets = made if carried is None else (*made, carried)
+    return Whole(sheets, ask(BOOKS.statements), {}, ask(all_stops))
 
 
 def _names(ask: Ask) -> dict[str, str]:

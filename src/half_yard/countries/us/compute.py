@@ -2,18 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from decimal import Decimal
+from functools import cache, partial
 
-from half_yard.books import Books
 from half_yard.countries.asking import Ask
 from half_yard.countries.left_out import stopped_with
-from half_yard.countries.results import AssetStory, CarryPoint, Computation, Return
+from half_yard.countries.results import AssetStory, CarryPoint, Computation, Return, Whole
 from half_yard.countries.us import itemizing
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.book_checks import unusual_sizes
 from half_yard.countries.us.carried_in import carryover_stops
 from half_yard.countries.us.checks import findings_of
-from half_yard.countries.us.forms import form_1040, form_2210
+from half_yard.countries.us.forms import form_1040, form_2210, schedule_1
 from half_yard.countries.us.frame import BOOKS, OnReturn, left_out, people
 from half_yard.countries.us.household.items import item_stops
 from half_yard.countries.us.own_income import own_stops
@@ -38,39 +39,46 @@ CARRY = (
     CarryPoint("To pay", Place("form_1040", "owed")),
 )
 
+CHAIN: dict[str, Callable[[Ask], Sheet]] = {
+    "form_1040": form_1040.form_1040.sheet, "schedule_1": schedule_1.schedule_1.sheet,
+}  # fmt: skip
+"""The sheets on which the chain has its stops."""
+
 
 def compute(file: ClientFile, memory: Memory) -> Computation:
-    """Every sheet of the file. Raises KeyError for a tax year without rules."""
+    """What follows from the file. Raises KeyError for a tax year without rules."""
     used = as_used(file)
     asking = Asking(used, memory)
-    sheets, stops, books, lives = asking.run(everything)
     frame = OnReturn.of(used)
+    whole = cache(memory.later(partial(asking.run, everything)))
 
     def unusual() -> dict[str, str]:
         return asking.run(unusual_sizes)
 
     def findings() -> tuple[Finding, ...]:
-        return findings_of(frame, sheets, stops, lives, books, unusual())
+        made = whole()
+        return findings_of(frame, made.sheets, made.stops, made.stories, asking.run(BOOKS.books), unusual())
 
     return Computation(
         file=file,
-        sheets=sheets,
-        statements=books.totals,
-        stories=lives,
-        make_matches=lambda: (*books.matches, *asking.run(BOOKS.without_form)),
-        stops=stops,
+        make=whole,
+        make_matches=lambda: (*asking.run(BOOKS.matches), *asking.run(BOOKS.without_form)),
         make_findings=memory.later(findings),
-        make_unusual=unusual,
-        facts_of_next_year=lambda: asking.run(_facts_of_next_year),
         returns=(Return("return", "Form 1040", frame.people, "form_1040", CARRY),),
+        alone={key: memory.later(partial(asking.run, of_the_return, sheet)) for key, sheet in CHAIN.items()},
+        make_unusual=memory.later(unusual),
+        facts_of_next_year=memory.later(partial(asking.run, _facts_of_next_year)),
     )
 
 
-def everything(
-    ask: Ask,
-) -> tuple[tuple[Sheet, ...], dict[str, str], Books, dict[str, AssetStory]]:
-    """The sheets, what is stopped, the books, and the stories of the assets."""
-    return ask(sheets_of), ask(all_stops), ask(BOOKS.books), ask(stories_up_to_now)
+def of_the_return(ask: Ask, sheet: Callable[[Ask], Sheet]) -> Sheet:
+    """A sheet under the deduction that the return takes."""
+    return ask.under(*itemizing.of_the_return(ask))(sheet)
+
+
+def everything(ask: Ask) -> Whole:
+    """The sheets, the statements, the stories of the assets, and what is stopped."""
+    return Whole(ask(sheets_of), ask(BOOKS.statements), ask(stories_up_to_now), ask(all_stops))
 
 
 def _facts_of_next_year(ask: Ask) -> dict[str, Decimal]:

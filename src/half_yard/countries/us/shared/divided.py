@@ -125,13 +125,12 @@ def _used_by(ask: Ask, use: MeasuredUse) -> str:
 def divided(ask: Ask, thing: str) -> dict[str, Divided]:
     """Every line of a thing's costs that is used, divided between its uses."""
     known = ask(measure_of, thing)
-    found = {}
+    costs, found = ask(costs_of, thing, tuple(known.activities)), {}
     for line, group in frame.BOOKS.entries_of(ask, thing).items():
-        costs = ask(costs_of, thing, line, tuple(known.activities))
         whole = total(map(_typed, group.values()), ask(frame.BOOKS.titles, thing)[line])
         share = partial(_share_for(ask, thing, line), ask, thing)
         takes_all = line in ON_BUSINESS or known.serves_business_alone
-        found[line] = _divide(whole, group, costs, known, share, takes_all=takes_all)
+        found[line] = _divide(whole, group, costs[line], known, share, takes_all=takes_all)
     return found
 
 
@@ -165,27 +164,33 @@ def business_share(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
     return (amount / entered(business, "all business use", known.path)).named("part of all business use")
 
 
-def costs_of(ask: Ask, thing: str, line: str, activities: tuple[str, ...]) -> tuple[Cost, ...]:
-    """The entries on a line of a thing that these activities use. What measures the use is not read here, so
+def costs_of(ask: Ask, thing: str, activities: tuple[str, ...]) -> dict[str, tuple[Cost, ...]]:
+    """The entries of a thing that these activities use, by line. What measures the use is not read here, so
     that a trip more leaves it as it is."""
-    keys = tuple(frame.BOOKS.entries_of(ask, thing)[line])
-    if line in ALWAYS_PERSONAL:
-        return tuple(Cost(key, None, PERSONAL, shared=False) for key in keys)
-    return ask.pick(frame.BOOKS.entries, _costs, keys, activities)
+    places = tuple((key, line) for line, group in frame.BOOKS.entries_of(ask, thing).items() for key in group)
+    found: dict[str, tuple[Cost, ...]] = {}
+    for cost, (_, line) in zip(
+        ask.pick(frame.BOOKS.entries, _costs, places, activities), places, strict=True
+    ):
+        found[line] = (*found.get(line, ()), cost)
+    return found
 
 
 def _costs(
-    entries: Mapping[str, Entry], keys: tuple[str, ...], activities: tuple[str, ...]
+    entries: Mapping[str, Entry], places: tuple[tuple[str, str], ...], activities: tuple[str, ...]
 ) -> tuple[Cost, ...]:
-    """The entries by id. One that is for a use that the thing does not have is shared by all."""
+    """The entries by id and line. One that is for a use that the thing does not have is shared by all."""
     known = {*activities, *ONLY}
     found = []
-    for key in keys:
+    for key, line in places:
         entry = entries[key]
         only = entry.only if entry.only in known else ""
         if not only and entry.share is not None and len(activities) == 1:
             only = activities[0]
-        found.append(Cost(key, entry.date, only, not only))
+        if line in ALWAYS_PERSONAL:
+            found.append(Cost(key, None, PERSONAL, shared=False))
+        else:
+            found.append(Cost(key, entry.date, only, not only))
     return tuple(found)
 
 
