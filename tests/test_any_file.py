@@ -15,6 +15,7 @@ from half_yard.countries.next_year import carried_on, next_year
 from half_yard.countries.next_year_again import changed_since
 from half_yard.countries.offered import WhatIf
 from half_yard.countries.telling import thread_rows
+from half_yard.countries.things_as_used import thing_of_asset
 from half_yard.countries.us.assets.basis import ORIGINS
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.assets.rates import METHODS
@@ -27,7 +28,6 @@ from half_yard.countries.us.household.filing_status import FILING_STATUSES
 from half_yard.countries.us.household.kinds import KINDS as ITEM_KINDS
 from half_yard.countries.us.household.relations import QUESTIONS as ON_DEPENDANTS
 from half_yard.countries.us.questions import ACTIVITY
-from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.days import STAYS
 from half_yard.countries.us.shared.kinds import KINDS as THING_KINDS
 from half_yard.countries.us.shared.kinds import MEASURES

@@ -92,6 +92,8 @@ KNOWN = {Decimal(text) for text in ("3000", "0.5", "1.5", "27.5", "31.5", "0.178
 TERMS = {"150% declining balance", "28% rate gain"}
 PERCENT = re.compile(r"[0-9] ?%")
 RECORDS_HAVE = {
+    "area",
+    "whole",
     "above",
     "less",
     "years",

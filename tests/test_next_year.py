@@ -66,6 +66,7 @@ CARRYING = {
     ("us/forms/waiting.py", "key"),
     ("ca/forms/t2125.py", "closing_inventory"),
     ("ca/forms/cca.py", "{of}.closing"),
+    ("ca/forms/part_7.py", "carried_out"),
 }
 """Every line that carries: its module and its key. A new one is listed here with an example below."""
 

@@ -346,6 +346,7 @@ class Files(DemoCase):
                 "Adeyemi, Margaux and Piers": "Complete",
                 "Castellan, Rosa and Anders Bly": "Refused",
                 "Hallowell, Ines and Julian": "Not all sorted",
+                "Laframboise, Odette": "Not all computed",
                 "Lindqvist, Greta": "2 to mend",
                 "Mbeki, Lwazi and Carina": "Complete",
                 "Oduya, Femi": "Not all computed",

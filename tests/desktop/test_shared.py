@@ -66,15 +66,6 @@ class NewOffice(WindowCase):
         self.assertEqual(page.methods.isVisible(), True)
 
 
-class Elsewhere(WindowCase):
-    def test_a_country_without_shared_things_says_what_to_do(self) -> None:
-        write_office(self.folder)
-        self.window.open_path(self.folder / "Adeyemi, Margaux and Piers 2025.halfyard")
-        self.window.show_stage(Stage.SHARED)
-        self.assertIn("takes its share on its entry", self.window.shared._empty.text())
-        self.assertFalse(self.window.shared.new.isVisible())
-
-
 class Demo(WindowCase):
     def setUp(self) -> None:
         super().setUp()

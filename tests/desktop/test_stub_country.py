@@ -56,6 +56,12 @@ class StubCountry(WindowCase):
         )
         return " | ".join((*labels, *fields))
 
+    def test_a_country_without_shared_things_says_what_to_do(self) -> None:
+        self.start()
+        self.window.show_stage(Stage.SHARED)
+        self.assertIn("takes its share on its entry", self.words_shown())
+        self.assertFalse(self.window.shared.new.isVisible())
+
     def test_every_page_takes_what_the_pack_says_and_no_more(self) -> None:
         path = self.start()
         window = self.window

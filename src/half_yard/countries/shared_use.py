@@ -8,6 +8,8 @@ from dataclasses import dataclass
 
 from half_yard.asked import Field
 from half_yard.books import StatementLine
+from half_yard.countries.measuring_things import SIDE_BY_SIDE
+from half_yard.countries.things_as_used import thing_of_asset
 from half_yard.records import Asset, ClientFile, Edit, Thing, Use
 
 
@@ -62,6 +64,8 @@ class SharedUse:
     """The words under which those are found, their titles among them, as (key, words)."""
     trips: Mapping[str, str] = {}
     """What a trip may be for besides an activity, by key."""
+    of_the_year: frozenset[str] = frozenset()
+    """The facts of things and uses that are asked anew every year."""
 
     def fields(self, file: ClientFile, thing: str) -> Sequence[Field]:
         """What is asked of a thing besides its name, its days and its measure."""
@@ -78,13 +82,46 @@ class SharedUse:
         del file, thing
         return ()
 
+    def as_used(self, file: ClientFile) -> ClientFile:
+        """The file with the business use of every asset of a thing."""
+        return file
+
     def next_year(self, file: ClientFile) -> tuple[Mapping[str, Thing], Mapping[str, Use]]:
-        """The things and their uses with which next year begins."""
-        return file.things, file.uses
+        """Things and uses as they go on: what was measured of the year is measured anew; area and percent
+        stay."""
+        with_assets = {thing_of_asset(file, asset) for asset in file.assets.values()}
+        things = {
+            key: self._thing_next_year(thing)
+            for key, thing in file.things.items()
+            if thing.ends is None or thing.ends.year > file.tax_year or key in with_assets
+        }
+        uses = {}
+        for key, use in file.uses.items():
+            if use.thing not in things or (use.ends is not None and use.ends.year <= file.tax_year):
+                continue
+            stays = things[use.thing].measure in SIDE_BY_SIDE
+            facts = {name: value for name, value in use.facts.items() if name not in self.of_the_year}
+            uses[key] = use.model_copy(
+                update={"facts": facts} if stays else {"facts": facts, "amount": None, "reckoning": ""}
+            )
+        return things, uses
+
+    def _thing_next_year(self, thing: Thing) -> Thing:
+        facts = {key: value for key, value in thing.facts.items() if key not in self.of_the_year}
+        if (ended := thing.facts.get("odometer_ended")) is not None:
+            facts["odometer_begun"] = ended
+        stays = thing.measure in SIDE_BY_SIDE
+        return thing.model_copy(update={"facts": facts, "whole": thing.whole if stays else None})
 
     def assets_next_year(self, file: ClientFile) -> Mapping[str, Asset]:
-        """The assets as this year has settled them."""
-        return file.assets
+        """The assets, those of things with the business use that was measured this year."""
+        year, used = str(file.tax_year), self.as_used(file).assets
+        return {
+            key: asset.model_copy(update={"shares": {**asset.shares, year: used[key].shares[year]}})
+            if used[key] is not asset and year in used[key].shares
+            else asset
+            for key, asset in file.assets.items()
+        }
 
     def sheets(self, file: ClientFile, thing: str) -> Sequence[str]:
         """What the keys of the sheets begin with that show how a thing was computed, the chief one first."""

@@ -1,4 +1,5 @@
-"""The demo's Canadian couple: a bindery, a flat that they own half each, employment; each files a return."""
+"""The demo's Canadian couple: a bindery with a car, the upper floor of their house let, employment.
+Each files a return."""
 
 from __future__ import annotations
 
@@ -16,11 +17,13 @@ from half_yard.records import (
     Household,
     InterestStatement,
     Person,
+    Thing,
+    Use,
     WageStatement,
 )
 from half_yard.records.identifiers import numbered
 
-BINDERY, FLAT = "a00001", "a00002"
+BINDERY, FLAT, HOUSE, CAR = "a00001", "a00002", "h00001", "h00002"
 
 BINDERY_ROWS: tuple[Row, ...] = (
     ("03-31", "Limestone Archives", "Rebinding, first quarter", "sales", "14310.00"),
@@ -39,10 +42,23 @@ BINDERY_ROWS: tuple[Row, ...] = (
 )
 FLAT_ROWS: tuple[Row, ...] = (
     ("12-31", "J. Okafor and L. Brandt", "Rent, twelve months", "rents", "22200.00"),
-    ("12-31", "Bank of the Bay", "Mortgage interest", "interest", "7415.63"),
-    ("07-02", "City of Kingston", "Property tax", "property_tax", "3984.16"),
-    ("03-18", "Frontenac Mutual", "Dwelling policy", "insurance", "1102.00"),
-    ("08-27", "Quarry Plumbing", "Boiler valve and labour", "repairs", "864.30"),
+    ("02-04", "Alma Street Notices", "Advertisement for the flat", "advertising", "146.00"),
+    ("08-27", "Quarry Plumbing", "Valve in the flat and labour", "repairs", "864.30"),
+)
+HOUSE_ROWS: tuple[Row, ...] = (
+    ("12-31", "Bank of the Bay", "Mortgage interest", "mortgage_interest", "13180.25"),
+    ("07-02", "City of Kingston", "Property tax", "property_tax", "5214.80"),
+    ("03-18", "Frontenac Mutual", "House policy", "insurance", "1846.00"),
+    ("12-31", "Kingston Hydro", "Power and water", "utilities", "3127.44"),
+    ("10-20", "Roofers of the Bay", "Flashing and gutters", "maintenance", "1310.00"),
+)
+CAR_ROWS: tuple[Row, ...] = (
+    ("12-31", "Fuel of the year", "By the card", "fuel", "2411.36"),
+    ("05-02", "Frontenac Mutual", "Car policy", "insurance", "1675.00"),
+    ("02-11", "ServiceOntario", "Plate", "registration", "120.00"),
+    ("09-30", "Montcalm Garage", "Service and tires", "repairs", "938.15"),
+    ("12-31", "Bank of the Bay", "Interest on the car", "loan_interest", "1288.40"),
+    ("12-31", "Meters and lots", "Deliveries downtown", "parking", "94.50"),
 )
 
 
@@ -60,6 +76,10 @@ def adeyemi() -> ClientFile:
     stove = Asset(
         activity=FLAT, name="Stove and fridge", asset_class="class_8", in_service=day("05-20"),
         cost=Decimal("2480.00"),
+    )  # fmt: skip
+    car = Asset(
+        activity=BINDERY, thing=CAR, name="Estate car", asset_class="class_10_1",
+        in_service=day("2024-04-15"), cost=Decimal("45870.00"), basis={"sales_tax": Decimal("5277.08")},
     )  # fmt: skip
     return ClientFile.new("ca", YEAR).model_copy(
         update={
@@ -82,16 +102,32 @@ def adeyemi() -> ClientFile:
                     code="323120", owners={"owner": Decimal(100)}, last_year={"sales": Decimal("58122.10")},
                 ),
                 FLAT: Activity(
-                    kind="rental", name="Flat on Alma Street",
-                    address=Address(street="14 Alma Street, unit 2", city="Kingston", region="ON"),
+                    kind="rental", name="Upper floor on Bluff Street",
+                    address=Address(street="88 Bluff Street, upper floor", city="Kingston", region="ON"),
                     owners={"owner": Decimal(50), "spouse": Decimal(50)},
                 ),
             },
-            "entries": numbered("entries", entries(BINDERY, BINDERY_ROWS) + entries(FLAT, FLAT_ROWS)),
-            "assets": numbered("assets", [press, computer, stove]),
-            "carryovers": numbered(
-                "carryovers", [Carryover(kind="ucc_8", of=BINDERY, amount=Decimal("3120.44"))]
-            ),
+            "entries": numbered("entries", [
+                *entries(BINDERY, BINDERY_ROWS), *entries(FLAT, FLAT_ROWS), *entries(HOUSE, HOUSE_ROWS),
+                *entries(CAR, CAR_ROWS),
+            ]),
+            "assets": numbered("assets", [press, computer, stove, car]),
+            "things": {
+                HOUSE: Thing(kind="house", name="House on Bluff Street", measure="area", whole=Decimal(2140)),
+                CAR: Thing(
+                    kind="vehicle", name="Estate car", measure="distance",
+                    facts={"odometer_begun": Decimal(14210), "odometer_ended": Decimal(32730)},
+                    choices={"loan_from": "2024"},
+                ),
+            },
+            "uses": numbered("uses", [
+                Use(thing=HOUSE, activity=FLAT, amount=Decimal(1020)),
+                Use(thing=CAR, activity=BINDERY, amount=Decimal(4630)),
+            ]),
+            "carryovers": numbered("carryovers", [
+                Carryover(kind="ucc_8", of=BINDERY, amount=Decimal("3120.44")),
+                Carryover(kind="ucc_10_1", of="s00004", amount=Decimal("7315.49")),
+            ]),
             "wages": numbered(
                 "wages",
                 [

@@ -5,6 +5,7 @@ from pathlib import Path
 
 from half_yard.demo.adeyemi import adeyemi
 from half_yard.demo.hallowell import hallowell
+from half_yard.demo.laframboise import laframboise
 from half_yard.demo.mbeki import mbeki
 from half_yard.demo.quill import quill
 from half_yard.demo.ravn import ravn
@@ -25,7 +26,7 @@ def client_files() -> dict[str, ClientFile]:
 def _files() -> tuple[ClientFile, ...]:
     """Made once: what is filed and tried in them is computed."""
     hallowells = with_fittings(hallowell())
-    return hallowells, castellan(), lindqvist(), oduya(), ravn(), mbeki(), adeyemi(), quill()
+    return hallowells, castellan(), lindqvist(), oduya(), ravn(), mbeki(), adeyemi(), laframboise(), quill()
 
 
 def write_office(folder: Path) -> list[Path]:

@@ -69,7 +69,8 @@ def part_of(key: str, asset: Asset) -> Figure | None:
     """The part of it that is for the activity; None for all of it."""
     if asset.share is None:
         return None
-    return entered(asset.share / HUNDRED, "part used for the activity", f"/assets/{key}/share")
+    path = f"/things/{asset.thing}" if asset.thing else f"/assets/{key}/share"
+    return entered(asset.share / HUNDRED, "part used for the activity", path)
 
 
 def cost(ask: Ask, key: str) -> Figure:

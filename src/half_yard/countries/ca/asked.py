@@ -10,9 +10,11 @@ from half_yard.countries.asked import Asked
 from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC, is_apart, stop
 from half_yard.countries.ca.elsewhere import ELSEWHERE
 from half_yard.countries.ca.forms.cca import AT_MOST
+from half_yard.countries.ca.forms.part_7 import CARRIED
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
 from half_yard.countries.ca.pools import pools_of
 from half_yard.countries.ca.questions import HOUSEHOLD_QUESTIONS, PERSON_QUESTIONS, person_fields
+from half_yard.countries.ca.things import as_used
 from half_yard.countries.offered import Elsewhere, Question
 from half_yard.records import ClientFile
 from half_yard.records.choices import Option
@@ -47,7 +49,8 @@ class CanadaAsked(Asked):
     household_questions: Sequence[Question] = HOUSEHOLD_QUESTIONS
     person_questions: Sequence[Question] = PERSON_QUESTIONS
     carryovers: Mapping[str, str] = {
-        UCC[key]: f"Undepreciated capital cost, class {NUMBERS[key]}" for key in CLASSES
+        **{UCC[key]: f"Undepreciated capital cost, class {NUMBERS[key]}" for key in CLASSES},
+        CARRIED: "Business use of home, not claimed yet",
     }
 
     def household_fields(self, file: ClientFile) -> Sequence[Field]:
@@ -133,10 +136,11 @@ class CanadaAsked(Asked):
 
     def carried_of(self, file: ClientFile, kind: str) -> Sequence[Option]:
         """A class's balance belongs to an activity, or to an asset that is a class of its own."""
+        used = as_used(file)
         apart = [
             (key, asset.name or key)
-            for key, asset in sorted(file.assets.items())
-            if UCC.get(asset.asset_class) == kind and not stop(asset, file) and is_apart(asset, file)
+            for key, asset in sorted(used.assets.items())
+            if UCC.get(asset.asset_class) == kind and not stop(asset, used) and is_apart(asset, used)
         ]
         return [*((key, activity.name or key) for key, activity in sorted(file.activities.items())), *apart]
 
@@ -153,12 +157,12 @@ class CanadaAsked(Asked):
 
     def questions_of(self, file: ClientFile, key: str) -> Sequence[Question]:
         """About the allowance, and whether the classes that it has are empty."""
-        pools = pools_of(file, key)
+        pools = pools_of(as_used(file), key)
         return (NO_CCA, *(EMPTY[pool.kind] for pool in pools if not pool.asset)) if pools else ()
 
     def activity_facts(self, file: ClientFile, key: str) -> Sequence[Field]:
         """How much of the allowance is claimed."""
-        if not pools_of(file, key):
+        if not pools_of(as_used(file), key):
             return ()
         return [
             Field(

@@ -6,11 +6,13 @@ from collections.abc import Iterator, Mapping, Sequence
 
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.class_checks import class_findings
-from half_yard.countries.ca.classes import NOTHING_CHANGED
+from half_yard.countries.ca.classes import NOTHING_CHANGED, OF_A_HOME
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.frame import MARITAL
 from half_yard.countries.ca.identity import identity_problem
 from half_yard.countries.ca.questions import OWING_BEFORE
+from half_yard.countries.ca.thing_use import shared_findings
+from half_yard.countries.ca.things import as_used
 from half_yard.countries.left_out import ARCHIVED
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records import ClientFile
@@ -33,9 +35,10 @@ def findings_of(file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, s
         *share_findings(file),
         *expected_findings(file),
         *(Finding(Level.ERROR, f"{_called(file, path)}: {reason}", path) for path, reason in stops.items()
-          if reason not in {ARCHIVED, NOTHING_CHANGED}),
+          if reason not in {ARCHIVED, NOTHING_CHANGED, OF_A_HOME}),
         *_gaps(sheets),
-        *class_findings(file),
+        *class_findings(as_used(file)),
+        *shared_findings(file),
         *_instalments(file, sheets),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip

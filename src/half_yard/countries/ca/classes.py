@@ -134,8 +134,20 @@ NOTHING_CHANGED = (
 )
 
 
+OF_A_HOME = (
+    "It belongs to a home that is lived in: allowance on it would cost part of the home's exemption, so none "
+    "is claimed."
+)
+
+
 def stop(asset: Asset, file: ClientFile) -> str:
-    """Why an asset counts in no pool; empty where nothing stops it."""
+    """Why an asset counts in no pool; empty where nothing stops it. One of a shared thing comes as it is
+    used."""
+    thing = file.things.get(asset.activity)
+    if thing is not None and thing.kind == "home":
+        return OF_A_HOME
+    if thing is not None:
+        return "Its thing serves several activities, or none. Enter it for each, with its share."
     if asset.activity not in file.activities:
         return "It belongs to no activity of this file. Choose one."
     if asset.asset_class not in CLASSES:

@@ -9,12 +9,26 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.ca.asked import CanadaAsked
 from half_yard.countries.ca.checks import findings_of
 from half_yard.countries.ca.classes import UCC, is_apart, stop
-from half_yard.countries.ca.forms import cca, form_428, instalments, schedule_6, schedule_8, t1, t776, t2125
+from half_yard.countries.ca.forms import (
+    cca,
+    chart_a,
+    form_428,
+    instalments,
+    part_7,
+    schedule_6,
+    schedule_8,
+    shared_costs,
+    t1,
+    t776,
+    t2125,
+)
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
 from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.slips import slip_stops
+from half_yard.countries.ca.things import as_used
 from half_yard.countries.ca.year_rules import rules_for
 from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
+from half_yard.countries.dividing_things import things
 from half_yard.countries.left_out import ARCHIVED, stopped_with
 from half_yard.countries.results import CarryPoint, Computation, Return, Whole
 from half_yard.figures import Asking, Place, Sheet
@@ -32,7 +46,7 @@ CHAIN = (
 def compute(file: ClientFile, memory: Memory) -> Computation:
     """What follows from the file. Raises KeyError for a tax year without rules."""
     rules_for(file.tax_year)
-    asking = Asking(file, memory)
+    asking = Asking(as_used(file), memory)
     whole = cache(memory.later(partial(asking.run, everything)))
 
     def findings() -> tuple[Finding, ...]:
@@ -69,6 +83,7 @@ def _names(ask: Ask) -> dict[str, str]:
 
 
 def _sheets(ask: Ask) -> Iterator[Sheet]:
+    yield from _of_things(ask)
     for kind in ("business", "rental"):
         for key in ask(activities, kind):
             if ask(has_pools, key):
@@ -78,19 +93,39 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
     for key in ask(activities, "rental"):
         yield ask(t776.statement.sheet, key)
     for person in ask(people):
-        for key in ask(owned_by, "business", person):
-            yield ask(t2125.of_partner.sheet, key, person)
-        for key in ask(owned_by, "rental", person):
-            yield ask(t776.of_co_owner.sheet, key, person)
-        if ask(schedule_8.applies, person):
-            yield ask(schedule_8.schedule_8.sheet, person)
-        if ask(schedule_6.applies, person):
-            yield ask(schedule_6.schedule_6.sheet, person)
-        if ask(form_428.applies):
-            yield ask(form_428.form_428.sheet, person)
-        yield ask(t1.t1.sheet, person)
-        if ask(instalments.applies, person):
-            yield ask(instalments.instalments.sheet, person)
+        yield from _of_owner(ask, person)
+        yield from _of_return(ask, person)
+
+
+def _of_things(ask: Ask) -> Iterator[Sheet]:
+    """The sheets of things that serve several uses."""
+    for thing in ask(things):
+        yield ask(shared_costs.sheet, thing)
+    for thing in ask(chart_a.vehicles):
+        yield ask(chart_a.chart_a.sheet, thing)
+
+
+def _of_owner(ask: Ask, person: str) -> Iterator[Sheet]:
+    """A person's parts of the businesses and rentals."""
+    for key in ask(owned_by, "business", person):
+        if ask(part_7.applies, key):
+            yield ask(part_7.part_7.sheet, key, person)
+        yield ask(t2125.of_partner.sheet, key, person)
+    for key in ask(owned_by, "rental", person):
+        yield ask(t776.of_co_owner.sheet, key, person)
+
+
+def _of_return(ask: Ask, person: str) -> Iterator[Sheet]:
+    """A person's return, with what it rests on."""
+    if ask(schedule_8.applies, person):
+        yield ask(schedule_8.schedule_8.sheet, person)
+    if ask(schedule_6.applies, person):
+        yield ask(schedule_6.schedule_6.sheet, person)
+    if ask(form_428.applies):
+        yield ask(form_428.form_428.sheet, person)
+    yield ask(t1.t1.sheet, person)
+    if ask(instalments.applies, person):
+        yield ask(instalments.instalments.sheet, person)
 
 
 def all_stops(ask: Ask) -> dict[str, str]:
@@ -113,7 +148,10 @@ def _carryover_stops(file: ClientFile) -> dict[str, str]:
     stops = {}
     apart = {key for key, asset in file.assets.items() if not stop(asset, file) and is_apart(asset, file)}
     for key, item in file.carryovers.items():
-        if item.kind not in UCC.values():
+        if item.kind == part_7.CARRIED:
+            if item.of not in file.activities:
+                stops[f"/carryovers/{key}"] = "It belongs to no business of this file. Choose one."
+        elif item.kind not in UCC.values():
             stops[f"/carryovers/{key}"] = "No kind of carryover is chosen yet. Choose one."
         elif item.of not in file.activities and item.of not in apart:
             stops[f"/carryovers/{key}"] = "It belongs to no activity and no class of one asset. Choose one."

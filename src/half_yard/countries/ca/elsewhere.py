@@ -1,6 +1,6 @@
 """Everyday words for what has another name or place here, or is not in the program."""
 
-from half_yard.countries.offered import ACTIVITY, HOUSEHOLD, NEW_ASSET, Elsewhere
+from half_yard.countries.offered import ACTIVITY, HOUSEHOLD, NEW_ASSET, SHARED, Elsewhere
 
 BESIDE = "Work it out beside the program: the result here leaves it out."
 ELSEWHERE = (
@@ -15,10 +15,16 @@ ELSEWHERE = (
         NEW_ASSET,
     ),
     Elsewhere(
-        ("Mileage", "Kilometres driven", "Logbook"),
-        "distance is not recorded. Type the business part of the costs as motor vehicle expenses",
+        ("Mileage", "Kilometres driven", "Logbook", "Rate per kilometre"),
+        "a vehicle among the things that serve several uses: its costs are divided by distance. There is no "
+        "rate per kilometre for those who work for themselves",
+        SHARED,
     ),
-    Elsewhere(("Home office", "Business use of home"), f"not computed. {BESIDE}"),
+    Elsewhere(
+        ("Home office", "Business use of home", "Duplex", "Personal portion", "Mobile phone"),
+        "among the things that serve several uses",
+        SHARED,
+    ),
     Elsewhere(
         ("Dependents", "Dependants", "Children"), f"not recorded, and nothing for them computed. {BESIDE}"
     ),

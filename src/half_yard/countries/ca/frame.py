@@ -3,15 +3,32 @@
 from __future__ import annotations
 
 from half_yard.books import BookKeeping, PayersForms
+from half_yard.books.keeping import Brought
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.identity import masked
 from half_yard.countries.ca.questions import CHILD
 from half_yard.countries.ca.statement_lines import LINES
+from half_yard.countries.ca.thing_kinds import KINDS
 from half_yard.countries.ca.year_rules import YearRules, rules_for
 from half_yard.records import Activity, ClientFile
 
-BOOKS = BookKeeping(LINES, PayersForms({}, {}, {}), ROLES)
+
+def _brought(ask: Ask, activity: str) -> Brought:
+    """What shared things bring to an activity."""
+    # The forms of things are made on this frame.
+    from half_yard.countries.ca import brought  # noqa: PLC0415
+
+    return ask(brought.brought, activity)
+
+
+BOOKS = BookKeeping(
+    LINES,
+    PayersForms({}, {}, {}),
+    ROLES,
+    things={kind.key: {line.key: line.title for line in kind.lines} for kind in KINDS.values()},
+    brought=_brought,
+)
 MARITAL = {
     "single": "Single", "married": "Married", "common_law": "Living common-law", "separated": "Separated",
     "divorced": "Divorced", "widowed": "Widowed",

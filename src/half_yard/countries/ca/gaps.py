@@ -76,6 +76,22 @@ def ceiling_of_the_year(path: str) -> Mark:
     )  # fmt: skip
 
 
+def year_of_the_loan(path: str) -> Mark:
+    """Interest on a passenger vehicle's loan whose year is not known."""
+    return gap(
+        "The limit of interest on the vehicle's loan is not computed: its year is not known.",
+        "Say from which year the loan is.", path,
+    )  # fmt: skip
+
+
+def lease_limit(path: str) -> Mark:
+    """A leased passenger vehicle of which too little is known, or leased before these years."""
+    return gap(
+        "The limit of the vehicle's lease is not computed.",
+        "Type the list price and the year of the lease; of one from before 2021 type what counts.", path,
+    )  # fmt: skip
+
+
 def designated_car(path: str) -> Mark:
     """A car of class 10.1 that was expensed immediately and is sold."""
     return gap(

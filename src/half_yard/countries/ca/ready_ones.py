@@ -12,6 +12,7 @@ from half_yard.asked import step_to
 from half_yard.countries.ca.classes import SALE
 from half_yard.countries.ca.frame import PROVINCES
 from half_yard.countries.ca.pools import pools_of
+from half_yard.countries.ca.things import as_used
 from half_yard.countries.ca.year_rules import YearRules, rules_for
 from half_yard.countries.ready import Ready
 from half_yard.countries.ready_moves import (
@@ -128,7 +129,7 @@ def _shared_by(file: ClientFile, key: str, typed: str) -> Fitting:
 def _allowance(file: ClientFile) -> Iterator[Ready]:
     """No capital cost allowance of an activity that has some, or all that may be claimed."""
     for key, activity in running(file):
-        if not pools_of(file, key):
+        if not pools_of(as_used(file), key):
             continue
         none = activity.answers.get("no_cca", False)
         what = "all the capital cost allowance" if none else "no capital cost allowance"

@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from decimal import Decimal
 
 from half_yard.books import Books
+from half_yard.countries.measuring_things import Measured, Period
+from half_yard.countries.thing_checks import SharedThings, called, thing_findings
+from half_yard.countries.things_as_used import thing_of_asset
 from half_yard.countries.us.carried_in import KINDS as CARRYOVERS
 from half_yard.countries.us.carried_in import MILEAGE_PART, OF_THINGS, PASSIVE_LOSS
 from half_yard.countries.us.frame import OnReturn
 from half_yard.countries.us.losses.entities import carried_for
-from half_yard.countries.us.shared.as_used import thing_of_asset
 from half_yard.countries.us.shared.claims import RESTS_ON, is_claimed
 from half_yard.countries.us.shared.days import STAYS, counted_days
 from half_yard.countries.us.shared.kinds import (
@@ -19,17 +21,16 @@ from half_yard.countries.us.shared.kinds import (
     HOME,
     KINDS,
     MEASURES,
-    PERCENT,
     TAKES_TURNS,
     goes_by_the_mile,
 )
-from half_yard.countries.us.shared.measured import Measured, Period, measured
+from half_yard.countries.us.shared.measured import measured
 from half_yard.countries.us.shared.moved_home import moved_to_home
 from half_yard.countries.us.things_sold import sale_findings
-from half_yard.figures.remembered import Remembered
-from half_yard.records import Asset, ClientFile, Entry, Thing
+from half_yard.records import Asset, ClientFile, Thing
 from half_yard.review import Finding, Level
 
+SHARED = SharedThings(KINDS, MEASURES, frozenset({COMMUTING}), measured)
 LOOKS_SHARED = {
     "utilities": re.compile(
         r"\b(telephone|phone|mobile|cell|wireless|internet|broadband|telecom)", re.IGNORECASE
@@ -49,30 +50,16 @@ def shared_findings(frame: OnReturn, books: Books) -> Iterator[Finding]:
     yield from sale_findings(frame)
     if not file.things:
         return
-    costs = _costs_of_things(file)
-    with_costs = {entry.activity for entry in costs.values()}
+    yield from thing_findings(file, SHARED)
     for key, thing in sorted(file.things.items()):
-        if thing.kind not in KINDS:
-            yield Finding(
-                Level.ERROR,
-                f"{_called(thing)}: no kind of thing is chosen.",
-                f"/things/{key}/kind",
-                "Choose one.",
-            )
-            continue
-        known = measured(file, key)
-        yield from _measure(key, thing, known, has_costs=key in with_costs)
-        yield from _uses(file, key, thing)
         match thing.kind:
             case "vehicle":
-                yield from _vehicle(file, key, thing, known)
+                yield from _vehicle(file, key, thing, measured(file, key))
             case "home":
                 yield from _home(file, key, thing)
             case "dwelling":
                 yield from _dwelling(frame, key, thing)
     yield from _carried_for_nothing(file)
-    yield from _shares_of_nobody(file, costs)
-    yield from _trips(file)
     yield from _fleet(frame)
 
 
@@ -95,98 +82,8 @@ def _carried_for_nothing(file: ClientFile) -> Iterator[Finding]:
             )  # fmt: skip
 
 
-COSTS: Remembered[Mapping[str, Entry]] = Remembered()
-
-
-def _costs_of_things(file: ClientFile) -> Mapping[str, Entry]:
-    """The costs that belong to a shared thing, by id."""
-    entries, known = file.entries, file.things
-    return COSTS.get(
-        "",
-        (entries, known),
-        lambda: {key: entry for key, entry in entries.items() if entry.activity in known},
-    )
-
-
-def _shares_of_nobody(file: ClientFile, costs: Mapping[str, Entry]) -> Iterator[Finding]:
-    """A share of a cost, where several uses have the thing and none is said to have it."""
-    for key, entry in costs.items():
-        if entry.share is None or entry.only:
-            continue
-        if len(measured(file, entry.activity).activities) > 1:
-            yield Finding(
-                Level.ERROR,
-                f"{entry.payee or 'A cost'}: {entry.share.normalize():f}% of it is for one use; it is not "
-                "said which. It is divided as the others are.", f"/entries/{key}/only", "Choose the use.",
-            )  # fmt: skip
-
-
-def _called(thing: Thing) -> str:
-    return thing.name or "A shared thing"
-
-
-def _measure(key: str, thing: Thing, known: Measured, *, has_costs: bool) -> Iterator[Finding]:
-    path, name = f"/things/{key}", _called(thing)
-    if thing.begins is not None and thing.ends is not None and thing.ends < thing.begins:
-        yield Finding(Level.ERROR, f"{name} ends before it begins.", f"{path}/ends", "Mend a day.")
-    if known.over:
-        unit = MEASURES[thing.measure].unit if thing.measure in MEASURES else ""
-        yield Finding(
-            Level.ERROR,
-            f"{name}: its uses are {known.over.normalize():,f} {unit} more than all of it.", known.path,
-            "Mend the whole or a use. Until then the uses together are taken to be the whole.",
-        )  # fmt: skip
-    if has_costs and not known.activities:
-        yield Finding(
-            Level.INCOMPLETE, f"{name} has costs, and nothing measured says how much of it is for what.",
-            path, "Give its uses, or its distance or days; until then all of it is personal.",
-        )  # fmt: skip
-    if thing.measure == PERCENT and known.activities and not thing.reason:
-        yield Finding(
-            Level.WARNING, f"{name}: a stated percentage needs what it rests on.", f"{path}/reason", "Say it."
-        )
-
-
-def _uses(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
-    year = Period.of(file.tax_year, thing.begins, thing.ends)
-    for use_key, use in sorted(file.uses.items()):
-        if use.thing != key:
-            continue
-        path = f"/uses/{use_key}"
-        if use.activity and use.activity not in file.activities:
-            yield Finding(
-                Level.ERROR,
-                f"{_called(thing)}: a use is of no activity of this file.",
-                f"{path}/activity",
-                "Choose one.",
-            )
-            continue
-        if use.amount is not None and use.amount < 0:
-            yield Finding(
-                Level.ERROR, f"{_called(thing)}: a use is below zero.", f"{path}/amount", "Mend it."
-            )
-        if not Period.of(file.tax_year, use.begins, use.ends).within(year).days:
-            yield Finding(
-                Level.ERROR, f"{_called(thing)}: a use is outside the days on which it was there.",
-                f"{path}/begins",
-                "Mend a day.",
-            )  # fmt: skip
-        ended = file.activities[use.activity].ended if use.activity else None
-        if ended is not None and (use.begins or year.first) > ended:
-            yield Finding(
-                Level.ERROR, f"{_called(thing)}: {file.activities[use.activity].name} ended before this use.",
-                f"{path}/activity", "Mend the use, or the day on which the activity ended.",
-            )  # fmt: skip
-
-
 def _vehicle(file: ClientFile, key: str, thing: Thing, known: Measured) -> Iterator[Finding]:
-    path, name = f"/things/{key}", _called(thing)
-    begun, ended = thing.facts.get("odometer_begun"), thing.facts.get("odometer_ended")
-    if begun is not None and ended is not None and ended < begun:
-        yield Finding(
-            Level.ERROR, f"{name}: the odometer runs backwards, from {begun:,f} to {ended:,f}.",
-            f"{path}/facts/odometer_ended", "Mend a reading.",
-        )  # fmt: skip
+    path, name = f"/things/{key}", called(thing)
     if not known.activities:
         return
     for question in ("off_duty", "another", "evidence", "written"):
@@ -199,27 +96,6 @@ def _vehicle(file: ClientFile, key: str, thing: Thing, known: Measured) -> Itera
     yield from _rate_before(file, key, thing)
     if goes_by_the_mile(thing) and (why := barred_from_the_rate(file, key)):
         yield Finding(Level.ERROR, f"{name}: {why}", f"{path}/choices/method", "Choose actual costs.")
-
-
-def _trips(file: ClientFile) -> Iterator[Finding]:
-    """Trips that are for nothing of the file, or of another year."""
-    known, year = {*file.activities, "", COMMUTING}, file.tax_year
-    for key, trip in file.trips.items():
-        if trip.activity not in known:
-            yield Finding(
-                Level.ERROR, f"{_called_of(file, trip.thing)}: a trip is for no activity of this file.",
-                f"/trips/{key}/activity", "Choose one.",
-            )  # fmt: skip
-        if trip.date is not None and trip.date.year != year:
-            yield Finding(
-                Level.WARNING,
-                f"{_called_of(file, trip.thing)}: a trip is outside tax year {year} and does not count.",
-                f"/trips/{key}/date", "Mend its day.",
-            )  # fmt: skip
-
-
-def _called_of(file: ClientFile, key: str) -> str:
-    return _called(file.things[key]) if key in file.things else "A log"
 
 
 def barred_from_the_rate(file: ClientFile, key: str) -> str:
@@ -242,7 +118,7 @@ def _rate_before(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
     if thing.answers.get("standard_before") and not _went_by_the_mile(file, key) and _assets(file, key):
         yield Finding(
             Level.WARNING,
-            f"{_called(thing)}: it went by the standard rate before, and what that took off its basis is not "
+            f"{called(thing)}: it went by the standard rate before, and what that took off its basis is not "
             "entered.", f"/things/{key}/answers/standard_before",
             "Enter it among what is carried in: the depreciation parts of the rate up to now.",
         )  # fmt: skip
@@ -265,25 +141,25 @@ def _home(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
         path = f"/uses/{use_key}"
         if activity.kind == "rental":
             yield Finding(
-                Level.INCOMPLETE, f"{_called(thing)}: an office at home for a rental is not computed.", path,
+                Level.INCOMPLETE, f"{called(thing)}: an office at home for a rental is not computed.", path,
                 "Deduct it beside the program, or take the use out.",
             )  # fmt: skip
         if not use.choices.get(RESTS_ON.key):
             yield Finding(
                 Level.INCOMPLETE,
-                f"{_called(thing)}: on what the deduction for {activity.name} rests is not said.",
+                f"{called(thing)}: on what the deduction for {activity.name} rests is not said.",
                 f"{path}/choices/{RESTS_ON.key}", "Choose it at the use.",
             )  # fmt: skip
         if not is_claimed(use):
             yield Finding(
                 Level.WARNING,
-                f"{_called(thing)}: what serves other purposes too is no office: nothing is deducted.",
+                f"{called(thing)}: what serves other purposes too is no office: nothing is deducted.",
                 f"{path}/answers/exclusive",
             )  # fmt: skip
 
 
 def _dwelling(frame: OnReturn, key: str, thing: Thing) -> Iterator[Finding]:
-    file, name = frame.file, _called(thing)
+    file, name = frame.file, called(thing)
     days = counted_days(file, key)
     if days.overlapping:
         first = days.overlapping[0]

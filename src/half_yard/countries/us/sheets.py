@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
+from half_yard.countries.dividing_things import things
 from half_yard.countries.us import itemizing
 from half_yard.countries.us.capital_sales import sales_made
 from half_yard.countries.us.carried_in import KINDS
@@ -80,7 +81,6 @@ from half_yard.countries.us.forms import (
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.losses import entities
 from half_yard.countries.us.qualified import trades
-from half_yard.countries.us.shared.divided import things
 from half_yard.figures import Sheet
 
 
@@ -287,7 +287,7 @@ def _of_gains(ask: Ask) -> Iterator[Sheet]:
 def _of_things(ask: Ask) -> Iterator[Sheet]:
     """The sheets of things that serve several uses."""
     for thing in ask(things):
-        yield ask(shared_costs.shared_costs.sheet, thing)
+        yield ask(shared_costs.sheet, thing)
     for thing in ask(vehicle.vehicles):
         yield ask(vehicle.vehicle.sheet, thing)
     for of in ask(waiting.waiting):

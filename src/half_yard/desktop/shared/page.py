@@ -33,8 +33,8 @@ ACROSS = 3
 SHEETS = 5
 """So much of the width have the sheets, of twelve parts."""
 EMPTY = (
-    "Nothing is shared yet. A home with an office, a vehicle, a dwelling that is let and lived in, a phone: "
-    "make it with New, type its costs once, and say what divides it."
+    "Nothing is shared yet. What serves several uses ({kinds}): make it with New, type its costs once, and "
+    "say what divides it."
 )
 NO_KINDS = (
     "The rules of this country know no shared things yet. A cost that is partly private takes its share on "
@@ -70,7 +70,7 @@ class SharedPage(Page):
         self.strip.chosen.connect(self.choose)
         self.new = button("New…", "A new thing that serves several uses")
         self.new.setMenu(menu_of(lambda: self.makers, self))
-        self._empty = soft(EMPTY)
+        self._empty = soft("")
         self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
         self.cloth = Cloth()
         self.fields = FieldForm(workspace, ACROSS)
@@ -194,7 +194,8 @@ class SharedPage(Page):
         self.strip.show_names(names, self._chosen)
         self._body.setVisible(bool(self._chosen))
         self._empty.setVisible(not self._chosen)
-        self._empty.setText(EMPTY if self._workspace.pack.shared.kinds else NO_KINDS)
+        kinds = ", ".join(kind.new for kind in self._workspace.pack.shared.kinds.values())
+        self._empty.setText(EMPTY.format(kinds=kinds) if kinds else NO_KINDS)
         self.new.setVisible(bool(self._workspace.pack.shared.kinds))
         thing = self.thing
         if thing is None:

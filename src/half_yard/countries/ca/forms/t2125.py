@@ -4,7 +4,7 @@ it."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.ca.forms import cca
+from half_yard.countries.ca.forms import cca, part_7
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
 from half_yard.countries.ca.pools import has_pools
@@ -116,11 +116,20 @@ def of_partner(ask: Ask, activity: str, person: str) -> Page:
 
 
 @of_partner.part
-def share(page: Page, ask: Ask, activity: str, person: str) -> None:
-    """From the share of line 9369 to line 9946."""
+def own_share(page: Page, ask: Ask, activity: str, person: str) -> None:
+    """The share of line 9369."""
     whole = ask(net_income, activity)["net_income"]
     part = split(whole, ask(BOOKS.shares, activity))[person]
-    own = page.line("share", "", "Share of the net income or loss", part)
+    page.line("share", "", "Share of the net income or loss", part)
+
+
+@of_partner.part
+def share(page: Page, ask: Ask, activity: str, person: str) -> None:
+    """Lines 9945 and 9946."""
+    own = ask(own_share, activity, person)["share"]
+    if ask(part_7.applies, activity):
+        allowed = ask(part_7.claim, activity, person)["allowed"]
+        own = own - page.line("home", "9945", "Business use of home", allowed, Role.COST)
     page.line("net_income", "9946", "Your net income or loss", own, Role.TOTAL)
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.ca.brought import personal_of
 from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by
@@ -41,14 +42,20 @@ def net_income(page: Page, ask: Ask, activity: str) -> None:
     ]
     gross = page.line("gross_income", "8299", "Total gross rental income", total(income), Role.GROSS)
     page.section = "Part 4 · Expenses"
-    lines = []
+    lines, personal = [], ask(personal_of, activity)
     for line in RENTAL_EXPENSES:
         amount = totals.get(line.key, NOTHING_ENTERED)
         if line.key == "other_expenses":
             amount = total(with_own_lines(page, record, totals, line.number))
+        if line.key in personal:
+            amount = total((amount, *personal[line.key]), "with the personal portion")
         lines.append(page.line(line.key, line.number, line.title, amount))
+    costs = total(lines)
+    if personal:
+        every = [figure for figures in personal.values() for figure in figures]
+        costs = costs - page.line("personal", "9949", "Total for personal portion", total(every), Role.COST)
     page.section = ""
-    costs = page.line("total_expenses", "", "Deductible expenses", total(lines), Role.TOTAL)
+    costs = page.line("total_expenses", "", "Deductible expenses", costs, Role.TOTAL)
     page.line("net_income", "9369", "Net income or loss before adjustments", gross - costs, Role.RESULT)
 
 

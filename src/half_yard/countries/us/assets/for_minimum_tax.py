@@ -6,13 +6,13 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.dividing_things import things
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
 from half_yard.countries.us.assets.minimum import minimum
 from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.forms import form_4797
-from half_yard.countries.us.shared.divided import things
 from half_yard.countries.us.shared.owned import part_on_return
 from half_yard.figures import Figure, difference, stated, times, total
 

@@ -6,13 +6,13 @@ from __future__ import annotations
 import datetime
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import gain_basis_figure
 from half_yard.countries.us.exchanges.exchanged import received_in, sides
 from half_yard.countries.us.forms import form_8824
 from half_yard.countries.us.shared import up_to_now
-from half_yard.countries.us.shared.divided import thing_of, things
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.figures import NOTHING, Figure, difference, total
 from half_yard.records import Asset

@@ -7,6 +7,7 @@ from collections.abc import Iterator, Sequence
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.dividing_things import Divided, thing_of, things
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.carried_in import DWELLING_DEPRECIATION, DWELLING_OPERATING, carried_of
 from half_yard.countries.us.forms import shared_costs
@@ -14,14 +15,7 @@ from half_yard.countries.us.frame import BOOKS, rules
 from half_yard.countries.us.itemizing import itemizes
 from half_yard.countries.us.shared import brought
 from half_yard.countries.us.shared.days import CountedDays, counted_days
-from half_yard.countries.us.shared.divided import (
-    Divided,
-    divided,
-    measure_of,
-    thing_of,
-    things,
-    use_share,
-)
+from half_yard.countries.us.shared.divided import divided, measure_of, use_share
 from half_yard.countries.us.shared.kinds import DWELLING, INTEREST_AND_TAX, arrives_on
 from half_yard.figures import (
     NOTHING_ENTERED,

@@ -6,6 +6,7 @@ from collections.abc import Iterable, Mapping
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.amortization import REGULAR
@@ -18,7 +19,7 @@ from half_yard.countries.us.exchanges.asked import AS_NEW
 from half_yard.countries.us.forms import section_179, vehicle
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.shared import its_part
-from half_yard.countries.us.shared.divided import measure_of, thing_of, things
+from half_yard.countries.us.shared.divided import measure_of
 from half_yard.countries.us.shared.kinds import VEHICLE
 from half_yard.figures import (
     Figure,

@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.dividing_things import things
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.amortization import PAID_OFF
 from half_yard.countries.us.assets.classes import CLASSES
@@ -19,7 +20,7 @@ from half_yard.countries.us.forms import form_6252, form_8824, home_sale
 from half_yard.countries.us.forms.form_4797_columns import Sold, fill_column
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.losses import entities
-from half_yard.countries.us.shared.divided import measure_of, things
+from half_yard.countries.us.shared.divided import measure_of
 from half_yard.figures import Figure, Form, Page, Role, carried, not_below_zero, smaller_of, total
 from half_yard.figures.figure import NOT_BELOW_ZERO
 from half_yard.records import Asset, ClientFile

@@ -8,6 +8,7 @@ from decimal import Decimal
 from typing import NamedTuple
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
@@ -23,7 +24,7 @@ from half_yard.countries.us.assets.uses import WHOLE, share_of_year
 from half_yard.countries.us.exchanges import exchanged, successors
 from half_yard.countries.us.questions import RELATED
 from half_yard.countries.us.shared import up_to_now
-from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
+from half_yard.countries.us.shared.divided import measure_of, use_share
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.countries.us.shared.owned import part_on_return
 from half_yard.figures import (

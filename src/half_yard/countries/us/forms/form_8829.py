@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.dividing_things import thing_of
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.carried_in import HOME_DEPRECIATION, HOME_OPERATING
 from half_yard.countries.us.forms import home_office
 from half_yard.countries.us.frame import BOOKS
 from half_yard.countries.us.itemizing import itemizes
-from half_yard.countries.us.shared.divided import divided, measure_of, thing_of, use_share
+from half_yard.countries.us.shared.divided import divided, measure_of, use_share
 from half_yard.figures import (
     NOTHING_ENTERED,
     Carries,

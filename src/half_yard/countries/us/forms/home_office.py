@@ -9,12 +9,13 @@ from decimal import Decimal
 from typing import NamedTuple
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.dividing_things import thing_of, things
+from half_yard.countries.measuring_things import MeasuredUse
 from half_yard.countries.us.carried_in import carried_of
 from half_yard.countries.us.forms import form_8829, schedule_c, section_179, simplified_home_office
 from half_yard.countries.us.frame import BOOKS
-from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
+from half_yard.countries.us.shared.divided import measure_of, use_share
 from half_yard.countries.us.shared.kinds import HOME, METHOD, SIMPLIFIED
-from half_yard.countries.us.shared.measured import MeasuredUse
 from half_yard.figures import (
     NOTHING_ENTERED,
     Figure,

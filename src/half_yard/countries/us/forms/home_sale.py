@@ -9,6 +9,8 @@ from decimal import Decimal
 from typing import NamedTuple
 
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.dividing_things import thing_of
+from half_yard.countries.things_as_used import thing_of_asset
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import CONVERTED, gain_basis_figure, origin_of
@@ -18,8 +20,6 @@ from half_yard.countries.us.assets.sold import is_sold_in
 from half_yard.countries.us.frame import left_out, rules, status
 from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS
 from half_yard.countries.us.shared import up_to_now
-from half_yard.countries.us.shared.as_used import thing_of_asset
-from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import DWELLING, HOME
 from half_yard.figures import (
     Choice,

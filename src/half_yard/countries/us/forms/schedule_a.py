@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.us import gaps, itemizing
 from half_yard.countries.us.carried_in import (
     INVESTMENT_INTEREST,
@@ -19,7 +20,7 @@ from half_yard.countries.us.frame import rules, status, status_choice
 from half_yard.countries.us.household.itemized import ITEMIZED, LOAN, OLD_LOAN
 from half_yard.countries.us.household.items import amount_of, amounts, box_of, boxes, has, items_of
 from half_yard.countries.us.own_income import own_income, state_tax_withheld
-from half_yard.countries.us.shared.divided import divided, thing_of, things
+from half_yard.countries.us.shared.divided import divided
 from half_yard.countries.us.shared.kinds import DWELLING, HOME, HOUSE, VEHICLE
 from half_yard.figures import (
     NOTHING,

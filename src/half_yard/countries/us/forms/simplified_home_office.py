@@ -6,10 +6,10 @@ import calendar
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.measuring_things import MONTHS
 from half_yard.countries.us.carried_in import HOME_DEPRECIATION, HOME_OPERATING
 from half_yard.countries.us.forms import home_office
 from half_yard.countries.us.frame import BOOKS, rules
-from half_yard.countries.us.shared.measured import MONTHS
 from half_yard.figures import (
     Carries,
     Choice,

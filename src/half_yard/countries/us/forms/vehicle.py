@@ -5,14 +5,17 @@ from __future__ import annotations
 
 from decimal import Decimal
 
+from half_yard.countries import things_sheet
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.dividing_things import thing_of, things
+from half_yard.countries.measuring_things import MeasuredUse, days_of_year, logged_distance
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.forms import shared_costs
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.shared import its_part
-from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
+from half_yard.countries.us.shared.divided import measure_of, use_share
 from half_yard.countries.us.shared.kinds import (
     ACTUAL,
     COMMUTING,
@@ -24,7 +27,6 @@ from half_yard.countries.us.shared.kinds import (
     VEHICLE,
     goes_by_the_mile,
 )
-from half_yard.countries.us.shared.measured import MeasuredUse, days_of_year, logged_distance
 from half_yard.figures import (
     Carries,
     Choice,
@@ -103,7 +105,7 @@ def standard(page: Page, ask: Ask, thing: str) -> None:
             [part for use in known.of_activity(activity) for part in _at_rate(ask, thing, use)],
             "miles at the standard rate",
         )
-        title = f"Miles at the rate: {shared_costs.name(ask, activity)}"
+        title = f"Miles at the rate: {things_sheet.name(ask, activity)}"
         every.append(page.line(f"rate.{activity}", "", title, figure, Role.COST))
     page.line("rate", "", "Miles at the standard rate", total(every), Role.SUBTOTAL)
 
@@ -155,7 +157,7 @@ def actual(page: Page, ask: Ask, thing: str) -> None:
         costs = [
             of_lines[f"{line}.{activity}"] for line in (*RUNNING, LEASE) if f"{line}.{activity}" in of_lines
         ]
-        called = shared_costs.name(ask, activity)
+        called = things_sheet.name(ask, activity)
         every.append(page.line(f"costs.{activity}", "", f"Costs: {called}", total(costs), Role.COST))
         if not by_the_mile:
             worn = ask(depreciation_of, thing, activity)
@@ -205,11 +207,11 @@ def chosen(page: Page, ask: Ask, thing: str) -> None:
         parts += [of_lines[parking]] if parking in of_lines else []
         leased = f"{LEASE}.{activity}"
         if not by_the_mile and leased in of_lines:
-            title = f"Lease less what is included: {shared_costs.name(ask, activity)}"
+            title = f"Lease less what is included: {things_sheet.name(ask, activity)}"
             page.line(
                 f"leased.{activity}", "", title, _leased(ask, thing, activity, of_lines[leased]), Role.COST
             )
-        title = f"Driving, parking, tolls: {shared_costs.name(ask, activity)}"
+        title = f"Driving, parking, tolls: {things_sheet.name(ask, activity)}"
         made = total(parts, "driving for it").because(choice)
         every.append(page.line(f"driving.{activity}", "", title, made, Role.COST))
     page.line("driving", "", "Driving in all", total(every), Role.TOTAL)

@@ -4,11 +4,11 @@ return: it waits, and goes on to next year as it is."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.dividing_things import thing_of
 from half_yard.countries.us.carried_in import KINDS, OF_THINGS, each_carried_of
 from half_yard.countries.us.forms import dwelling, home_office, section_481, vehicle
 from half_yard.countries.us.losses import entities, passive
 from half_yard.countries.us.losses.entities import RENTALS
-from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.figures import Carries, Figure, Form, Page, together
 from half_yard.records import ClientFile

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.dividing_things import thing_of
 from half_yard.countries.us.assets import made_up, stories
 from half_yard.countries.us.assets.classes import POINTS
 from half_yard.countries.us.forms import dwelling, shared_costs, vehicle
 from half_yard.countries.us.shared import its_part
-from half_yard.countries.us.shared.divided import thing_of
 from half_yard.countries.us.shared.kinds import (
     DWELLING,
     HOME,

@@ -6,10 +6,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.frame import left_out
 from half_yard.countries.us.shared.as_used import APART
-from half_yard.countries.us.shared.divided import measure_of, thing_of, things
+from half_yard.countries.us.shared.divided import measure_of
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.figures import NOTHING_ENTERED, Figure, entered
 from half_yard.sharing import in_proportion

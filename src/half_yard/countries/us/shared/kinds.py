@@ -18,7 +18,6 @@ MEASURES = {
     "days": Measure("Days of use", "days"),
     "percent": Measure("A stated percentage", "percent"),
 }
-PERCENT = "percent"
 COMMUTING = "commuting"
 """What trips between home and work are for: never business."""
 
@@ -122,9 +121,6 @@ ALWAYS_PERSONAL = {"land_line"}
 LEASE = "lease"
 RUNNING = ("fuel", "insurance", "repairs", "registration", "garage", "other")
 """The costs of a vehicle that, with its lease and its depreciation, the standard rate stands for."""
-PERSONAL, OUTSIDE = "personal", "outside"
-ONLY = {PERSONAL: "personal", OUTSIDE: "outside the shared use"}
-"""What a cost may be for besides the uses: the household alone, or what is not shared at all."""
 
 _BUSINESS = {
     "mortgage_interest": "mortgage_interest", "real_estate_tax": "taxes", "insurance": "insurance",

@@ -5,9 +5,10 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.dividing_things import things
 from half_yard.countries.us.assets.uses import WHOLE
 from half_yard.countries.us.frame import people
-from half_yard.countries.us.shared.divided import measure_of, things
+from half_yard.countries.us.shared.divided import measure_of
 from half_yard.figures import Figure, stated
 from half_yard.records import Asset
 from half_yard.records.amounts import HUNDRED

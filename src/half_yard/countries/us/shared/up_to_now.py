@@ -9,13 +9,14 @@ from dataclasses import dataclass, replace
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.results import AssetStory, YearRow, YearsOfAsset
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import basis_figure
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.carried_in import MILEAGE_PART, SECTION_179, carried_of
 from half_yard.countries.us.forms import dwelling, form_8829, home_office, vehicle
-from half_yard.countries.us.shared.divided import measure_of, thing_of, things, use_share
+from half_yard.countries.us.shared.divided import measure_of, use_share
 from half_yard.countries.us.shared.kinds import DWELLING, HOME, goes_by_the_mile
 from half_yard.figures import (
     NOTHING_ENTERED,

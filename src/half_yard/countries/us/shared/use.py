@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 
 from half_yard.asked import Field, FieldKind
+from half_yard.countries.dividing_things import ONLY
 from half_yard.countries.shared_use import Method, SharedUse
 from half_yard.countries.us.forms.home_office import FROM_HERE, HOURS, method_key
 from half_yard.countries.us.forms.home_sale import DAYS_AWAY, DAYS_OWNED, is_main_home, sold_in
 from half_yard.countries.us.forms.vehicle import INCLUDED, SECOND_HALF
 from half_yard.countries.us.household.filing_status import status_of
 from half_yard.countries.us.questions import MAIN_HOME, OTHER_SALE, SPOUSE, TESTS, may_itemize
-from half_yard.countries.us.shared.as_used import as_used, thing_of_asset
+from half_yard.countries.us.shared.as_used import as_used
 from half_yard.countries.us.shared.claims import EXCLUSIVE, RESTS_ON
 from half_yard.countries.us.shared.days import STAYS
 from half_yard.countries.us.shared.kinds import (
@@ -25,20 +26,20 @@ from half_yard.countries.us.shared.kinds import (
     MEASURES,
     METHOD,
     METHODS,
-    ONLY,
     SHARED_BY,
     SIMPLIFIED,
     STANDARD,
     TAKES_TURNS,
     VEHICLE,
 )
-from half_yard.countries.us.shared.measured import SIDE_BY_SIDE, measured
+from half_yard.countries.us.shared.measured import measured
 from half_yard.countries.us.shared_checks import barred_from_the_rate
 from half_yard.countries.us.year_rules import rules_for
-from half_yard.records import Asset, Change, ClientFile, Edit, Thing, Use
+from half_yard.records import Change, ClientFile, Edit
 
-OF_THE_YEAR = {"excess_interest", "excess_tax", "odometer_ended", COMMUTING, INCLUDED, SECOND_HALF, HOURS}
-"""Facts that are asked anew every year."""
+OF_THE_YEAR = frozenset(
+    {"excess_interest", "excess_tax", "odometer_ended", COMMUTING, INCLUDED, SECOND_HALF, HOURS}
+)
 
 
 class UnitedStatesSharedUse(SharedUse):
@@ -50,6 +51,7 @@ class UnitedStatesSharedUse(SharedUse):
     stays = {key: counts.title for key, counts in STAYS.items()}
     stay_words = tuple((key, words) for key, each in STAYS.items() for words in (*each.also, each.title))
     trips = {COMMUTING: "Commuting", "": "Personal"}
+    of_the_year = OF_THE_YEAR
 
     def fields(self, file: ClientFile, thing: str) -> Sequence[Field]:
         """What a home, a vehicle or a dwelling is asked besides."""
@@ -128,35 +130,9 @@ class UnitedStatesSharedUse(SharedUse):
         of_kind = begins.get(file.things[thing].kind, [])
         return [f"{each}.{thing}" for each in [*of_kind, "shared", "home_sale"]]
 
-    def next_year(self, file: ClientFile) -> tuple[Mapping[str, Thing], Mapping[str, Use]]:
-        """Things and uses as they go on: what was measured of the year is measured anew; area and percent
-        stay."""
-        with_assets = {thing_of_asset(file, asset) for asset in file.assets.values()}
-        things = {
-            key: _thing_next_year(thing)
-            for key, thing in file.things.items()
-            if thing.ends is None or thing.ends.year > file.tax_year or key in with_assets
-        }
-        uses = {}
-        for key, use in file.uses.items():
-            if use.thing not in things or (use.ends is not None and use.ends.year <= file.tax_year):
-                continue
-            stays = things[use.thing].measure in SIDE_BY_SIDE
-            facts = {name: value for name, value in use.facts.items() if name not in OF_THE_YEAR}
-            uses[key] = use.model_copy(
-                update={"facts": facts} if stays else {"facts": facts, "amount": None, "reckoning": ""}
-            )
-        return things, uses
-
-    def assets_next_year(self, file: ClientFile) -> Mapping[str, Asset]:
-        """The assets, those of things with the business use that was measured this year."""
-        year, used = str(file.tax_year), as_used(file).assets
-        return {
-            key: asset.model_copy(update={"shares": {**asset.shares, year: used[key].shares[year]}})
-            if used[key] is not asset and year in used[key].shares
-            else asset
-            for key, asset in file.assets.items()
-        }
+    def as_used(self, file: ClientFile) -> ClientFile:
+        """With the business use of every asset of a thing."""
+        return as_used(file)
 
 
 def _sale_fields(file: ClientFile, thing: str) -> Sequence[Field]:
@@ -184,14 +160,6 @@ def _fact(path: str, key: str, title: str, hint: str = "") -> Field:
 
 def _answer(path: str, key: str, title: str) -> Field:
     return Field(f"{path}/answers/{key}", title, FieldKind.ANSWER, default=False)
-
-
-def _thing_next_year(thing: Thing) -> Thing:
-    facts = {key: value for key, value in thing.facts.items() if key not in OF_THE_YEAR}
-    if (ended := thing.facts.get("odometer_ended")) is not None:
-        facts["odometer_begun"] = ended
-    stays = thing.measure in SIDE_BY_SIDE
-    return thing.model_copy(update={"facts": facts, "whole": thing.whole if stays else None})
 
 
 def _choices(file: ClientFile, thing: str) -> Iterator[Sequence[Method]]:

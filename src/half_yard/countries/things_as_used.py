@@ -1,0 +1,72 @@
+"""The assets as they are used: of one that belongs to a shared thing the business use is measured there."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Collection, Mapping
+
+from half_yard.countries.measuring_things import Measured
+from half_yard.figures.remembered import Remembered
+from half_yard.records import Asset, ClientFile, Thing
+from half_yard.records.amounts import HUNDRED
+
+PLACES = 4
+"""Of a percentage of use that is measured, as a percentage of use that is typed has them."""
+USED: Remembered[Mapping[str, Asset]] = Remembered()
+
+
+def file_as_used(
+    file: ClientFile,
+    measured: Callable[[ClientFile, str], Measured],
+    apart: Collection[str],
+    stays: Callable[[Thing], bool],
+) -> ClientFile:
+    """The file with every asset of a shared thing as it is used this year: with its business use, and with
+    the activity that it serves, where that is one alone. Of a file without such things it is the file. The
+    assets of the kinds `apart`, and of things that `stays` says so of, stay their things' own."""
+    if not file.things:
+        return file
+    read = (file.assets, file.things, file.uses, file.trips, file.stays, file.activities, file.tax_year)
+    assets = USED.get("assets", read, lambda: _assets(file, measured, apart, stays))
+    return file if assets is file.assets else file.model_copy(update={"assets": assets})
+
+
+def thing_of_asset(file: ClientFile, asset: Asset) -> str:
+    """The shared thing to which an asset belongs, or which measures its use; empty where there is none."""
+    return next((key for key in (asset.activity, asset.thing) if key in file.things), "")
+
+
+def _assets(
+    file: ClientFile,
+    measured: Callable[[ClientFile, str], Measured],
+    apart: Collection[str],
+    stays: Callable[[Thing], bool],
+) -> Mapping[str, Asset]:
+    found = dict(file.assets)
+    for key, asset in file.assets.items():
+        thing = thing_of_asset(file, asset)
+        if thing and file.things[thing].kind in apart:
+            found[key] = asset.model_copy(update={"activity": thing, "thing": thing})
+        elif thing:
+            known = measured(file, thing)
+            alone = len(known.activities) == 1 and not stays(file.things[thing])
+            only = known.activities[0] if alone else thing
+            found[key] = _asset(file, asset, known, thing, only)
+    return found if any(found[key] is not asset for key, asset in file.assets.items()) else file.assets
+
+
+def _asset(file: ClientFile, asset: Asset, known: Measured, thing: str, activity: str) -> Asset:
+    """An asset with its use of the year. Earlier years stay as they are said to be; those to come are taken
+    to be like this one."""
+    share = sum((known.share(each) for each in known.activities), start=HUNDRED - HUNDRED)
+    percent = round(share * HUNDRED, PLACES)
+    first = asset.in_service.year if asset.in_service else file.tax_year
+    before = HUNDRED if asset.share is None else asset.share
+    earlier = {str(year): before for year in range(first, file.tax_year)}
+    return asset.model_copy(
+        update={
+            "activity": activity,
+            "thing": thing,
+            "share": percent,
+            "shares": {**earlier, **asset.shares, str(file.tax_year): percent},
+        }
+    )
