@@ -22,14 +22,11 @@ from half_yard.countries.us.household.fields import (
 )
 from half_yard.countries.us.household.filing_status import MARITAL
 from half_yard.countries.us.household.incomes import INCOMES
+from half_yard.countries.us.household.items import ITEMS
 from half_yard.countries.us.household.relations import QUESTIONS
 from half_yard.countries.us.household.sections import (
     dependant_fields,
     dependants_section,
-    item_fields,
-    item_words,
-    items_section,
-    kind_at,
 )
 from half_yard.countries.us.identity import masked_payer
 from half_yard.countries.us.losses.asked import (
@@ -185,7 +182,7 @@ class UnitedStatesAsked(Asked):
                 boxes=True,
                 listed=True,
             ),
-            items_section(now),
+            ITEMS.section(now),
             Section(
                 collection="estimated_payments",
                 heading="Estimated tax payments",
@@ -206,20 +203,20 @@ class UnitedStatesAsked(Asked):
             case "dependants":
                 return dependant_fields(path)
             case "items":
-                return item_fields(file, path)
+                return ITEMS.fields(file, path)
             case "wages":
                 return box_fields(path, self.boxes("wages"), WAGES_TICKS)
         return super().further(file, path)
 
     def said_at(self, file: ClientFile, path: str) -> str:
         """Of an item what its amount is, and where it goes."""
-        return item_words(file, path) if path.startswith("/items/") else ""
+        return ITEMS.words(file, path) if path.startswith("/items/") else ""
 
     def has_payer(self, file: ClientFile, path: str) -> bool:
         """Not of a dependant, and not of what comes on no form."""
         collection, key = collection_and_id(path)
         if collection == "items" and key in file.items:
-            kind = kind_at(file, path)
+            kind = ITEMS.kind_at(file, path)
             return kind is not None and kind.payer
         return collection != "dependants"
 
@@ -227,7 +224,7 @@ class UnitedStatesAsked(Asked):
         """Of an item only where it is income, from which a state may have withheld."""
         collection, key = collection_and_id(path)
         if collection == "items" and key in file.items:
-            return kind_at(file, path) in INCOMES
+            return ITEMS.kind_at(file, path) in INCOMES
         return collection != "dependants"
 
     def items_next_year(self, file: ClientFile) -> Mapping[str, HouseholdItem]:

@@ -6,12 +6,13 @@ import datetime
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, person_of
+from half_yard.countries.items import Found
 from half_yard.countries.us import gaps
 from half_yard.countries.us.forms import credit_room, form_1040
 from half_yard.countries.us.frame import people, rules, status
 from half_yard.countries.us.household.crediting import LIFETIME, NO_CREDIT, OPPORTUNITY, WHICH
 from half_yard.countries.us.household.dependants import standing_by_id
-from half_yard.countries.us.household.items import Found, amount_of, box_of, has, items_of
+from half_yard.countries.us.household.items import amount_of, box_of, has, items_of
 from half_yard.figures import (
     NOTHING,
     Figure,

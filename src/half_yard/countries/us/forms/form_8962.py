@@ -5,12 +5,13 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.items import Found
 from half_yard.countries.us import gaps
 from half_yard.countries.us.forms import benefits, form_1040
 from half_yard.countries.us.frame import household, people, rules, status
 from half_yard.countries.us.household.crediting import ADVANCE, PLACE, PREMIUM, SILVER, month_box
 from half_yard.countries.us.household.dependants import dependants
-from half_yard.countries.us.household.items import Found, box_of, has, items_of
+from half_yard.countries.us.household.items import box_of, has, items_of
 from half_yard.figures import (
     NOTHING,
     Choice,

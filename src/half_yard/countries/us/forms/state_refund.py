@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.us.household.items import Found, amount_of, box_of, has, items_of
+from half_yard.countries.items import Found
+from half_yard.countries.us.household.items import amount_of, box_of, has, items_of
 from half_yard.figures import (
     NOTHING,
     Choice,

@@ -1,8 +1,8 @@
 """Kinds of payments that are taken off income before the deduction is chosen, and those of Schedule 1-A."""
 
 from half_yard.books import Box
+from half_yard.countries.item_kind import ItemKind, Whose
 from half_yard.countries.offered import ManyAnswers
-from half_yard.countries.us.household.item_kind import ItemKind, Whose
 
 EMPLOYER_PLAN = Box(
     "not_counted", "Of it for months with an employer's plan open",

@@ -1,8 +1,8 @@
 """Kinds of what brings a credit, adds a tax, or is a payment."""
 
 from half_yard.books import Box
+from half_yard.countries.item_kind import ItemKind, Whose
 from half_yard.countries.offered import ManyAnswers
-from half_yard.countries.us.household.item_kind import ItemKind, Whose
 from half_yard.records.dates import MONTHS
 
 OPPORTUNITY, LIFETIME, NO_CREDIT = "opportunity", "lifetime", "none"

@@ -1,8 +1,8 @@
 """Kinds of income that the owners have besides their activities, wages, interest, dividends and sales."""
 
 from half_yard.books import Box
+from half_yard.countries.item_kind import ItemKind
 from half_yard.countries.offered import ManyAnswers
-from half_yard.countries.us.household.item_kind import ItemKind
 
 EARLY, EXCEPTED, ROLLED = "1", "2", "G"
 CODES = (

@@ -1,8 +1,8 @@
 """Kinds of costs that Schedule A takes, and gifts that count without it too."""
 
 from half_yard.books import Box
+from half_yard.countries.item_kind import ItemKind, Whose
 from half_yard.countries.offered import ManyAnswers
-from half_yard.countries.us.household.item_kind import ItemKind, Whose
 
 OLD_LOAN = "old"
 LOAN = ManyAnswers(

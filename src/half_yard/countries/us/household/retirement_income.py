@@ -5,10 +5,11 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.items import Found
 from half_yard.countries.us import gaps
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.household.incomes import CHARITY, CODE, COST, EARLY, ROLLED, TAXABLE
-from half_yard.countries.us.household.items import Found, amount_of, box_of, items_of
+from half_yard.countries.us.household.items import amount_of, box_of, items_of
 from half_yard.figures import (
     NOTHING,
     Choice,

@@ -6,6 +6,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.items import Found
 from half_yard.countries.us.household.incomes import (
     K1,
     MATERIAL,
@@ -15,7 +16,7 @@ from half_yard.countries.us.household.incomes import (
     SOLD_OUT,
     TAKES_PART,
 )
-from half_yard.countries.us.household.items import Found, amount_of, box_of, items_of
+from half_yard.countries.us.household.items import amount_of, box_of, items_of
 from half_yard.countries.us.losses.asked import Standing
 from half_yard.figures import Choice, Figure
 from half_yard.records import ClientFile, HouseholdItem

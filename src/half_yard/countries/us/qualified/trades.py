@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.items import Found
 from half_yard.countries.us.carried_in import PASSIVE_LOSS, carried_of
 from half_yard.countries.us.forms import (
     form_4797,
@@ -18,7 +19,7 @@ from half_yard.countries.us.forms import (
 )
 from half_yard.countries.us.frame import BOOKS
 from half_yard.countries.us.household.incomes import PASSIVE
-from half_yard.countries.us.household.items import Found, box_of
+from half_yard.countries.us.household.items import box_of
 from half_yard.countries.us.losses import entities, passive, results, rows
 from half_yard.countries.us.losses.asked import Standing
 from half_yard.countries.us.qualified import property_held
