@@ -67,6 +67,10 @@ CARRYING = {
     ("ca/forms/t2125.py", "closing_inventory"),
     ("ca/forms/cca.py", "{of}.closing"),
     ("ca/forms/part_7.py", "carried_out"),
+    ("ca/forms/t1_credits.py", "gifts_left.{year}"),
+    ("ca/forms/t1_credits.py", "tuition_left"),
+    ("ca/forms/t1_deductions.py", "losses_left"),
+    ("ca/forms/t1_deductions.py", "rrsp_left"),
 }
 """Every line that carries: its module and its key. A new one is listed here with an example below."""
 

@@ -6,7 +6,7 @@ from __future__ import annotations
 import datetime
 from decimal import Decimal
 
-from half_yard.demo.builder import YEAR, Row, day, entries
+from half_yard.demo.builder import YEAR, Row, day, entries, item
 from half_yard.records import (
     Activity,
     Address,
@@ -90,7 +90,7 @@ def adeyemi() -> ClientFile:
             "people": {
                 "owner": Person(
                     first_name="Margaux", last_name="Adeyemi", birth_date=datetime.date(1983, 11, 8),
-                    identity_number="046 454 286",
+                    identity_number="046 454 286", facts={"rrsp_limit": Decimal("18360.00")},
                 ),
                 "spouse": Person(
                     first_name="Piers", last_name="Adeyemi", birth_date=datetime.date(1981, 2, 19),
@@ -142,6 +142,12 @@ def adeyemi() -> ClientFile:
                 "interest",
                 [InterestStatement(person="owner", payer="Bank of the Bay", interest=Decimal("208.19"))],
             ),
+            "items": numbered("items", [
+                item("rrsp", "Bank of the Bay", "4200.00", "owner"),
+                item("donation", "Hospice of the Islands", "640.00", "spouse"),
+                item("medical", "Dentist and glasses", "2874.60", "owner"),
+                item("dues", "Teachers' federation", "1012.00", "spouse"),
+            ]),
             "estimated_payments": numbered(
                 "estimated_payments",
                 [

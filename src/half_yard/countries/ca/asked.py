@@ -7,11 +7,13 @@ from collections.abc import Mapping, Sequence
 from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
+from half_yard.countries.ca.carried_amounts import OF_PEOPLE
 from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC, is_apart, stop
 from half_yard.countries.ca.elsewhere import ELSEWHERE
 from half_yard.countries.ca.forms.cca import AT_MOST
 from half_yard.countries.ca.forms.part_7 import CARRIED
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
+from half_yard.countries.ca.items import ITEMS
 from half_yard.countries.ca.pools import pools_of
 from half_yard.countries.ca.questions import HOUSEHOLD_QUESTIONS, PERSON_QUESTIONS, person_fields
 from half_yard.countries.ca.things import as_used
@@ -51,6 +53,7 @@ class CanadaAsked(Asked):
     carryovers: Mapping[str, str] = {
         **{UCC[key]: f"Undepreciated capital cost, class {NUMBERS[key]}" for key in CLASSES},
         CARRIED: "Business use of home, not claimed yet",
+        **OF_PEOPLE,
     }
 
     def household_fields(self, file: ClientFile) -> Sequence[Field]:
@@ -114,6 +117,7 @@ class CanadaAsked(Asked):
                 start=owner,
                 payer="payer",
             ),
+            ITEMS.section(now),
             Section(
                 collection="estimated_payments",
                 heading="Instalments",
@@ -135,7 +139,10 @@ class CanadaAsked(Asked):
         return T4_BOXES if collection == "wages" else ()
 
     def carried_of(self, file: ClientFile, kind: str) -> Sequence[Option]:
-        """A class's balance belongs to an activity, or to an asset that is a class of its own."""
+        """A class's balance belongs to an activity, or to an asset that is a class of its own; losses, fees
+        and gifts to a person."""
+        if kind in OF_PEOPLE:
+            return [(key, person.name or key) for key, person in file.people.items()]
         used = as_used(file)
         apart = [
             (key, asset.name or key)
@@ -143,6 +150,14 @@ class CanadaAsked(Asked):
             if UCC.get(asset.asset_class) == kind and not stop(asset, used) and is_apart(asset, used)
         ]
         return [*((key, activity.name or key) for key, activity in sorted(file.activities.items())), *apart]
+
+    def further(self, file: ClientFile, path: str) -> Sequence[Field]:
+        """What is asked of an item besides its amount."""
+        return ITEMS.fields(file, path) if path.startswith("/items/") else super().further(file, path)
+
+    def said_at(self, file: ClientFile, path: str) -> str:
+        """Of an item what its amount is, and where it goes."""
+        return ITEMS.words(file, path) if path.startswith("/items/") else ""
 
     def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
         """A business's industry code."""

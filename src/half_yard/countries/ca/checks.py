@@ -21,10 +21,9 @@ from half_yard.review import Finding, Level, share_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
-    "This program computes businesses (T2125), rentals (T776), their capital cost allowance, employment, "
-    "interest, pension contributions, federal tax, and the tax of every province and territory but Quebec, "
-    "with the basic, spouse, pension, insurance and employment amounts and workers benefit. Other income, "
-    "deductions and credits, other benefits, GST/HST returns and Quebec's own return are not part of it."
+    "Not part of it: capital gains (Schedule 3), foreign income and tax, minimum tax, caregiver and other "
+    "credits than those offered, transfers between spouses and pension splitting, benefits but the workers "
+    "benefit, GST/HST returns, and Quebec's own return."
 )
 
 

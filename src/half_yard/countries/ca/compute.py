@@ -7,6 +7,7 @@ from functools import cache, partial
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca.asked import CanadaAsked
+from half_yard.countries.ca.carried_amounts import OF_PEOPLE
 from half_yard.countries.ca.checks import findings_of
 from half_yard.countries.ca.classes import UCC, is_apart, stop
 from half_yard.countries.ca.forms import (
@@ -23,6 +24,7 @@ from half_yard.countries.ca.forms import (
     t2125,
 )
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
+from half_yard.countries.ca.items import item_stops
 from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.slips import slip_stops
 from half_yard.countries.ca.things import as_used
@@ -134,6 +136,7 @@ def all_stops(ask: Ask) -> dict[str, str]:
         **ask(BOOKS.stops),
         **ask.of(_asset_stops),
         **ask(slip_stops),
+        **ask(item_stops),
         **ask.of(_carryover_stops),
         **stopped_with(ask, BOOKS, ask.of(_archived)),
     }
@@ -151,6 +154,9 @@ def _carryover_stops(file: ClientFile) -> dict[str, str]:
         if item.kind == part_7.CARRIED:
             if item.of not in file.activities:
                 stops[f"/carryovers/{key}"] = "It belongs to no business of this file. Choose one."
+        elif item.kind in OF_PEOPLE:
+            if item.of not in file.people:
+                stops[f"/carryovers/{key}"] = "It belongs to no person of this file. Choose one."
         elif item.kind not in UCC.values():
             stops[f"/carryovers/{key}"] = "No kind of carryover is chosen yet. Choose one."
         elif item.of not in file.activities and item.of not in apart:

@@ -30,8 +30,8 @@ NO_MARITAL_STATUS = gap(
     "/household/filing_status",
 )
 NOT_ALL_ASKED = gap(
-    "Other income (pensions, dividends, gains), other deductions (RRSP, dues, child care) and other credits "
-    "(medical costs, gifts, tuition) are not computed.",
+    "Capital gains, foreign income, further deductions, caregiver and other credits and transfers between "
+    "spouses are not computed.",
     "Where there are none, say so for the household.",
     "/household/answers/nothing_else",
 )
@@ -50,14 +50,26 @@ WORKERS_BENEFIT = gap(
 DISABILITY_SUPPLEMENT = gap("The disability supplement of the Canada workers benefit is not computed.")
 
 
-def age_amount(path: str) -> Mark:
-    """Someone who is 65 or over."""
-    return gap("The age amount of a person of 65 or over is not computed.", path=path)
+HOME_BUYERS = gap("More than one home buyers' amount is claimed for a home.", "Mend what each claims.")
+MEDICAL_SUPPLEMENT = gap("The refundable medical supplement (line 45200) may be due and is not computed.")
+PROVINCIAL_DIVIDENDS = gap(
+    "The province's dividend tax credit is not computed.", "Work it out on its Form 428."
+)
+PROVINCIAL_TUITION = gap("The province's credit for tuition is not computed.", "Work it out on its Form 428.")
+PROVINCIAL_TOP_GIFTS = gap("The province's rate for gifts out of the top bracket is not computed.")
 
 
-def disability_amount(path: str) -> Mark:
-    """Someone whose disability is certified."""
-    return gap("The disability amount (line 31600) is not computed.", path=path)
+def provincial_amount(title: str) -> Mark:
+    """An amount that a province has and whose value is not known."""
+    return gap(f"The province's {title} is not known for this year.", "Work it out on its Form 428.")
+
+
+def rrsp_limit(path: str) -> Mark:
+    """Contributions to an RRSP without the limit of the person."""
+    return gap(
+        "RRSP contributions are deducted in full: the person's limit is not known.",
+        "Type the deduction limit.", path,
+    )  # fmt: skip
 
 
 def no_birth_date(path: str) -> Mark:

@@ -12,8 +12,8 @@ CHILD = Question(
 )  # fmt: skip
 NOTHING_ELSE = Question(
     "nothing_else", "Nothing else belongs on the returns", False,
-    "no pension, dividends, gains or other income; no RRSP, dues, child care or other deductions; no medical "
-    "costs, gifts, tuition or other credits",
+    "no capital gains, foreign or other income than what is entered; no further deductions; no caregiver or "
+    "other credits, no transfers between spouses",
     anew=True,
 )  # fmt: skip
 PROPOSED = Question(
@@ -30,6 +30,8 @@ CPP_STOPPED = Question(
     "cpp_stopped", "No pension contributions all year, by election", False,
     "of 65 to 69 who draw the pension; begun within the year, work Schedule 8 out beside",
 )  # fmt: skip
+RRSP_LIMIT, FHSA_ROOM = "rrsp_limit", "fhsa_room"
+"""The facts of a person that are what may be deducted, by the notice of assessment, in dollars."""
 OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
 """The facts of a person that are last year's and next year's net tax owing, in dollars."""
 HOUSEHOLD_QUESTIONS = (CHILD, NOTHING_ELSE, PROPOSED)
@@ -49,6 +51,10 @@ def person_fields(file: ClientFile, person: str) -> list[Field]:
         *([CPP_STOPPED.field(path)] if may_stop else []),
         Field(f"{path}/facts/{ADVANCE}", "Workers benefit in advance", FieldKind.AMOUNT, optional=True,
               hint="slips RC210, box 10"),
+        Field(f"{path}/facts/{RRSP_LIMIT}", "RRSP deduction limit", FieldKind.AMOUNT, optional=True,
+              hint="on last year's notice of assessment"),
+        Field(f"{path}/facts/{FHSA_ROOM}", "FHSA participation room", FieldKind.AMOUNT, optional=True,
+              hint="the year's limit, where nothing else is typed"),
         Field(f"{path}/facts/{OWING_BEFORE}", "Last year's net tax owing", FieldKind.AMOUNT, optional=True,
               hint="for next year's instalments: tax and contributions less what was deducted"),
         Field(f"{path}/facts/{EXPECTED_OWING}", "Next year's, expected", FieldKind.AMOUNT, optional=True,

@@ -35,6 +35,7 @@ from half_yard.records.fittings import Fitting
 from half_yard.records.reckoning import reckon_percent
 
 RECEIPTS = {"business": "sales", "rental": "rents"}
+CLAIMED_BY_EITHER = {"medical": "Medical costs", "donation": "Donations"}
 FIRST_INSTALMENT = 3, 15
 """Month and day of the first of four (ITA 156(1))."""
 
@@ -43,7 +44,7 @@ def ready_ones(computation: Computation) -> list[Ready]:
     """Everything that applies to the file."""
     file = computation.file
     return [
-        *_wages(computation), *_owners(file), *_allowance(file), *things_sold(file, SALE),
+        *_wages(computation), *_owners(file), *_allowance(file), *_claims(file), *things_sold(file, SALE),
         *income_later(file, RECEIPTS), _elsewhere(file),
         paid_more(file, "paid by instalments", datetime.date(file.tax_year, *FIRST_INSTALMENT)),
     ]  # fmt: skip
@@ -137,6 +138,19 @@ def _allowance(file: ClientFile) -> Iterator[Ready]:
         step = step_to(file, f"/activities/{key}/answers/no_cca", not none)
         made = fitting(name, Edit(label=name, changes=(step,)))
         yield Ready(f"allowance.{key}", name, partial(made_already, made))
+
+
+def _claims(file: ClientFile) -> Iterator[Ready]:
+    """What either of a couple may claim, all of it by one: medical costs, gifts (ITA 118.1(1), 118.2(1))."""
+    for kind, words in CLAIMED_BY_EITHER.items():
+        items = {key: item for key, item in file.items.items() if item.kind == kind}
+        for person in couple_of(file):
+            others = [key for key, item in sorted(items.items()) if item.person != person]
+            if others:
+                title = f"{words} all claimed by {file.people[person].name or person}"
+                steps = tuple(step_to(file, f"/items/{key}/person", person) for key in others)
+                made = fitting(title, Edit(label=title, changes=steps))
+                yield Ready(f"claims.{kind}.{person}", title, partial(made_already, made))
 
 
 def _elsewhere(file: ClientFile) -> Ready:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca.forms import form_428_credits as provincial
 from half_yard.countries.ca.forms import form_428_reductions as reductions
 from half_yard.countries.ca.forms import t1
 from half_yard.countries.ca.frame import BOOKS, COMPUTED, PROVINCES, province, rules, spouse_of
@@ -59,6 +60,7 @@ def before_reductions(page: Page, ask: Ask, person: str) -> None:
     page.section = "Non-refundable tax credits"
     amounts = [
         page.line("basic", "58040", "Basic personal amount", ask(basic_amount, person)),
+        *provincial.lines(page, ask, person),
         page.line("spouse", "58120", "Spouse or common-law partner amount", _spouse_amount(ask, person)),
         page.line(
             "cpp_employed", "58240", "CPP contributions on employment", ask(t1.cpp_base_employed, person)
@@ -76,6 +78,9 @@ def before_reductions(page: Page, ask: Ask, person: str) -> None:
     if where == ALBERTA and in_province(values, "provincial_bracket_6_rate", where):
         beyond = above(whole, values.figure("provincial_bracket_2_from", where, "top of the first bracket"))
         value = value.marked(*([gaps.TOP_UP_CREDIT] if beyond else [])).where(beyond)
+    if (gifts := provincial.gifts(page, ask, person)) is not None:
+        value = total((value, gifts))
+    value = value.marked(*provincial.marks(ask, person))
     credit = page.line("credits", "61500", "Provincial non-refundable tax credits", value)
     page.section = "Provincial tax"
     page.line("after_credits", "", "Tax less credits", not_below_zero(tax - credit), Role.SUBTOTAL)

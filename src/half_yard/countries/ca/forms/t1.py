@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, person_of
+from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import form_428, schedule_6, schedule_8, t776, t2125
+from half_yard.countries.ca.forms import t1_credits as amounts_of
+from half_yard.countries.ca.forms import t1_deductions as deductions
 from half_yard.countries.ca.frame import (
     BOOKS,
     QUEBEC,
@@ -18,7 +21,8 @@ from half_yard.countries.ca.frame import (
     rules,
     spouse_of,
 )
-from half_yard.countries.ca.questions import DISABILITY, NOTHING_ELSE
+from half_yard.countries.ca.items import ITEMS, SUPPLEMENT, of_person, withheld
+from half_yard.countries.ca.questions import NOTHING_ELSE
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.figures import (
     NOTHING,
@@ -35,7 +39,19 @@ from half_yard.figures import (
     total,
 )
 
-ONE = Decimal(1)
+OTHER_INCOME = (
+    (("other_employment",), "10400", "Other employment income"),
+    (("oas",), "11300", "Old age security pension"),
+    (("cpp_benefit",), "11400", "CPP or QPP benefits"),
+    (("pension",), "11500", "Other pensions and superannuation"),
+    (("ei",), "11900", "Employment insurance and other benefits"),
+    (("support_received",), "12800", "Support payments received"),
+    (("rrsp_income",), "12900", "RRSP income"),
+    (("other_income",), "13000", "Other income"),
+    (("workers_compensation",), "14400", "Workers' compensation benefits"),
+    (("social_assistance",), "14500", "Social assistance payments"),
+)
+"""Income that is what slips say, as (kinds, line, title)."""
 
 
 @Form
@@ -50,6 +66,7 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
     """Step 2, lines 10100 to 15000."""
     page.section = "Total income"
     employment = page.line("employment", "10100", "Employment income", total(employment_of(ask, person)))
+    others = _other_income(page, ask, person)
     interest = page.line(
         "interest", "12100", "Interest and other investment income",
         total(slips.of_person(ask, person, "interest", "interest")),
@@ -58,10 +75,27 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
     rents = page.line("rents", "12600", "Net rental income", total(ask(t776.net_of, person)))
     page.line("gross_business", "13499", "Gross business income", total(ask(t2125.gross_of, person)))
     business = page.line("business", "13500", "Net business income", total(ask(t2125.net_of, person)))
-    parts = (employment, interest, rents, business)
+    parts = (employment, *others, interest, rents, business)
     all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
     income = total(parts).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
     page.line("total_income", "15000", "Total income", income, Role.TOTAL)
+
+
+def _other_income(page: Page, ask: Ask, person: str) -> list[Figure]:
+    """Pensions, benefits, dividends and the like, each where there is any."""
+    lines = [
+        page.line(kinds[0], number, title, total(figures))
+        for kinds, number, title in OTHER_INCOME
+        if (figures := of_person(ask, person, *kinds))
+    ]
+    if supplements := ITEMS.boxes(ask, "oas", SUPPLEMENT, person):
+        lines.append(page.line("supplements", "14600", "Net federal supplements", total(supplements)))
+    eligible, other = ask(amounts_of.dividends, person)
+    if eligible.amount or other.amount:
+        page.line("other_dividends", "12010", "Of these other than eligible", other)
+        taxable = total((eligible, other))
+        lines.append(page.line("dividends", "12000", "Taxable amount of dividends", taxable))
+    return lines
 
 
 def employment_of(ask: Ask, person: str) -> list[Figure]:
@@ -78,9 +112,17 @@ def net_income(page: Page, ask: Ask, person: str) -> None:
     enhanced = page.line(
         "enhanced_cpp", "22215", "Deduction for enhanced CPP on employment income", _enhanced(ask, person)
     )
+    lines = [
+        *deductions.plain_lines(page, ask, person),
+        *deductions.savings_lines(page, ask, person),
+    ]
+    if (care := ask(deductions.child_care, person)) is not None:
+        lines.append(page.line("child_care", "21400", "Child care expenses", care))
     income = ask(total_income, person)["total_income"]
-    net = difference(income, half, enhanced)
-    page.line("net_income", "23600", "Net income", not_below_zero(net), Role.TOTAL)
+    before = not_below_zero(difference(income, half, enhanced, *lines))
+    back = deductions.repaid(page, ask, person, before)
+    net = difference(before, back) if back.parts else before
+    page.line("net_income", "23600", "Net income", net, Role.TOTAL)
 
 
 def _enhanced(ask: Ask, person: str) -> Figure:
@@ -104,7 +146,12 @@ def taxable_income(page: Page, ask: Ask, person: str) -> None:
     """Step 4, line 26000."""
     page.section = "Taxable income"
     net = ask(net_income, person)["net_income"]
-    page.line("taxable_income", "26000", "Taxable income", net, Role.TOTAL)
+    again = deductions.taken_off_again(ask, person)
+    if again:
+        net = net - page.line("taken_off", "25000", "Other payments deduction", total(again))
+    lost = deductions.losses(page, ask, person, net)
+    net = net - lost if lost.parts else net
+    page.line("taxable_income", "26000", "Taxable income", not_below_zero(net), Role.TOTAL)
 
 
 @t1.part
@@ -117,6 +164,7 @@ def federal_tax(page: Page, ask: Ask, person: str) -> None:
     page.section = "Federal non-refundable tax credits"
     amounts = [
         page.line("basic", "30000", "Basic personal amount", ask(basic_amount, person)),
+        *_some(page, (("age", "30100", "Age amount", ask(amounts_of.age_amount, person)),)),
         page.line("spouse", "30300", "Amount for spouse or common-law partner", ask(spouse_amount, person)),
         page.line(
             "cpp_employed", "30800", "Base CPP contributions on employment", _base_on_employment(ask, person)
@@ -128,7 +176,22 @@ def federal_tax(page: Page, ask: Ask, person: str) -> None:
             "insurance", "31200", "Employment insurance premiums", total(slips.boxes(ask, person, "ei"))
         ),
         page.line("employment_amount", "31260", "Canada employment amount", ask(employment_amount, person)),
-    ]
+        *_some(
+            page,
+            (
+                ("home_buyers", "31270", "Home buyers' amount", ask(amounts_of.home_buyers_amount, person)),
+                ("pension_amount", "31400", "Pension income amount", ask(amounts_of.pension_amount, person)),
+                ("disability", "31600", "Disability amount", ask(amounts_of.disability_amount, person)),
+                ("student_loan", "31900", "Interest on student loans",
+                 total(of_person(ask, person, "student_loan"))),
+            ),
+        ),
+    ]  # fmt: skip
+    if (studies := amounts_of.tuition_lines(page, ask, person, total(amounts), tax)) is not None:
+        amounts.append(studies)
+    amounts += _some(
+        page, (("medical", "33200", "Medical expenses", ask(amounts_of.medical_amount, person)),)
+    )
     whole = page.line("credit_amounts", "33500", "Credit amounts in all", total(amounts))
     rate = values.figure("nonrefundable_credit_rate", label="credit rate")
     value = whole * rate
@@ -136,9 +199,24 @@ def federal_tax(page: Page, ask: Ask, person: str) -> None:
     if values.has("top_up_credit_rate"):
         beyond = above(whole, first_top)
         value = value.marked(*([gaps.TOP_UP_CREDIT] if beyond else [])).where(beyond)
+    if (gifts := amounts_of.gifts_credit(page, ask, person)) is not None:
+        value = total((value, gifts))
     credit = page.line("credits", "35000", "Federal non-refundable tax credits", value, Role.SUBTOTAL)
     page.section = "Net federal tax"
-    page.line("net_federal_tax", "42000", "Net federal tax", not_below_zero(tax - credit), Role.TOTAL)
+    less = [credit]
+    if (dividends := ask(amounts_of.dividend_credit, person)).amount:
+        less.append(page.line("dividend_credit", "40425", "Federal dividend tax credit", dividends))
+    net_tax = not_below_zero(difference(tax, *less))
+    page.line("net_federal_tax", "42000", "Net federal tax", net_tax, Role.TOTAL)
+
+
+def _some(page: Page, lines: Sequence[tuple[str, str, str, Figure]]) -> list[Figure]:
+    """The lines on which there is something."""
+    return [
+        page.line(key, number, title, figure)
+        for key, number, title, figure in lines
+        if figure.amount or figure.marks
+    ]
 
 
 def basic_amount(ask: Ask, person: str) -> Figure:
@@ -158,13 +236,8 @@ def basic_amount(ask: Ask, person: str) -> Figure:
 
 
 def _personal_marks(ask: Ask, person: str) -> list[Mark]:
-    """The amounts for age, disability and a child of a person alone, which are not computed."""
-    record, values, path = ask.of(person_of, person), ask(rules), f"/people/{person}"
-    born, marks = record.birth_date, []
-    if born is not None and values.year - born.year >= int(values.amount("age_amount_from")):
-        marks.append(gaps.age_amount(f"{path}/birth_date"))
-    if DISABILITY.of(record.answers):
-        marks.append(gaps.disability_amount(f"{path}/answers/{DISABILITY.key}"))
+    """The amount for a child of a person alone, which is not computed, and for a spouse who is not here."""
+    marks = []
     if ask(is_alone) and ask(has_child):
         marks.append(gaps.ELIGIBLE_DEPENDANT)
     if not ask(is_alone) and not ask(spouse_of, person):
@@ -216,6 +289,9 @@ def payable(page: Page, ask: Ask, person: str) -> None:
         page.line("advance", "41500", "Workers benefit paid in advance", ask(slips.advance, person)),
         page.line("provincial", "42800", "Provincial or territorial tax", ask(form_428.tax_of, person)),
     ]
+    net = ask(net_income, person)
+    if "repaid" in net:
+        lines.append(page.line("repayment", "42200", "Social benefits repayment", net["repaid"]))
     page.line("payable", "43500", "Total payable", total(lines), Role.TOTAL)
 
 
@@ -227,6 +303,7 @@ def balance(page: Page, ask: Ask, person: str) -> None:
         [
             *slips.of_person(ask, person, "wages", "withheld"),
             *slips.of_person(ask, person, "interest", "withheld"),
+            *withheld(ask, person),
         ]
     )
     paid = total(

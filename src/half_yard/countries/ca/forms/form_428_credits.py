@@ -1,0 +1,116 @@
+"""The amounts of Form 428 for age, pension, disability, studies, illness and gifts, by the province's own
+values; where a value is not known, it says so."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.ca import gaps
+from half_yard.countries.ca.forms import t1, t1_credits
+from half_yard.countries.ca.frame import province, rules
+from half_yard.countries.ca.items import of_person
+from half_yard.countries.ca.tax_brackets import in_province
+from half_yard.figures import Figure, Mark, Page, difference, smaller_of, total
+
+AS_FEDERAL = {
+    "disability_amount": {"YT"}, "medical_expense_threshold": {"NT", "NU", "YT"}, "age_amount": {"YT"},
+    "age_amount_income_from": {"NT", "NU", "YT"},
+}  # fmt: skip
+"""Where a territory takes the federal figure (Forms NT428, NU428 and YT428)."""
+WITHOUT_TUITION = {"AB", "ON", "SK"}
+"""Where there is no credit for tuition any more."""
+TOP_GIFTS = "BC"
+
+
+def _value(ask: Ask, key: str, label: str) -> Figure | None:
+    """A value of the province; None where it is not known."""
+    values, where = ask(rules), ask(province)
+    if where in AS_FEDERAL.get(key, ()):
+        return values.figure(key, label=label)
+    own = f"provincial_{key}"
+    return values.figure(own, where, label) if in_province(values, own, where) else None
+
+
+def lines(page: Page, ask: Ask, person: str) -> list[Figure]:
+    """Lines 58080 to 58689, each where there is something."""
+    found = []
+    for key, number, title, figure in (
+        ("age", "58080", "Age amount", _age(ask, person)),
+        ("pension_amount", "58360", "Pension income amount", _pension(ask, person)),
+        ("disability", "58440", "Disability amount", _disability(ask, person)),
+        ("student_loan", "58520", "Interest on student loans",
+         total(of_person(ask, person, "student_loan"))),
+        ("medical", "58689", "Medical expenses", _medical(ask, person)),
+    ):  # fmt: skip
+        if figure is not None and figure.amount:
+            found.append(page.line(key, number, title, figure))
+    return found
+
+
+def _age(ask: Ask, person: str) -> Figure | None:
+    if not ask(t1_credits.is_old, person):
+        return None
+    most = _value(ask, "age_amount", "age amount")
+    start = _value(ask, "age_amount_income_from", "income from which it shrinks")
+    if most is None or start is None:
+        return None
+    rate = ask(rules).figure("provincial_age_amount_reduction_rate", label="part of the income above that")
+    return t1_credits.less_part_of_income(most, ask(t1.net_income, person)["net_income"], start, rate)
+
+
+def _pension(ask: Ask, person: str) -> Figure | None:
+    most = _value(ask, "pension_income_amount", "most of the pension amount")
+    return None if most is None else smaller_of(ask(t1_credits.pension_income, person), most)
+
+
+def _disability(ask: Ask, person: str) -> Figure | None:
+    if not ask(t1_credits.disability_amount, person).amount:
+        return None
+    return _value(ask, "disability_amount", "disability amount")
+
+
+def _medical(ask: Ask, person: str) -> Figure | None:
+    most = _value(ask, "medical_expense_threshold", "threshold")
+    return None if most is None else t1_credits.medical(ask, person, most)
+
+
+def gifts(page: Page, ask: Ask, person: str) -> Figure | None:
+    """Line 58969; None where there are no gifts, or the province's rates are not known."""
+    claimed, values, where = ask(t1_credits.gifts_claimed, person), ask(rules), ask(province)
+    if not claimed.parts or not in_province(values, "provincial_donation_low_rate", where):
+        return None
+    low = smaller_of(claimed, values.figure("donation_low_limit", label="at the low rate"))
+    credit = total(
+        (
+            low * values.figure("provincial_donation_low_rate", where, "low rate"),
+            difference(claimed, low, label="above it")
+            * values.figure("provincial_donation_high_rate", where, "high rate"),
+        )
+    )
+    return page.line("gifts", "58969", "Donations and gifts", credit)
+
+
+def marks(ask: Ask, person: str) -> list[Mark]:
+    """What the province has and is not computed."""
+    where, values = ask(province), ask(rules)
+    found = t1_credits.marks_of_dividends(ask, person)
+    wanted = (
+        (ask(t1_credits.is_old, person), "age_amount", "age amount"),
+        (bool(ask(t1_credits.pension_income, person).amount), "pension_income_amount", "pension amount"),
+        (bool(ask(t1_credits.disability_amount, person).amount), "disability_amount", "disability amount"),
+        (bool(of_person(ask, person, "medical")), "medical_expense_threshold", "medical threshold"),
+    )
+    found += [gaps.provincial_amount(title) for is_there, key, title in wanted
+              if is_there and _value(ask, key, title) is None]  # fmt: skip
+    if of_person(ask, person, "tuition") and where not in WITHOUT_TUITION:
+        found.append(gaps.PROVINCIAL_TUITION)
+    claimed = ask(t1_credits.gifts_claimed, person)
+    if claimed.parts and not in_province(values, "provincial_donation_low_rate", where):
+        found.append(gaps.provincial_amount("rates for gifts"))
+    if claimed.parts and where == TOP_GIFTS and _is_in_top_bracket(ask, person):
+        found.append(gaps.PROVINCIAL_TOP_GIFTS)
+    return found
+
+
+def _is_in_top_bracket(ask: Ask, person: str) -> bool:
+    top = ask(rules).amount("provincial_bracket_7_from", TOP_GIFTS)
+    return ask(t1.taxable_income, person)["taxable_income"].amount > top

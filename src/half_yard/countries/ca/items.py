@@ -1,0 +1,108 @@
+"""What else people have in Canada: income, deductions and credits by their slips, found by plain words."""
+
+from __future__ import annotations
+
+from half_yard.books import Box
+from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.ca.frame import people
+from half_yard.countries.item_kind import ItemKind
+from half_yard.countries.items import ItemKeeping, every_item, problem_of_amounts
+from half_yard.figures import Figure, entered
+
+ELIGIBLE, NO_REPAYMENT, SUPPLEMENT, OTHER_DIVIDENDS = (
+    "eligible_pension", "no_repayment", "net_supplements", "other_dividends",
+)  # fmt: skip
+UNDER_7, FROM_7, DISABLED = "children_under_7", "children_7_to_16", "children_disabled"
+
+INCOMES = (
+    ItemKind("oas", "Old age security", "OAS T4A(OAS) pension", "Box 18: pension", "T1, line 11300",
+             boxes=(Box(SUPPLEMENT, "Box 21: net supplements", "T1, line 14600, and taken off again"),)),
+    ItemKind("cpp_benefit", "Canada pension", "CPP QPP T4A(P) pension", "Box 20: taxable benefits",
+             "T1, line 11400"),
+    ItemKind("pension", "Pension or annuity", "T4A T4RIF RRIF annuity superannuation", "Taxable amount",
+             "T1, line 11500",
+             ticks=(Box(ELIGIBLE, "Counts for the pension amount",
+                        "a life annuity of a pension plan; from 65 on also a RRIF, an annuity of an RRSP"),)),
+    ItemKind("ei", "Employment insurance", "EI T4E unemployment parental benefits", "Box 14: benefits",
+             "T1, line 11900",
+             ticks=(Box(NO_REPAYMENT, "Box 7 says 0%", "then nothing of it is repaid"),)),
+    ItemKind("rrsp_income", "Taken out of an RRSP", "T4RSP retirement savings withdrawal",
+             "Taxable amount", "T1, line 12900"),
+    ItemKind("dividends", "Dividends", "T5 T3 shares company", "Box 24: actual eligible dividends",
+             "grossed up, T1, line 12000",
+             boxes=(Box(OTHER_DIVIDENDS, "Box 10: actual other dividends", "grossed up, line 12010"),)),
+    ItemKind("other_employment", "Other employment income", "tips research grant", "Amount",
+             "T1, line 10400"),
+    ItemKind("support_received", "Support received", "alimony maintenance", "Taxable amount",
+             "T1, line 12800"),
+    ItemKind("other_income", "Other income", "T4A box 028 death benefit", "Taxable amount",
+             "T1, line 13000"),
+    ItemKind("workers_compensation", "Workers' compensation", "T5007 box 10", "Box 10",
+             "T1, line 14400, and taken off again"),
+    ItemKind("social_assistance", "Social assistance", "T5007 box 11 welfare", "Box 11",
+             "T1, line 14500, and taken off again"),
+)  # fmt: skip
+DEDUCTIONS = (
+    ItemKind("pension_plan", "Registered pension plan", "RPP T4 box 20", "Contributions", "T1, line 20700"),
+    ItemKind("rrsp", "RRSP contributions", "retirement savings plan", "Contributions",
+             "T1, line 20800, within the limit of the person"),
+    ItemKind("fhsa", "First home savings account", "FHSA", "Contributions", "T1, line 20805", first=2023),
+    ItemKind("dues", "Union or professional dues", "T4 box 44 membership", "Dues", "T1, line 21200"),
+    ItemKind("child_care", "Child care", "day care babysitter camp", "Costs",
+             "T1, line 21400, of the one with the lower income",
+             boxes=(Box(UNDER_7, "Children under 7"), Box(FROM_7, "Children of 7 to 16"),
+                    Box(DISABLED, "Children with the disability amount"))),
+    ItemKind("moving", "Moving costs", "move to work 40 kilometres", "Allowable costs", "T1, line 21900"),
+    ItemKind("support_paid", "Support paid", "alimony maintenance", "Deductible amount", "T1, line 22000"),
+    ItemKind("carrying", "Carrying charges", "interest on a loan to invest, advice", "Charges",
+             "T1, line 22100"),
+    ItemKind("employment_expenses", "Employment expenses", "T777 T2200", "Allowable expenses",
+             "T1, line 22900"),
+    ItemKind("other_deduction", "Other deduction", "", "Amount", "T1, line 23200"),
+)  # fmt: skip
+CREDITS = (
+    ItemKind("home_buyers", "First home bought", "home buyers' amount", "Amount claimed",
+             "T1, line 31270, at most the year's amount"),
+    ItemKind("student_loan", "Student loan interest", "government loan", "Interest paid", "T1, line 31900"),
+    ItemKind("tuition", "Tuition", "T2202 college university fees", "Eligible fees",
+             "Schedule 11, T1, line 32300"),
+    ItemKind("medical", "Medical costs", "dentist prescription glasses premiums",
+             "Costs of twelve months", "T1, line 33099"),
+    ItemKind("donation", "Donation", "gift charity", "Eligible amount", "Schedule 9, T1, line 34900"),
+)  # fmt: skip
+KINDS = {kind.key: kind for kind in (*INCOMES, *DEDUCTIONS, *CREDITS)}
+NOT_HERE = "The person is not in this file. Choose another."
+
+
+def item_stops(ask: Ask) -> dict[str, str]:
+    """Why an item counts nowhere, by record path."""
+    known, year = ask(people), ask.of(tax_year)
+    found = {}
+    for path, item in ask(every_item):
+        problem = problem_of_amounts(item, KINDS.get(item.kind), year)
+        found[path] = problem or ("" if item.person in known else NOT_HERE)
+    return {path: problem for path, problem in found.items() if problem}
+
+
+ITEMS = ItemKeeping(
+    KINDS,
+    item_stops,
+    "pensions, dividends, RRSP, child care, medical costs, gifts, tuition",
+    "pension, RRSP, day care, medical…",
+    "income tax deducted, on its slip",
+)
+
+
+def of_person(ask: Ask, person: str, *kinds: str) -> list[Figure]:
+    """The amounts of some kinds of a person, in cents."""
+    return [figure for kind in kinds for figure in ITEMS.amounts(ask, kind, person)]
+
+
+def withheld(ask: Ask, person: str) -> list[Figure]:
+    """The tax deducted on the slips of a person."""
+    return [
+        entered(item.withheld, item.name or KINDS[item.kind].title, f"{path}/withheld")
+        for kind in INCOMES
+        for path, item in ask(ITEMS.items_of, kind.key)
+        if item.person == person and item.withheld
+    ]

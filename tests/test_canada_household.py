@@ -1,0 +1,210 @@
+"""The further income, deductions and credits of people in Canada, against the worked examples kept beside the
+tests: computed from the provisions by hand, the values recalled."""
+
+from __future__ import annotations
+
+import datetime
+import unittest
+from decimal import Decimal
+from typing import Any
+
+from half_yard.countries import compute
+from half_yard.countries.ca.pack import PACK
+from half_yard.figures import Place, recompute
+from half_yard.records import Carryover, ClientFile, HouseholdItem, Person, WageStatement
+from half_yard.records.identifiers import numbered
+from half_yard.records.wearing import applied
+from tests.canadian import business_of, canadian
+from tests.files import amount
+from tests.test_next_year import after
+
+OLD = datetime.date(1950, 3, 1)
+
+
+def item(kind: str, value: str, person: str = "owner", **fields: Any) -> HouseholdItem:
+    return HouseholdItem(kind=kind, person=person, amount=Decimal(value), **fields)
+
+
+def earning(wages: str, year: int, *items: HouseholdItem, province: str = "ON", **parts: Any) -> ClientFile:
+    """A person who is employed, without contributions, and has some items."""
+    slip = WageStatement(person="owner", employer="School", wages=Decimal(wages))
+    every = {"items": numbered("items", list(items)), "wages": {"w00001": slip}}
+    return canadian(year, province, **{**every, **parts})
+
+
+def credit(file: ClientFile, sheet: str = "t1.owner") -> Decimal:
+    return amount(file, f"{sheet}/credits")
+
+
+class Credits(unittest.TestCase):
+    def more(self, year: int, wages: str, *items: HouseholdItem, sheet: str = "t1.owner") -> Decimal:
+        """How much more credit the items bring."""
+        return credit(earning(wages, year, *items), sheet) - credit(earning(wages, year), sheet)
+
+    def test_gifts(self) -> None:
+        """Examples 50 and 51: 500 in Ontario; 10,000 of which some is taxed by the top bracket."""
+        for year in (2021, 2024):
+            self.assertEqual(self.more(year, "60000", item("donation", "500")), 117)
+            ontario = self.more(year, "60000", item("donation", "500"), sheet="form_428.owner")
+            self.assertEqual(ontario, Decimal("43.58"))
+        both = (item("donation", "4000"), item("donation", "6000"))
+        self.assertEqual(amount(earning("250000", 2024, *both), "t1.owner/gifts"), Decimal("3001.92"))
+
+    def test_gifts_within_a_part_of_income_wait_five_years(self) -> None:
+        carried = numbered("carryovers", [
+            Carryover(kind="gifts_unused", of="owner", year=str(year), amount=Decimal(300))
+            for year in (2018, 2019, 2023)
+        ])  # fmt: skip
+        file = earning("1000", 2024, item("donation", "500"), carryovers=carried)
+        self.assertEqual(amount(file, "t1.owner/gifts_claimed"), 750, "those of 2018 are too old")
+        self.assertEqual(amount(file, "t1.owner/gifts_left.2024"), 350)
+        self.assertEqual(amount(after(file), "t1.owner/gifts_claimed"), 0)
+        left = {item.year: item.amount for item in after(file).carryovers.values()}
+        self.assertEqual(left, {"2024": 350})
+
+    def test_medical_costs(self) -> None:
+        """Example 52: 3,000 with a net income of 40,000 and of 110,000 in 2024."""
+        for wages, value in (("40000", "270.00"), ("110000", "36.15")):
+            self.assertEqual(self.more(2024, wages, item("medical", "3000")), Decimal(value))
+
+    def test_age_shrinks_with_income(self) -> None:
+        """65 or over in 2024, net income 50,000: 8,790 less 15% of 5,675, ITA 118(2)."""
+        people = {"owner": Person(first_name="Odile", birth_date=OLD)}
+        file = earning("50000", 2024, people=people)
+        self.assertEqual(amount(file, "t1.owner/age"), Decimal("7938.75"))
+        self.assertEqual(amount(file, "form_428.owner/age"), Decimal("5314.20"))
+
+    def test_pension_and_disability(self) -> None:
+        ticked = item("pension", "9000", ticks={"eligible_pension": True})
+        people = {"owner": Person(first_name="Odile", birth_date=OLD, answers={"disability": True})}
+        file = canadian(2024, items=numbered("items", [ticked]), people=people)
+        found = [amount(file, f"t1.owner/{line}") for line in ("pension", "pension_amount", "disability")]
+        self.assertEqual(found, [9000, 2000, 9872])
+        own = [amount(file, f"form_428.owner/{line}") for line in ("pension_amount", "disability")]
+        self.assertEqual(own, [1714, 10017])
+        for province, missing in (("NB", True), ("ON", False)):
+            elsewhere = canadian(2024, province, items=numbered("items", [ticked]), people=people)
+            marks = compute(elsewhere).line(Place("form_428.owner", "tax")).figure.gaps
+            self.assertEqual(any("disability" in mark.message for mark in marks), missing)
+
+    def test_tuition_is_used_as_far_as_there_is_tax(self) -> None:
+        file = earning("17000", 2024, item("tuition", "6000"))
+        net = amount(file, "t1.owner/net_income")
+        used = net - Decimal(15705) - amount(file, "t1.owner/employment_amount")
+        self.assertEqual(amount(file, "t1.owner/tuition"), used if used > 0 else 0)
+        left = amount(file, "t1.owner/tuition_left")
+        self.assertEqual(left + amount(file, "t1.owner/tuition"), 6000)
+        self.assertEqual(amount(file, "t1.owner/net_federal_tax"), 0)
+        self.assertEqual([each.amount for each in after(file).carryovers.values()], [left])
+
+    def test_dividends_are_grossed_up_and_credited(self) -> None:
+        """ITA 82(1), 121: 1,000 eligible and 1,000 other."""
+        paid = item("dividends", "1000", boxes={"other_dividends": Decimal(1000)})
+        file = earning("60000", 2024, paid)
+        self.assertEqual(amount(file, "t1.owner/dividends"), 2530)
+        self.assertEqual(amount(file, "t1.owner/other_dividends"), 1150)
+        self.assertEqual(amount(file, "t1.owner/dividend_credit"), Decimal("311.12"))
+        marks = compute(file).line(Place("t1.owner", "provincial")).figure.gaps
+        self.assertTrue(any("dividend" in mark.message for mark in marks))
+
+
+class Deductions(unittest.TestCase):
+    def test_old_age_security_is_paid_back(self) -> None:
+        """Example 53: net income 95,000 in 2024."""
+        people = {"owner": Person(first_name="Odile", birth_date=OLD)}
+        file = earning("87000", 2024, item("oas", "8000"), people=people)
+        self.assertEqual(amount(file, "t1.owner/repaid"), Decimal("600.45"))
+        self.assertEqual(amount(file, "t1.owner/net_income"), Decimal("94399.55"))
+        self.assertEqual(amount(file, "t1.owner/repayment"), Decimal("600.45"))
+
+    def test_employment_insurance_is_paid_back(self) -> None:
+        """30% of the smaller of the benefits and of what is above 79,000 in 2024 (Act, section 145)."""
+        for benefits, ticks, back in (
+            ("2000", {}, 600),
+            ("9000", {}, 1500),
+            ("2000", {"no_repayment": True}, 0),
+        ):
+            wages = str(84000 - int(benefits))
+            file = earning(wages, 2024, item("ei", benefits, ticks=ticks))
+            lines = {line.place.line for line in compute(file).sheet("t1.owner").lines}
+            self.assertEqual(amount(file, "t1.owner/repaid") if "repaid" in lines else 0, back)
+
+    def test_rrsp_within_the_limit_and_the_rest_waits(self) -> None:
+        limited = {"rrsp_limit": Decimal(5000)}
+        born = datetime.date(1980, 6, 1)
+        people = {"owner": Person(first_name="Odile", birth_date=born, facts=limited)}
+        carried = {"c00001": Carryover(kind="rrsp_unused", of="owner", amount=Decimal(1200))}
+        file = earning("60000", 2024, item("rrsp", "4500"), people=people, carryovers=carried)
+        self.assertEqual(amount(file, "t1.owner/rrsp"), 5000)
+        self.assertEqual(amount(file, "t1.owner/net_income"), 55000)
+        self.assertEqual([each.amount for each in after(file).carryovers.values()], [700])
+        unknown = earning("60000", 2024, item("rrsp", "4500"))
+        self.assertTrue(compute(unknown).line(Place("t1.owner", "owed")).figure.gaps)
+
+    def test_child_care_by_the_lower_income(self) -> None:
+        """ITA 63: two children under 7 allow 16,000; two thirds of 18,000 are 12,000."""
+        people = {key: Person(first_name=key, birth_date=datetime.date(1985, 1, 1))
+                  for key in ("owner", "spouse")}  # fmt: skip
+        slips = [
+            WageStatement(person=person, employer="School", wages=Decimal(wages))
+            for person, wages in (("owner", 70000), ("spouse", 18000))
+        ]
+        care = item("child_care", "13000", boxes={"children_under_7": Decimal(2)})
+        file = canadian(2024, people=people, wages=numbered("wages", slips), items={"i00001": care})
+        home = file.household.model_copy(update={"filing_status": "married"})
+        file = file.model_copy(update={"household": home})
+        self.assertEqual(amount(file, "t1.spouse/child_care"), 12000)
+        self.assertEqual(amount(file, "t1.spouse/net_income"), 6000)
+        self.assertEqual(amount(file, "t1.owner/net_income"), 70000)
+
+    def test_losses_of_earlier_years_as_far_as_there_is_income(self) -> None:
+        carried = {"c00001": Carryover(kind="non_capital_loss", of="owner", amount=Decimal(9000))}
+        file = earning("6000", 2024, carryovers=carried)
+        self.assertEqual(amount(file, "t1.owner/taxable_income"), 0)
+        self.assertEqual([each.amount for each in after(file).carryovers.values()], [3000])
+
+    def test_benefits_that_are_taken_off_again(self) -> None:
+        file = earning("6000", 2024, item("social_assistance", "5000"), item("workers_compensation", "100"))
+        self.assertEqual(amount(file, "t1.owner/net_income"), 11100)
+        self.assertEqual(amount(file, "t1.owner/taxable_income"), 6000)
+
+
+class Claims(unittest.TestCase):
+    def test_either_of_a_couple_may_claim_and_both_ways_stand_beside_each_other(self) -> None:
+        """Example 63: each gives 150; one claims 300."""
+        people = {key: Person(first_name=key, birth_date=datetime.date(1985, 1, 1))
+                  for key in ("owner", "spouse")}  # fmt: skip
+        slips = [WageStatement(person=key, employer="School", wages=Decimal(60000)) for key in people]
+        gifts = [item("donation", "150", key) for key in people]
+        file = canadian(2024, people=people, wages=numbered("wages", slips), items=numbered("items", gifts))
+        home = file.household.model_copy(update={"filing_status": "married"})
+        file = file.model_copy(update={"household": home})
+        apart = [amount(file, f"t1.{key}/gifts") for key in people]
+        self.assertEqual(apart, [Decimal("22.50")] * 2)
+        every = {each.key: each for each in PACK.ready(compute(file))}
+        self.assertNotIn("claims.medical.owner", every)
+        together = applied(file, every["claims.donation.owner"].make(""))
+        self.assertEqual(amount(together, "t1.owner/gifts"), 59)
+        self.assertNotIn("gifts", [line.place.line for line in compute(together).sheet("t1.spouse").lines])
+
+
+class All(unittest.TestCase):
+    def test_every_line_recomputes_and_tax_deducted_counts(self) -> None:
+        kinds = (
+            "oas", "cpp_benefit", "pension", "ei", "rrsp_income", "dividends", "other_income", "rrsp", "fhsa",
+            "dues", "moving", "carrying", "home_buyers", "student_loan", "tuition", "medical", "donation",
+        )  # fmt: skip
+        items = [item(kind, f"{1000 + number}.37", withheld=Decimal(10) if number < 7 else None)
+                 for number, kind in enumerate(kinds)]  # fmt: skip
+        file = business_of("41200.55", 2024, "BC", items=numbered("items", items))
+        computation = compute(file)
+        for sheet in computation.sheets:
+            for each in sheet.lines:
+                self.assertEqual(recompute(each.figure), each.figure.amount, str(each.place))
+        self.assertEqual(amount(file, "t1.owner/deducted"), 70)
+        self.assertFalse([path for path in computation.stops if path.startswith("/items/")])
+
+    def test_an_item_that_cannot_count_says_why(self) -> None:
+        wrong = [HouseholdItem(kind="oas", person="owner"), item("fhsa", "100"), item("oas", "1", "nobody")]
+        stops = compute(earning("100", 2022, *wrong)).stops
+        self.assertEqual(len([path for path in stops if path.startswith("/items/")]), 3, stops)
