@@ -169,6 +169,32 @@ class Deductions(unittest.TestCase):
         self.assertEqual(amount(file, "t1.owner/taxable_income"), 6000)
 
 
+class Gains(unittest.TestCase):
+    def sold(self, price: str, cost: str, **choices: str) -> HouseholdItem:
+        boxes = {"cost": Decimal(cost), "outlays": Decimal(100)}
+        return item("capital_sale", price, boxes=boxes, choices=choices)
+
+    def test_half_of_what_is_gained_and_losses_wait(self) -> None:
+        """ITA 38, 111(1)(b): a gain of 2,900, a loss of 900 of another, net losses of earlier years."""
+        carried = {"c00001": Carryover(kind="net_capital_loss", of="owner", amount=Decimal(1300))}
+        items = (self.sold("9000", "6000"), self.sold("1000", "1800"))
+        file = earning("50000", 2024, *items, carryovers=carried)
+        self.assertEqual(amount(file, "t1.owner/gains"), 1000)
+        self.assertEqual(amount(file, "t1.owner/taxable_income"), 50000)
+        self.assertEqual([each.amount for each in after(file).carryovers.values()], [300])
+        losing = earning("50000", 2024, self.sold("1000", "1800"))
+        self.assertEqual(amount(losing, "t1.owner/gains"), 0)
+        self.assertEqual([each.amount for each in after(losing).carryovers.values()], [450])
+
+    def test_a_designated_home_is_exempt_and_a_large_gain_may_bring_minimum_tax(self) -> None:
+        home = earning("50000", 2024, self.sold("900000", "300000", sold="home"))
+        self.assertEqual(amount(home, "t1.owner/gains"), 0)
+        large = compute(earning("50000", 2024, self.sold("900000", "300000")))
+        self.assertTrue(
+            any("T691" in mark.message for mark in large.line(Place("t1.owner", "owed")).figure.gaps)
+        )
+
+
 class Claims(unittest.TestCase):
     def test_either_of_a_couple_may_claim_and_both_ways_stand_beside_each_other(self) -> None:
         """Example 63: each gives 150; one claims 300."""

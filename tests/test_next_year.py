@@ -67,6 +67,7 @@ CARRYING = {
     ("ca/forms/t2125.py", "closing_inventory"),
     ("ca/forms/cca.py", "{of}.closing"),
     ("ca/forms/part_7.py", "carried_out"),
+    ("ca/forms/schedule_3.py", "left"),
     ("ca/forms/t1_credits.py", "gifts_left.{year}"),
     ("ca/forms/t1_credits.py", "tuition_left"),
     ("ca/forms/t1_deductions.py", "losses_left"),

@@ -81,16 +81,31 @@ def cost(ask: Ask, key: str) -> Figure:
     return times(ask(whole_cost, key), part_of(key, ask.of(asset_of, key)))
 
 
-def whole_cost(ask: Ask, key: str) -> Figure:
-    """The capital cost of all of it."""
+def bought_for(ask: Ask, key: str) -> Figure:
+    """What an asset was bought for, with its part of the costs of buying it together with its land."""
     asset = ask.of(asset_of, key)
     label = f"{_called(asset)}: cost"
     typed = entered(asset.cost, label, f"/assets/{key}/cost", asset.reckoning)
-    if asset.basis.get(FEES):
-        fees = _further(key, asset, FEES, "costs of buying it with its land")
-        with_land = typed + _further(key, asset, LAND, "cost of its land")
-        own = (fees * (typed / with_land)).in_cents().named("its part of the costs of buying")
-        typed = total((typed, own), label)
+    if not asset.basis.get(FEES):
+        return typed
+    fees = _further(key, asset, FEES, "costs of buying it with its land")
+    with_land = typed + _further(key, asset, LAND, "cost of its land")
+    own = (fees * (typed / with_land)).in_cents().named("its part of the costs of buying")
+    return total((typed, own), label)
+
+
+def cost_for_gains(ask: Ask, key: str) -> Figure:
+    """What a gain is measured from: what it was bought for, or its value when its use changed (ITA 45(1))."""
+    asset = ask.of(asset_of, key)
+    if asset.answers.get(PRIVATE_BEFORE):
+        return _further(key, asset, VALUE, f"{_called(asset)}: value when it came into use")
+    return ask(bought_for, key)
+
+
+def whole_cost(ask: Ask, key: str) -> Figure:
+    """The capital cost of all of it."""
+    asset, typed = ask.of(asset_of, key), ask(bought_for, key)
+    label = typed.label
     if asset.answers.get(PRIVATE_BEFORE):
         value = _further(key, asset, VALUE, f"{_called(asset)}: value when it came into use")
         gained = not_below_zero(difference(value, typed), "what it has gained")
@@ -125,9 +140,7 @@ def proceeds(ask: Ask, key: str, most: Figure) -> Figure:
         typed = entered(asset.cost, "cost", f"{path}/cost", asset.reckoning)
         received = (received * (ask(whole_cost, key) / typed)).in_cents().named(label)
     received = times(received, part_of(key, asset))
-    kept = smaller_of(received, most, label=f"{_called(asset)}: not above cost")
-    is_above = above(received, most)
-    return kept.where(is_above).marked(gaps.capital_gain(path)) if is_above else kept
+    return smaller_of(received, most, label=f"{_called(asset)}: not above cost")
 
 
 def with_land(ask: Ask, key: str, received: Figure, balance: Figure) -> Figure:

@@ -7,9 +7,11 @@ from half_yard.figures import Figure, entered, total
 from half_yard.records import Carryover, ClientFile
 
 LOSSES, RRSP_LEFT = "non_capital_loss", "rrsp_unused"
+CAPITAL_LOSSES = "net_capital_loss"
 TUITION_LEFT, GIFTS_LEFT = "tuition_unused", "gifts_unused"
 OF_PEOPLE = {
     LOSSES: "Non-capital losses of earlier years",
+    CAPITAL_LOSSES: "Net capital losses of earlier years, at half",
     RRSP_LEFT: "RRSP contributions not deducted yet",
     TUITION_LEFT: "Tuition not claimed yet",
     GIFTS_LEFT: "Donations not claimed yet, by year",

@@ -16,6 +16,7 @@ from half_yard.countries.ca.forms import (
     form_428,
     instalments,
     part_7,
+    schedule_3,
     schedule_6,
     schedule_8,
     shared_costs,
@@ -119,6 +120,8 @@ def _of_owner(ask: Ask, person: str) -> Iterator[Sheet]:
 
 def _of_return(ask: Ask, person: str) -> Iterator[Sheet]:
     """A person's return, with what it rests on."""
+    if ask(schedule_3.applies, person):
+        yield ask(schedule_3.schedule_3.sheet, person)
     if ask(schedule_8.applies, person):
         yield ask(schedule_8.schedule_8.sheet, person)
     if ask(schedule_6.applies, person):

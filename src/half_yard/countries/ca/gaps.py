@@ -30,8 +30,8 @@ NO_MARITAL_STATUS = gap(
     "/household/filing_status",
 )
 NOT_ALL_ASKED = gap(
-    "Capital gains, foreign income, further deductions, caregiver and other credits and transfers between "
-    "spouses are not computed.",
+    "Foreign income, further deductions, caregiver and other credits and transfers between spouses are not "
+    "computed.",
     "Where there are none, say so for the household.",
     "/household/answers/nothing_else",
 )
@@ -50,6 +50,7 @@ WORKERS_BENEFIT = gap(
 DISABILITY_SUPPLEMENT = gap("The disability supplement of the Canada workers benefit is not computed.")
 
 
+MINIMUM_TAX = gap("Minimum tax (Form T691) may be due and is not computed.", "Work it out on Form T691.")
 HOME_BUYERS = gap("More than one home buyers' amount is claimed for a home.", "Mend what each claims.")
 MEDICAL_SUPPLEMENT = gap("The refundable medical supplement (line 45200) may be due and is not computed.")
 PROVINCIAL_DIVIDENDS = gap(
@@ -111,8 +112,9 @@ def designated_car(path: str) -> Mark:
     )
 
 
-def capital_gain(path: str) -> Mark:
-    """An asset sold for more than it cost."""
+def flipped(path: str) -> Mark:
+    """Real property held for less than a year (ITA 12(12))."""
     return gap(
-        "It was sold for more than its cost: the capital gain (Schedule 3) is not computed.", path=path
-    )
+        "It was held for less than 365 days: its gain may be income of a business, not a capital gain.",
+        "See whether a life event excuses it; if not, enter it as a business.", path,
+    )  # fmt: skip

@@ -7,6 +7,7 @@ from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.ca.frame import people
 from half_yard.countries.item_kind import ItemKind
 from half_yard.countries.items import ItemKeeping, every_item, problem_of_amounts
+from half_yard.countries.offered import ManyAnswers
 from half_yard.figures import Figure, entered
 
 ELIGIBLE, NO_REPAYMENT, SUPPLEMENT, OTHER_DIVIDENDS = (
@@ -14,6 +15,15 @@ ELIGIBLE, NO_REPAYMENT, SUPPLEMENT, OTHER_DIVIDENDS = (
 )  # fmt: skip
 UNDER_7, FROM_7, DISABLED = "children_under_7", "children_7_to_16", "children_disabled"
 
+COST, OUTLAYS, WHAT, SOLD_HOME = "cost", "outlays", "sold", "home"
+WHAT_WAS_SOLD = ManyAnswers(
+    WHAT, "What was sold",
+    (
+        ("shares", "Shares, funds"), ("real_estate", "Real estate"), ("other", "Something else"),
+        (SOLD_HOME, "The home, designated for all its years"),
+    ),
+    "the gain of a home designated for all its years is exempt (ITA 40(2)(b)); it is reported all the same",
+)  # fmt: skip
 INCOMES = (
     ItemKind("oas", "Old age security", "OAS T4A(OAS) pension", "Box 18: pension", "T1, line 11300",
              boxes=(Box(SUPPLEMENT, "Box 21: net supplements", "T1, line 14600, and taken off again"),)),
@@ -31,6 +41,12 @@ INCOMES = (
     ItemKind("dividends", "Dividends", "T5 T3 shares company", "Box 24: actual eligible dividends",
              "grossed up, T1, line 12000",
              boxes=(Box(OTHER_DIVIDENDS, "Box 10: actual other dividends", "grossed up, line 12010"),)),
+    ItemKind("capital_sale", "Something sold", "shares funds land cottage T5008 capital gain",
+             "Proceeds", "Schedule 3",
+             boxes=(Box(COST, "Adjusted cost base"), Box(OUTLAYS, "Costs of selling")),
+             choices=(WHAT_WAS_SOLD,)),
+    ItemKind("gains_on_slips", "Capital gains on slips", "T3 box 21 T5 box 18 T4PS capital gains dividends",
+             "Box 21 of T3, 18 of T5", "Schedule 3"),
     ItemKind("other_employment", "Other employment income", "tips research grant", "Amount",
              "T1, line 10400"),
     ItemKind("support_received", "Support received", "alimony maintenance", "Taxable amount",

@@ -181,6 +181,15 @@ def _received(ask: Ask, pool: Pool, key: str, before: Figure) -> Figure:
     return received
 
 
+def moved_from_land(ask: Ask, pool: Pool, key: str) -> Figure:
+    """By how much the price of a building is raised at the cost of its land's (ITA 13(21.1))."""
+    if not (PROPERTY[pool.kind].building and pool.asset):
+        return NOTHING
+    own = additions.proceeds(ask, key, ask(additions.cost, key))
+    made = ask(balance, pool)
+    return not_below_zero(difference(made.proceeds, own), "moved from the land to the building")
+
+
 def is_empty(ask: Ask, pool: Pool) -> bool:
     """Whether nothing is left in a class: by the answer of the preparer, or because it was of one asset."""
     if pool.asset:

@@ -12,7 +12,7 @@ CHILD = Question(
 )  # fmt: skip
 NOTHING_ELSE = Question(
     "nothing_else", "Nothing else belongs on the returns", False,
-    "no capital gains, foreign or other income than what is entered; no further deductions; no caregiver or "
+    "no foreign or other income than what is entered; no further deductions; no caregiver or "
     "other credits, no transfers between spouses",
     anew=True,
 )  # fmt: skip

@@ -7,7 +7,7 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps, slips
-from half_yard.countries.ca.forms import form_428, schedule_6, schedule_8, t776, t2125
+from half_yard.countries.ca.forms import form_428, schedule_3, schedule_6, schedule_8, t776, t2125
 from half_yard.countries.ca.forms import t1_credits as amounts_of
 from half_yard.countries.ca.forms import t1_deductions as deductions
 from half_yard.countries.ca.frame import (
@@ -75,6 +75,9 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
     rents = page.line("rents", "12600", "Net rental income", total(ask(t776.net_of, person)))
     page.line("gross_business", "13499", "Gross business income", total(ask(t2125.gross_of, person)))
     business = page.line("business", "13500", "Net business income", total(ask(t2125.net_of, person)))
+    if ask(schedule_3.applies, person):
+        taxable = ask(schedule_3.gains, person)["taxable"]
+        others.append(page.line("gains", "12700", "Taxable capital gains", taxable))
     parts = (employment, *others, interest, rents, business)
     all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
     income = total(parts).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
@@ -149,6 +152,9 @@ def taxable_income(page: Page, ask: Ask, person: str) -> None:
     again = deductions.taken_off_again(ask, person)
     if again:
         net = net - page.line("taken_off", "25000", "Other payments deduction", total(again))
+    if ask(schedule_3.applies, person) and "used" in ask(schedule_3.gains, person):
+        used = ask(schedule_3.gains, person)["used"]
+        net = net - page.line("capital_losses", "25300", "Net capital losses of other years", used)
     lost = deductions.losses(page, ask, person, net)
     net = net - lost if lost.parts else net
     page.line("taxable_income", "26000", "Taxable income", not_below_zero(net), Role.TOTAL)
@@ -207,7 +213,17 @@ def federal_tax(page: Page, ask: Ask, person: str) -> None:
     if (dividends := ask(amounts_of.dividend_credit, person)).amount:
         less.append(page.line("dividend_credit", "40425", "Federal dividend tax credit", dividends))
     net_tax = not_below_zero(difference(tax, *less))
+    net_tax = net_tax.marked(*_minimum_tax(ask, person))
     page.line("net_federal_tax", "42000", "Net federal tax", net_tax, Role.TOTAL)
+
+
+def _minimum_tax(ask: Ask, person: str) -> list[Mark]:
+    """That minimum tax may be due: where what a gain leaves untaxed is above the exemption (ITA 127.52)."""
+    if not ask(schedule_3.applies, person):
+        return []
+    gains = ask(schedule_3.gains, person)
+    untaxed = gains["whole"].amount - gains["taxable"].amount
+    return [gaps.MINIMUM_TAX] if untaxed > ask(rules).amount("amt_exemption") else []
 
 
 def _some(page: Page, lines: Sequence[tuple[str, str, str, Figure]]) -> list[Figure]:
