@@ -195,6 +195,31 @@ class Gains(unittest.TestCase):
         )
 
 
+class Alone(unittest.TestCase):
+    def test_the_amount_for_an_eligible_dependant(self) -> None:
+        """ITA 118(1)(b): 15,705 less 705 in 2024; of Ontario 10,528 and a tenth of it free."""
+        file = earning("50000", 2024)
+        answers = {**file.household.answers, "child_under_19": True}
+        home = file.household.model_copy(update={"answers": answers})
+        unsaid = compute(file.model_copy(update={"household": home}))
+        self.assertTrue(unsaid.line(Place("t1.owner", "owed")).figure.gaps)
+        facts = {"dependant_income": Decimal(705)}
+        claims = {"answers": {**answers, "eligible_dependant": True}, "facts": facts}
+        file = file.model_copy(update={"household": home.model_copy(update=claims)})
+        self.assertEqual(amount(file, "t1.owner/dependant"), 15000)
+        self.assertEqual(amount(file, "form_428.owner/dependant"), 10528)
+        self.assertFalse(compute(file).line(Place("t1.owner", "owed")).figure.gaps)
+
+    def test_fees_of_a_profession_and_the_threshold_of_small_suppliers(self) -> None:
+        for profit, warned in (("30000", False), ("30001", True)):
+            file = business_of(profit, 2024, shop={"choices": {"income_of": "professional"}})
+            self.assertEqual(amount(file, "t1.owner/professional"), Decimal(profit))
+            self.assertEqual(amount(file, "t1.owner/business"), 0)
+            self.assertEqual(amount(file, "t1.owner/self_employment"), Decimal(profit))
+            words = " ".join(each.message for each in compute(file).findings)
+            self.assertEqual("register for GST/HST" in words, warned)
+
+
 class Claims(unittest.TestCase):
     def test_either_of_a_couple_may_claim_and_both_ways_stand_beside_each_other(self) -> None:
         """Example 63: each gives 150; one claims 300."""

@@ -100,6 +100,7 @@ def adeyemi() -> ClientFile:
                 BINDERY: Activity(
                     kind="business", name="Bluff Street Bindery", description="Bookbinding and repair",
                     code="323120", owners={"owner": Decimal(100)}, last_year={"sales": Decimal("58122.10")},
+                    answers={"gst_registered": True},
                 ),
                 FLAT: Activity(
                     kind="rental", name="Upper floor on Bluff Street",

@@ -12,12 +12,20 @@ from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC, is_a
 from half_yard.countries.ca.elsewhere import ELSEWHERE
 from half_yard.countries.ca.forms.cca import AT_MOST
 from half_yard.countries.ca.forms.part_7 import CARRIED
+from half_yard.countries.ca.forms.t2125 import INCOME_OF
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
 from half_yard.countries.ca.items import ITEMS
 from half_yard.countries.ca.pools import pools_of
-from half_yard.countries.ca.questions import HOUSEHOLD_QUESTIONS, PERSON_QUESTIONS, person_fields
+from half_yard.countries.ca.questions import (
+    DEPENDANT,
+    DEPENDANT_INCOME,
+    GST_REGISTERED,
+    HOUSEHOLD_QUESTIONS,
+    PERSON_QUESTIONS,
+    person_fields,
+)
 from half_yard.countries.ca.things import as_used
-from half_yard.countries.offered import Elsewhere, Question
+from half_yard.countries.offered import Elsewhere, ManyAnswers, Question
 from half_yard.records import ClientFile
 from half_yard.records.choices import Option
 
@@ -44,6 +52,14 @@ EMPTY = {
 }  # fmt: skip
 
 
+def _of_dependant(file: ClientFile) -> list[Field]:
+    """What is asked of an eligible dependant, where one is claimed."""
+    if not DEPENDANT.of(file.household.answers):
+        return []
+    path = f"/household/facts/{DEPENDANT_INCOME}"
+    return [Field(path, "Dependant's net income", FieldKind.AMOUNT, optional=True)]
+
+
 class CanadaAsked(Asked):
     """Province and marital status, slips T4 and T5, instalments, what the classes begin with."""
 
@@ -58,7 +74,6 @@ class CanadaAsked(Asked):
 
     def household_fields(self, file: ClientFile) -> Sequence[Field]:
         """Marital status, and where they lived at the end of the year."""
-        del file
         return [
             Field("/household/filing_status", "Marital status", FieldKind.CHOICE, tuple(MARITAL.items())),
             Field(
@@ -66,6 +81,7 @@ class CanadaAsked(Asked):
                 tuple(PROVINCES.items()),
             ),
             *(each.field("/household") for each in HOUSEHOLD_QUESTIONS),
+            *_of_dependant(file),
         ]  # fmt: skip
 
     def person_fields(self, file: ClientFile, person: str) -> Sequence[Field]:
@@ -168,12 +184,17 @@ class CanadaAsked(Asked):
     def activity_questions(self, kind: str) -> Sequence[Question]:
         """About the allowance, and which classes are empty."""
         del kind
-        return (NO_CCA, *EMPTY.values())
+        return (GST_REGISTERED, NO_CCA, *EMPTY.values())
 
     def questions_of(self, file: ClientFile, key: str) -> Sequence[Question]:
         """About the allowance, and whether the classes that it has are empty."""
         pools = pools_of(as_used(file), key)
-        return (NO_CCA, *(EMPTY[pool.kind] for pool in pools if not pool.asset)) if pools else ()
+        of_pools = (NO_CCA, *(EMPTY[pool.kind] for pool in pools if not pool.asset)) if pools else ()
+        return (GST_REGISTERED, *of_pools) if file.activities[key].kind == "business" else of_pools
+
+    def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
+        """Whether a business is a profession, or earns commissions."""
+        return (INCOME_OF,) if kind == "business" else ()
 
     def activity_facts(self, file: ClientFile, key: str) -> Sequence[Field]:
         """How much of the allowance is claimed."""

@@ -10,9 +10,10 @@ from half_yard.countries.ca.classes import NOTHING_CHANGED, OF_A_HOME
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.frame import MARITAL
 from half_yard.countries.ca.identity import identity_problem
-from half_yard.countries.ca.questions import OWING_BEFORE
+from half_yard.countries.ca.questions import GST_REGISTERED, OWING_BEFORE
 from half_yard.countries.ca.thing_use import shared_findings
 from half_yard.countries.ca.things import as_used
+from half_yard.countries.ca.year_rules import rules_for
 from half_yard.countries.left_out import ARCHIVED
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records import ClientFile
@@ -39,6 +40,7 @@ def findings_of(file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, s
         *class_findings(as_used(file)),
         *shared_findings(file),
         *_instalments(file, sheets),
+        *_small_supplier(file, sheets),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)
@@ -70,6 +72,22 @@ def _gaps(sheets: Sequence[Sheet]) -> Iterator[Finding]:
     for mark in sorted(marks, key=str):
         if mark.kind is MarkKind.GAP:
             yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)
+
+
+def _small_supplier(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    """Sales of all businesses above what a small supplier may have (Excise Tax Act, 148(1)); by the year, as
+    quarters are not known."""
+    most = rules_for(file.tax_year).amount("gst_small_supplier")
+    sold = sum(sheet["gross_income"].amount for sheet in sheets if sheet.statement and sheet.has("sales"))
+    for key, activity in sorted(file.activities.items()):
+        is_business = activity.kind == "business" and not activity.archived
+        if is_business and sold > most and not GST_REGISTERED.of(activity.answers):
+            yield Finding(
+                Level.WARNING,
+                f"{activity.name or key}: with sales above {most:,} in four quarters it has to register for "
+                "GST/HST.", f"/activities/{key}/answers/{GST_REGISTERED.key}",
+                "Say that it is, or see to it; tax that is collected is no income.",
+            )  # fmt: skip
 
 
 def _instalments(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:

@@ -40,7 +40,7 @@ from half_yard.records import ClientFile
 from half_yard.review import Finding
 
 CHAIN = (
-    ("Businesses", "business"), ("Rentals", "rents"), ("Total income", "total_income"),
+    ("Businesses", "self_employment"), ("Rentals", "rents"), ("Total income", "total_income"),
     ("Net income", "net_income"), ("Taxable income", "taxable_income"), ("Total payable", "payable"),
     ("Paid", "credits_in_all"), ("Refund", "refund"), ("Owing", "owed"),
 )  # fmt: skip

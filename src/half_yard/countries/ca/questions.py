@@ -21,6 +21,16 @@ PROPOSED = Question(
     "of purchases from January 1, 2025, and of computers, network equipment and patents from April 16, 2024; "
     "the sheets say that they are provisional",
 )  # fmt: skip
+DEPENDANT = Question(
+    "eligible_dependant", "Claims the amount for an eligible dependant", False,
+    "of one who is alone, for a child under 18 or another relative in their home; one for a household",
+)  # fmt: skip
+DEPENDANT_INCOME = "dependant_income"
+"""The fact of the household that is the dependant's net income, in dollars."""
+GST_REGISTERED = Question(
+    "gst_registered", "Registered for GST/HST", False,
+    "small suppliers need not be, up to sales of 30,000 over four quarters (Excise Tax Act 148)",
+)  # fmt: skip
 STUDENT = Question(
     "student_13_weeks", "Full-time student for more than 13 weeks", False,
     "then there is no workers benefit without a child", anew=True,
@@ -34,7 +44,7 @@ RRSP_LIMIT, FHSA_ROOM = "rrsp_limit", "fhsa_room"
 """The facts of a person that are what may be deducted, by the notice of assessment, in dollars."""
 OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
 """The facts of a person that are last year's and next year's net tax owing, in dollars."""
-HOUSEHOLD_QUESTIONS = (CHILD, NOTHING_ELSE, PROPOSED)
+HOUSEHOLD_QUESTIONS = (CHILD, DEPENDANT, NOTHING_ELSE, PROPOSED)
 PERSON_QUESTIONS = (STUDENT, DISABILITY, CPP_STOPPED)
 ADVANCE = "workers_benefit_advance"
 """The fact of a person that is box 10 of slips RC210, in dollars."""

@@ -62,6 +62,7 @@ def before_reductions(page: Page, ask: Ask, person: str) -> None:
         page.line("basic", "58040", "Basic personal amount", ask(basic_amount, person)),
         *provincial.lines(page, ask, person),
         page.line("spouse", "58120", "Spouse or common-law partner amount", _spouse_amount(ask, person)),
+        *_dependant(page, ask, person),
         page.line(
             "cpp_employed", "58240", "CPP contributions on employment", ask(t1.cpp_base_employed, person)
         ),
@@ -116,10 +117,25 @@ def _spouse_amount(ask: Ask, person: str) -> Figure:
     one."""
     if not ask(t1.claims_spouse, person):
         return NOTHING
-    values, where = ask(rules), ask(province)
-    if where == YUKON:
+    if ask(province) == YUKON:
         return ask(t1.spouse_amount, person)
-    theirs = ask(t1.net_income, ask(spouse_of, person))["net_income"]
+    return _less_income(ask, person, ask(t1.net_income, ask(spouse_of, person))["net_income"])
+
+
+def _dependant(page: Page, ask: Ask, person: str) -> list[Figure]:
+    """Line 58160, of one who is alone: as for a spouse."""
+    if not ask(t1.claims_dependant, person):
+        return []
+    if ask(province) == YUKON:
+        amount = ask(t1.dependant_amount, person)
+    else:
+        amount = _less_income(ask, person, ask(t1.dependant_income))
+    return [page.line("dependant", "58160", "Amount for an eligible dependant", amount)]
+
+
+def _less_income(ask: Ask, person: str, theirs: Figure) -> Figure:
+    """The amount for a spouse or dependant less their income; in some provinces a part of it is free."""
+    values, where = ask(rules), ask(province)
     has_own = in_province(values, "provincial_spouse_amount_max", where)
     if not has_own or in_province(values, "provincial_basic_supplement", where):
         most = ask(basic_amount, person).named("amount for a spouse")

@@ -22,7 +22,7 @@ from half_yard.countries.ca.frame import (
     spouse_of,
 )
 from half_yard.countries.ca.items import ITEMS, SUPPLEMENT, of_person, withheld
-from half_yard.countries.ca.questions import NOTHING_ELSE
+from half_yard.countries.ca.questions import DEPENDANT, DEPENDANT_INCOME, NOTHING_ELSE
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.figures import (
     NOTHING,
@@ -33,12 +33,19 @@ from half_yard.figures import (
     Role,
     above,
     difference,
+    entered,
     not_below_zero,
     smaller_of,
     stated,
     total,
 )
 
+SELF_EMPLOYMENT = {
+    t2125.BUSINESS: ("13499", "13500", "business income"),
+    "professional": ("13699", "13700", "professional income"),
+    "commission": ("13899", "13900", "commission income"),
+}
+"""The kinds of self-employment, with their lines for gross and net."""
 OTHER_INCOME = (
     (("other_employment",), "10400", "Other employment income"),
     (("oas",), "11300", "Old age security pension"),
@@ -73,8 +80,7 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
     )  # fmt: skip
     page.line("gross_rents", "12599", "Gross rental income", total(ask(t776.gross_of, person)))
     rents = page.line("rents", "12600", "Net rental income", total(ask(t776.net_of, person)))
-    page.line("gross_business", "13499", "Gross business income", total(ask(t2125.gross_of, person)))
-    business = page.line("business", "13500", "Net business income", total(ask(t2125.net_of, person)))
+    business = _self_employment(page, ask, person)
     if ask(schedule_3.applies, person):
         taxable = ask(schedule_3.gains, person)["taxable"]
         others.append(page.line("gains", "12700", "Taxable capital gains", taxable))
@@ -82,6 +88,17 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
     all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
     income = total(parts).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
     page.line("total_income", "15000", "Total income", income, Role.TOTAL)
+
+
+def _self_employment(page: Page, ask: Ask, person: str) -> Figure:
+    """Lines 13499 to 13900: business, professional and commission income, and all of it."""
+    lines = []
+    for kind, (gross_number, number, title) in SELF_EMPLOYMENT.items():
+        gross, net = ask(t2125.gross_of, person, kind), ask(t2125.net_of, person, kind)
+        if net or kind == t2125.BUSINESS:
+            page.line(f"gross_{kind}", gross_number, f"Gross {title}", total(gross))
+            lines.append(page.line(kind, number, f"Net {title}", total(net)))
+    return page.line("self_employment", "", "Net self-employment income", total(lines), Role.SUBTOTAL)
 
 
 def _other_income(page: Page, ask: Ask, person: str) -> list[Figure]:
@@ -172,6 +189,7 @@ def federal_tax(page: Page, ask: Ask, person: str) -> None:
         page.line("basic", "30000", "Basic personal amount", ask(basic_amount, person)),
         *_some(page, (("age", "30100", "Age amount", ask(amounts_of.age_amount, person)),)),
         page.line("spouse", "30300", "Amount for spouse or common-law partner", ask(spouse_amount, person)),
+        *_some(page, (("dependant", "30400", "Eligible dependant", ask(dependant_amount, person)),)),
         page.line(
             "cpp_employed", "30800", "Base CPP contributions on employment", _base_on_employment(ask, person)
         ),
@@ -254,7 +272,8 @@ def basic_amount(ask: Ask, person: str) -> Figure:
 def _personal_marks(ask: Ask, person: str) -> list[Mark]:
     """The amount for a child of a person alone, which is not computed, and for a spouse who is not here."""
     marks = []
-    if ask(is_alone) and ask(has_child):
+    asked = ask.of(lambda file: DEPENDANT.key in file.household.answers)
+    if ask(is_alone) and ask(has_child) and not asked:
         marks.append(gaps.ELIGIBLE_DEPENDANT)
     if not ask(is_alone) and not ask(spouse_of, person):
         marks.append(gaps.NO_SPOUSE)
@@ -276,6 +295,25 @@ def spouse_amount(ask: Ask, person: str) -> Figure:
         return NOTHING
     theirs = ask(net_income, ask(spouse_of, person))["net_income"]
     return not_below_zero(difference(ask(basic_amount, person), theirs))
+
+
+def claims_dependant(ask: Ask, person: str) -> bool:
+    """Whether one who is alone claims the amount for an eligible dependant."""
+    claims = ask.of(lambda file: DEPENDANT.of(file.household.answers))
+    return claims and ask(is_alone) and person == ask(people)[0]
+
+
+def dependant_income(ask: Ask) -> Figure:
+    """The net income of the eligible dependant."""
+    income = ask.of(lambda file: file.household.facts.get(DEPENDANT_INCOME, Decimal(0)))
+    return entered(income, "dependant's net income", f"/household/facts/{DEPENDANT_INCOME}")
+
+
+def dependant_amount(ask: Ask, person: str) -> Figure:
+    """Line 30400: the basic amount less the dependant's net income (ITA 118(1)(b))."""
+    if not ask(claims_dependant, person):
+        return NOTHING
+    return not_below_zero(difference(ask(basic_amount, person), ask(dependant_income)))
 
 
 def cpp_credit(ask: Ask, person: str) -> Figure:

@@ -11,9 +11,19 @@ from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
+from half_yard.countries.offered import ManyAnswers
 from half_yard.figures import NOTHING_ENTERED, Carries, Figure, Form, Page, Role, difference, total
 from half_yard.review import shares_add_up
 from half_yard.sharing import split
+
+BUSINESS = "business"
+INCOME_OF = ManyAnswers(
+    "income_of", "Its income is",
+    (
+        ("", "Business income"), ("professional", "Professional fees"), ("commission", "Commissions"),
+    ),
+    "a business and a profession are two forms",
+)  # fmt: skip
 
 
 @Form
@@ -133,11 +143,19 @@ def share(page: Page, ask: Ask, activity: str, person: str) -> None:
     page.line("net_income", "9946", "Your net income or loss", own, Role.TOTAL)
 
 
-def net_of(ask: Ask, person: str) -> list[Figure]:
-    """Line 9946 of every business of a person."""
-    return [ask(share, key, person)["net_income"] for key in ask(owned_by, "business", person)]
+def net_of(ask: Ask, person: str, kind: str = "") -> list[Figure]:
+    """Line 9946 of every business of a person, or of those of a kind."""
+    return [ask(share, key, person)["net_income"] for key in ask(_of_kind, person, kind)]
 
 
-def gross_of(ask: Ask, person: str) -> list[Figure]:
-    """Line 8299 of every business of a person, whole."""
-    return [ask(income, key)["gross_income"] for key in ask(owned_by, "business", person)]
+def gross_of(ask: Ask, person: str, kind: str = "") -> list[Figure]:
+    """Line 8299 of every business of a person, or of those of a kind, whole."""
+    return [ask(income, key)["gross_income"] for key in ask(_of_kind, person, kind)]
+
+
+def _of_kind(ask: Ask, person: str, kind: str) -> tuple[str, ...]:
+    return tuple(
+        key
+        for key in ask(owned_by, "business", person)
+        if not kind or ask.of(activity_of, key).choices.get(INCOME_OF.key, BUSINESS) == kind
+    )
