@@ -11,10 +11,17 @@ from typing import Any
 from half_yard.countries import compute
 from half_yard.countries.ca.pack import PACK
 from half_yard.figures import Place, recompute
-from half_yard.records import Carryover, ClientFile, HouseholdItem, Person, WageStatement
+from half_yard.records import (
+    Carryover,
+    ClientFile,
+    HouseholdItem,
+    Person,
+    ReceivedForm,
+    WageStatement,
+)
 from half_yard.records.identifiers import numbered
 from half_yard.records.wearing import applied
-from tests.canadian import business_of, canadian
+from tests.canadian import SHOP, business_of, canadian
 from tests.files import amount
 from tests.test_next_year import after
 
@@ -218,6 +225,23 @@ class Alone(unittest.TestCase):
             self.assertEqual(amount(file, "t1.owner/self_employment"), Decimal(profit))
             words = " ".join(each.message for each in compute(file).findings)
             self.assertEqual("register for GST/HST" in words, warned)
+
+
+class Forms(unittest.TestCase):
+    def test_a_slip_is_part_of_the_books_and_its_tax_counts(self) -> None:
+        """T4A box 048 for money that the books have adds nothing; what it says beyond them does."""
+        for on_form, sales, said in (("9000", 9000, ""), ("9500", 9500, "500.00 more than the books")):
+            file = business_of("9000", 2024)
+            entry = file.entries["e00001"].model_copy(update={"payee": "Harbour Editions"})
+            form = ReceivedForm(
+                activity=SHOP, kind="T4A fees", payer="Harbour Editions", amount=Decimal(on_form),
+                withheld=Decimal(120),
+            )  # fmt: skip
+            file = file.model_copy(update={"entries": {"e00001": entry}, "forms": {"f00001": form}})
+            self.assertEqual(amount(file, f"t2125.{SHOP}/sales"), sales)
+            self.assertEqual(amount(file, "t1.owner/deducted"), 120)
+            words = " ".join(each.message for each in compute(file).findings)
+            self.assertIn(said, words)
 
 
 class Claims(unittest.TestCase):

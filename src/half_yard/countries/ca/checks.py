@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
 
+from half_yard.books import PayerMatch
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.class_checks import class_findings
 from half_yard.countries.ca.classes import NOTHING_CHANGED, OF_A_HOME
@@ -15,6 +16,7 @@ from half_yard.countries.ca.thing_use import shared_findings
 from half_yard.countries.ca.things import as_used
 from half_yard.countries.ca.year_rules import rules_for
 from half_yard.countries.left_out import ARCHIVED
+from half_yard.countries.payer_checks import match_findings
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
@@ -28,7 +30,9 @@ NOT_COVERED = (
 )
 
 
-def findings_of(file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, str]) -> tuple[Finding, ...]:
+def findings_of(
+    file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, str], matches: Sequence[PayerMatch]
+) -> tuple[Finding, ...]:
     """Everything found, the gravest first."""
     found = [
         *_household(file),
@@ -37,6 +41,7 @@ def findings_of(file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, s
         *(Finding(Level.ERROR, f"{_called(file, path)}: {reason}", path) for path, reason in stops.items()
           if reason not in {ARCHIVED, NOTHING_CHANGED, OF_A_HOME}),
         *_gaps(sheets),
+        *match_findings(matches),
         *class_findings(as_used(file)),
         *shared_findings(file),
         *_instalments(file, sheets),

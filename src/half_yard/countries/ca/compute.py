@@ -53,7 +53,7 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
     whole = cache(memory.later(partial(asking.run, everything)))
 
     def findings() -> tuple[Finding, ...]:
-        return findings_of(file, whole().sheets, whole().stops)
+        return findings_of(file, whole().sheets, whole().stops, asking.run(BOOKS.matches))
 
     returns = tuple(_return(file, person) for person in asking.run(people))
     return Computation(

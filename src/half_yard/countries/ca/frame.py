@@ -6,6 +6,7 @@ from half_yard.books import BookKeeping, PayersForms
 from half_yard.books.keeping import Brought
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.ca.country import ROLES
+from half_yard.countries.ca.form_boxes import FEES, FORM_KINDS
 from half_yard.countries.ca.identity import masked
 from half_yard.countries.ca.questions import CHILD
 from half_yard.countries.ca.statement_lines import LINES
@@ -24,7 +25,7 @@ def _brought(ask: Ask, activity: str) -> Brought:
 
 BOOKS = BookKeeping(
     LINES,
-    PayersForms({}, {}, {}),
+    PayersForms({kind.key: kind for kind in FORM_KINDS}, FEES, {}),
     ROLES,
     things={kind.key: {line.key: line.title for line in kind.lines} for kind in KINDS.values()},
     brought=_brought,

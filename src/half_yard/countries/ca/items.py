@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from half_yard.books import Box
 from half_yard.countries.asking import Ask, tax_year
-from half_yard.countries.ca.frame import people
+from half_yard.countries.ca.frame import people, rules
 from half_yard.countries.item_kind import ItemKind
 from half_yard.countries.items import ItemKeeping, every_item, problem_of_amounts
 from half_yard.countries.offered import ManyAnswers
@@ -35,7 +35,7 @@ INCOMES = (
                         "a life annuity of a pension plan; from 65 on also a RRIF, an annuity of an RRSP"),)),
     ItemKind("ei", "Employment insurance", "EI T4E unemployment parental benefits", "Box 14: benefits",
              "T1, line 11900",
-             ticks=(Box(NO_REPAYMENT, "Box 7 says 0%", "then nothing of it is repaid"),)),
+             ticks=(Box(NO_REPAYMENT, "Box 7 asks for no repayment", "then nothing of it is repaid"),)),
     ItemKind("rrsp_income", "Taken out of an RRSP", "T4RSP retirement savings withdrawal",
              "Taxable amount", "T1, line 12900"),
     ItemKind("dividends", "Dividends", "T5 T3 shares company", "Box 24: actual eligible dividends",
@@ -62,7 +62,7 @@ DEDUCTIONS = (
     ItemKind("pension_plan", "Registered pension plan", "RPP T4 box 20", "Contributions", "T1, line 20700"),
     ItemKind("rrsp", "RRSP contributions", "retirement savings plan", "Contributions",
              "T1, line 20800, within the limit of the person"),
-    ItemKind("fhsa", "First home savings account", "FHSA", "Contributions", "T1, line 20805", first=2023),
+    ItemKind("fhsa", "First home savings account", "FHSA", "Contributions", "T1, line 20805"),
     ItemKind("dues", "Union or professional dues", "T4 box 44 membership", "Dues", "T1, line 21200"),
     ItemKind("child_care", "Child care", "day care babysitter camp", "Costs",
              "T1, line 21400, of the one with the lower income",
@@ -87,6 +87,7 @@ CREDITS = (
     ItemKind("donation", "Donation", "gift charity", "Eligible amount", "Schedule 9, T1, line 34900"),
 )  # fmt: skip
 KINDS = {kind.key: kind for kind in (*INCOMES, *DEDUCTIONS, *CREDITS)}
+SAVED_FOR_A_HOME, NO_ACCOUNT = "fhsa", "There are no such accounts in this year yet."
 NOT_HERE = "The person is not in this file. Choose another."
 
 
@@ -96,6 +97,8 @@ def item_stops(ask: Ask) -> dict[str, str]:
     found = {}
     for path, item in ask(every_item):
         problem = problem_of_amounts(item, KINDS.get(item.kind), year)
+        if item.kind == SAVED_FOR_A_HOME and not ask(rules).has("fhsa_yearly_limit"):
+            problem = NO_ACCOUNT
         found[path] = problem or ("" if item.person in known else NOT_HERE)
     return {path: problem for path, problem in found.items() if problem}
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from half_yard.books import StatementLine
+from half_yard.countries.ca.form_boxes import FORM_KINDS
 from half_yard.countries.ca.statement_lines import LINES
 from half_yard.countries.ca.year_rules import rules_for
 from half_yard.countries.ledger import INVENTORY, ActivityKind, Ledger
@@ -22,6 +23,7 @@ class CanadaLedger(Ledger):
     }
     marketplace_lines = {"gross": "sales", "tips": "sales", "fees": "interest"}
     marketplace_kind = "business"
+    form_kinds = FORM_KINDS
     opening_lines = {INVENTORY: "opening_inventory"}
 
     def lines(self, activity: Activity) -> Sequence[StatementLine]:

@@ -41,6 +41,21 @@ def _boxes(file: ClientFile, person: str, box: str) -> list[Figure]:
     ]
 
 
+def withheld_on_forms(ask: Ask, person: str) -> list[Figure]:
+    """The tax deducted on payers' slips of a person's activities: of several owners the first has it."""
+    return ask.of(_withheld_on_forms, person)
+
+
+def _withheld_on_forms(file: ClientFile, person: str) -> list[Figure]:
+    found = []
+    for key, form in sorted(file.forms.items()):
+        activity = file.activities.get(form.activity)
+        owners = [owner for owner, share in sorted(activity.owners.items()) if share] if activity else []
+        if form.withheld and owners[:1] == [person]:
+            found.append(entered(form.withheld, form.payer or "not named", f"/forms/{key}/withheld"))
+    return found
+
+
 def instalments(ask: Ask, person: str) -> list[Figure]:
     """What a person paid by instalments."""
     return ask.of(_instalments, person)

@@ -6,9 +6,10 @@ import re
 from collections.abc import Iterator, Mapping
 from decimal import Decimal
 
-from half_yard.books import Books, MatchState, account_in_words, unsure_accounts
+from half_yard.books import Books, account_in_words, unsure_accounts
 from half_yard.countries.asking import Ask
 from half_yard.countries.left_out import COLLECTIONS
+from half_yard.countries.payer_checks import match_findings
 from half_yard.countries.us.assets.classes import LOAN
 from half_yard.countries.us.frame import BOOKS, OnReturn
 from half_yard.countries.us.identity import employer_number_problem, employer_or_personal_problem
@@ -299,22 +300,7 @@ def _vehicles(frame: OnReturn, books: Books) -> Iterator[Finding]:
 
 
 def _forms(frame: OnReturn, books: Books) -> Iterator[Finding]:
-    for match in books.matches:
-        path = f"/forms/{match.forms[0]}"
-        payer = match.payer or "A payer without a name"
-        if match.state is MatchState.FORM_ONLY:
-            yield Finding(
-                Level.WARNING,
-                f"{payer}: {match.on_forms:,.2f} is on a form and not in the books. It is counted.",
-                path,
-                "See that it is not in the books under another name.",
-            )
-        elif match.state is MatchState.DIFFERS:
-            yield Finding(
-                Level.WARNING,
-                f"{payer}: the form says {match.difference:,.2f} more than the books. The form's is counted.",
-                path,
-            )
+    yield from match_findings(books.matches)
     for key, form in frame.file.forms.items():
         path = f"/forms/{key}"
         if problem := employer_or_personal_problem(form.payer_number):

@@ -358,6 +358,7 @@ def balance(page: Page, ask: Ask, person: str) -> None:
             *slips.of_person(ask, person, "wages", "withheld"),
             *slips.of_person(ask, person, "interest", "withheld"),
             *withheld(ask, person),
+            *slips.withheld_on_forms(ask, person),
         ]
     )
     paid = total(
