@@ -227,6 +227,28 @@ class Alone(unittest.TestCase):
             self.assertEqual("register for GST/HST" in words, warned)
 
 
+class Transfers(unittest.TestCase):
+    def test_what_the_other_does_not_need(self) -> None:
+        """ITA 118.8: in 2024 of 8,790 with an income of 18,000, of which 15,705 is the basic amount."""
+        people = {
+            "owner": Person(first_name="Odile", birth_date=datetime.date(1960, 6, 1)),
+            "spouse": Person(first_name="Basil", birth_date=OLD),
+        }
+        slip = WageStatement(person="owner", employer="School", wages=Decimal(60000))
+        pension = item("oas", "18000", "spouse")
+        file = canadian(2024, people=people, wages={"w00001": slip}, items={"i00001": pension})
+        home = file.household.model_copy(update={"filing_status": "married"})
+        file = file.model_copy(update={"household": home})
+        self.assertEqual(amount(file, "t1.spouse/age"), 8790)
+        self.assertEqual(amount(file, "t1.owner/transferred"), 8790 - (18000 - 15705))
+        self.assertEqual(amount(file, "t1.spouse/net_federal_tax"), 0)
+        # Ontario: 6,054 less what 18,000 is above 12,399.
+        self.assertEqual(amount(file, "form_428.owner/transferred"), 6054 - (18000 - 12399))
+        alone = {"filing_status": "single"}
+        file = file.model_copy(update={"household": home.model_copy(update=alone)})
+        self.assertNotIn("transferred", [each.place.line for each in compute(file).sheet("t1.owner").lines])
+
+
 class Forms(unittest.TestCase):
     def test_a_slip_is_part_of_the_books_and_its_tax_counts(self) -> None:
         """T4A box 048 for money that the books have adds nothing; what it says beyond them does."""

@@ -146,6 +146,21 @@ class Homes(unittest.TestCase):
         for person in halves:
             self.assertEqual(amount(file, f"part_7.{SHOP}.{person}/allowed"), 1250)
 
+    def test_what_a_partner_has_spent_alone_comes_before_the_home(self) -> None:
+        halves = {"owner": Decimal(50), "spouse": Decimal(50)}
+        file = self.made("3000")
+        facts = {"own_costs_spouse": Decimal(400)}
+        shop = file.activities[SHOP].model_copy(update={"owners": halves, "facts": facts})
+        people = {**file.people, "spouse": Person(first_name="Ines")}
+        file = file.model_copy(update={"activities": {SHOP: shop}, "people": people})
+        self.assertEqual(amount(file, f"part_7.{SHOP}.spouse/limit"), 1100)
+        self.assertEqual(amount(file, f"part_7.{SHOP}.spouse/allowed"), 1100)
+        self.assertEqual(amount(file, f"t2125.{SHOP}.spouse/net_income"), 0)
+        self.assertEqual(amount(file, f"part_7.{SHOP}.owner/allowed"), 1250)
+        flat = {SHOP: shop.model_copy(update={"kind": "rental"})}
+        rental = file.model_copy(update={"activities": flat, "things": {}, "uses": {}, "entries": {}})
+        self.assertEqual(amount(rental, f"t776.{SHOP}.spouse/net_income"), -400)
+
     def test_a_place_that_rests_on_nothing_is_not_claimed_and_a_rental_has_none(self) -> None:
         file = self.made("9000")
         uses = {

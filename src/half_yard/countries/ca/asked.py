@@ -11,6 +11,7 @@ from half_yard.countries.ca.carried_amounts import OF_PEOPLE
 from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC, is_apart, stop
 from half_yard.countries.ca.elsewhere import ELSEWHERE
 from half_yard.countries.ca.forms.cca import AT_MOST
+from half_yard.countries.ca.forms.own_costs import own_costs_fields
 from half_yard.countries.ca.forms.part_7 import CARRIED
 from half_yard.countries.ca.forms.t2125 import INCOME_OF
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
@@ -197,10 +198,12 @@ class CanadaAsked(Asked):
         return (INCOME_OF,) if kind == "business" else ()
 
     def activity_facts(self, file: ClientFile, key: str) -> Sequence[Field]:
-        """How much of the allowance is claimed."""
+        """What owners have spent alone, and how much of the allowance is claimed."""
+        own = own_costs_fields(file, key)
         if not pools_of(as_used(file), key):
-            return ()
+            return own
         return [
+            *own,
             Field(
                 f"/activities/{key}/facts/{AT_MOST}", "Claim allowance of at most", FieldKind.AMOUNT,
                 optional=True, hint="all that may be claimed",

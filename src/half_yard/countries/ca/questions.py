@@ -13,7 +13,7 @@ CHILD = Question(
 NOTHING_ELSE = Question(
     "nothing_else", "Nothing else belongs on the returns", False,
     "no foreign or other income than what is entered; no further deductions; no caregiver or "
-    "other credits, no transfers between spouses",
+    "other credits, no transfers of tuition",
     anew=True,
 )  # fmt: skip
 PROPOSED = Question(

@@ -10,10 +10,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.ca import pools
+from half_yard.countries.ca import gaps, pools
 from half_yard.countries.ca.classes import NUMBERS, PASSENGER, UCC
 from half_yard.countries.ca.forms import t776, t2125
-from half_yard.countries.ca.frame import activities, rules
+from half_yard.countries.ca.forms.own_costs import own_costs
+from half_yard.countries.ca.frame import BOOKS, activities, rules
 from half_yard.countries.ca.pools import Pool
 from half_yard.figures import (
     NOTHING,
@@ -169,7 +170,10 @@ def rental_room(ask: Ask, activity: str) -> Figure:
     )
     earlier = rentals[: rentals.index(activity)] if activity in rentals else ()
     taken = [ask(schedule, key)["allowance"] for key in earlier if ask(pools.has_pools, key)]
-    return not_below_zero(difference(income, *taken), "what the rental limit leaves")
+    room = not_below_zero(difference(income, *taken), "what the rental limit leaves")
+    shares = ask(BOOKS.shares, activity)
+    apart = any(ask(own_costs, key, person) is not None for key in rentals for person in shares)
+    return room.marked(gaps.OWN_COSTS_AND_ALLOWANCE) if apart else room
 
 
 def before_allowance(ask: Ask, activity: str) -> Figure:

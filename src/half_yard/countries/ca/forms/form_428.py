@@ -71,6 +71,7 @@ def before_reductions(page: Page, ask: Ask, person: str) -> None:
             "insurance", "58300", "Employment insurance premiums", total(slips.boxes(ask, person, "ei"))
         ),
     ]
+    amounts += provincial.transferred(page, ask, person, basic_amount)
     if where == YUKON:
         employed = ask(t1.employment_amount, person)
         amounts.append(page.line("employment_amount", "58310", "Canada employment amount", employed))

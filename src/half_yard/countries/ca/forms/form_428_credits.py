@@ -3,10 +3,12 @@ values; where a value is not known, it says so."""
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca import gaps
+from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import t1, t1_credits
-from half_yard.countries.ca.frame import province, rules
+from half_yard.countries.ca.frame import province, rules, spouse_of
 from half_yard.countries.ca.items import of_person
 from half_yard.countries.ca.tax_brackets import in_province
 from half_yard.figures import Figure, Mark, Page, difference, smaller_of, total
@@ -71,6 +73,24 @@ def _disability(ask: Ask, person: str) -> Figure | None:
 def _medical(ask: Ask, person: str) -> Figure | None:
     most = _value(ask, "medical_expense_threshold", "threshold")
     return None if most is None else t1_credits.medical(ask, person, most)
+
+
+def transferred(page: Page, ask: Ask, person: str, basic_of: Callable[[Ask, str], Figure]) -> list[Figure]:
+    """Line 58640: what the other of a couple does not need of the province's amounts."""
+    other = ask(spouse_of, person)
+    if not other:
+        return []
+    own = [each for each in (_age(ask, other), _pension(ask, other), _disability(ask, other))
+           if each is not None and each.amount]  # fmt: skip
+    if not own:
+        return []
+    insured = slips.boxes(ask, other, "ei")
+    contributed = (ask(t1.cpp_base_employed, other), ask(t1.cpp_credit, other))
+    others = total((ask(basic_of, other), *contributed, *insured), "the other amounts")
+    taxable = ask(t1.taxable_income, other)["taxable_income"]
+    left = t1_credits.unused(total(own, "amounts"), taxable, others)
+    title = "Amounts transferred from the spouse or partner"
+    return [page.line("transferred", "58640", title, left)] if left.amount else []
 
 
 def gifts(page: Page, ask: Ask, person: str) -> Figure | None:

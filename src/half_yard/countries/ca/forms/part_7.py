@@ -107,4 +107,4 @@ def net_share(ask: Ask, activity: str, person: str) -> Figure:
     # The statement asks for this form, and this form for what the statement comes to before it.
     from half_yard.countries.ca.forms import t2125  # noqa: PLC0415
 
-    return ask(t2125.own_share, activity, person)["share"]
+    return ask(t2125.after_adjustments, activity, person)

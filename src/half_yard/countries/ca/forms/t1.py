@@ -7,7 +7,7 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps, slips
-from half_yard.countries.ca.forms import form_428, schedule_3, schedule_6, schedule_8, t776, t2125
+from half_yard.countries.ca.forms import form_428, schedule_3, schedule_6, schedule_8, t1_income, t776
 from half_yard.countries.ca.forms import t1_credits as amounts_of
 from half_yard.countries.ca.forms import t1_deductions as deductions
 from half_yard.countries.ca.frame import (
@@ -21,7 +21,7 @@ from half_yard.countries.ca.frame import (
     rules,
     spouse_of,
 )
-from half_yard.countries.ca.items import ITEMS, SUPPLEMENT, of_person, withheld
+from half_yard.countries.ca.items import of_person, withheld
 from half_yard.countries.ca.questions import DEPENDANT, DEPENDANT_INCOME, NOTHING_ELSE
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.figures import (
@@ -40,26 +40,6 @@ from half_yard.figures import (
     total,
 )
 
-SELF_EMPLOYMENT = {
-    t2125.BUSINESS: ("13499", "13500", "business income"),
-    "professional": ("13699", "13700", "professional income"),
-    "commission": ("13899", "13900", "commission income"),
-}
-"""The kinds of self-employment, with their lines for gross and net."""
-OTHER_INCOME = (
-    (("other_employment",), "10400", "Other employment income"),
-    (("oas",), "11300", "Old age security pension"),
-    (("cpp_benefit",), "11400", "CPP or QPP benefits"),
-    (("pension",), "11500", "Other pensions and superannuation"),
-    (("ei",), "11900", "Employment insurance and other benefits"),
-    (("support_received",), "12800", "Support payments received"),
-    (("rrsp_income",), "12900", "RRSP income"),
-    (("other_income",), "13000", "Other income"),
-    (("workers_compensation",), "14400", "Workers' compensation benefits"),
-    (("social_assistance",), "14500", "Social assistance payments"),
-)
-"""Income that is what slips say, as (kinds, line, title)."""
-
 
 @Form
 def t1(ask: Ask, person: str) -> Page:
@@ -73,49 +53,18 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
     """Step 2, lines 10100 to 15000."""
     page.section = "Total income"
     employment = page.line("employment", "10100", "Employment income", total(employment_of(ask, person)))
-    others = _other_income(page, ask, person)
+    others = t1_income.other_income(page, ask, person)
     interest = page.line(
         "interest", "12100", "Interest and other investment income",
         total(slips.of_person(ask, person, "interest", "interest")),
     )  # fmt: skip
     page.line("gross_rents", "12599", "Gross rental income", total(ask(t776.gross_of, person)))
     rents = page.line("rents", "12600", "Net rental income", total(ask(t776.net_of, person)))
-    business = _self_employment(page, ask, person)
-    if ask(schedule_3.applies, person):
-        taxable = ask(schedule_3.gains, person)["taxable"]
-        others.append(page.line("gains", "12700", "Taxable capital gains", taxable))
+    business = t1_income.self_employment(page, ask, person)
     parts = (employment, *others, interest, rents, business)
     all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
     income = total(parts).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
     page.line("total_income", "15000", "Total income", income, Role.TOTAL)
-
-
-def _self_employment(page: Page, ask: Ask, person: str) -> Figure:
-    """Lines 13499 to 13900: business, professional and commission income, and all of it."""
-    lines = []
-    for kind, (gross_number, number, title) in SELF_EMPLOYMENT.items():
-        gross, net = ask(t2125.gross_of, person, kind), ask(t2125.net_of, person, kind)
-        if net or kind == t2125.BUSINESS:
-            page.line(f"gross_{kind}", gross_number, f"Gross {title}", total(gross))
-            lines.append(page.line(kind, number, f"Net {title}", total(net)))
-    return page.line("self_employment", "", "Net self-employment income", total(lines), Role.SUBTOTAL)
-
-
-def _other_income(page: Page, ask: Ask, person: str) -> list[Figure]:
-    """Pensions, benefits, dividends and the like, each where there is any."""
-    lines = [
-        page.line(kinds[0], number, title, total(figures))
-        for kinds, number, title in OTHER_INCOME
-        if (figures := of_person(ask, person, *kinds))
-    ]
-    if supplements := ITEMS.boxes(ask, "oas", SUPPLEMENT, person):
-        lines.append(page.line("supplements", "14600", "Net federal supplements", total(supplements)))
-    eligible, other = ask(amounts_of.dividends, person)
-    if eligible.amount or other.amount:
-        page.line("other_dividends", "12010", "Of these other than eligible", other)
-        taxable = total((eligible, other))
-        lines.append(page.line("dividends", "12000", "Taxable amount of dividends", taxable))
-    return lines
 
 
 def employment_of(ask: Ask, person: str) -> list[Figure]:
@@ -213,6 +162,9 @@ def federal_tax(page: Page, ask: Ask, person: str) -> None:
     ]  # fmt: skip
     if (studies := amounts_of.tuition_lines(page, ask, person, total(amounts), tax)) is not None:
         amounts.append(studies)
+    left = ask(amounts_of.transferred, person)
+    title = "Amounts transferred from the spouse or partner"
+    amounts += _some(page, (("transferred", "32600", title, left),))
     amounts += _some(
         page, (("medical", "33200", "Medical expenses", ask(amounts_of.medical_amount, person)),)
     )
@@ -295,6 +247,15 @@ def spouse_amount(ask: Ask, person: str) -> Figure:
         return NOTHING
     theirs = ask(net_income, ask(spouse_of, person))["net_income"]
     return not_below_zero(difference(ask(basic_amount, person), theirs))
+
+
+def amounts_before(ask: Ask, person: str) -> Figure:
+    """What a person's own income is set against before amounts that may be transferred: lines 30000 to 31260
+    (Schedule 2)."""
+    contributed = (_base_on_employment(ask, person), ask(cpp_credit, person))
+    insured = slips.boxes(ask, person, "ei")
+    basic, employed = ask(basic_amount, person), ask(employment_amount, person)
+    return total((basic, *contributed, *insured, employed), "the other amounts")
 
 
 def claims_dependant(ask: Ask, person: str) -> bool:

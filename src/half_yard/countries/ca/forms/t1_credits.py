@@ -7,7 +7,7 @@ from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.carried_amounts import GIFTS_LEFT, TUITION_LEFT, by_year, came
 from half_yard.countries.ca.forms import t1
-from half_yard.countries.ca.frame import people, rules
+from half_yard.countries.ca.frame import people, rules, spouse_of
 from half_yard.countries.ca.items import ELIGIBLE, ITEMS, of_person
 from half_yard.countries.ca.questions import DISABILITY
 from half_yard.figures import (
@@ -72,6 +72,27 @@ def disability_amount(ask: Ask, person: str) -> Figure:
     if not DISABILITY.of(ask.of(person_of, person).answers):
         return NOTHING
     return ask(rules).figure("disability_amount", label="disability amount")
+
+
+def unused(transferable: Figure, taxable: Figure, others: Figure) -> Figure:
+    """What the other of a couple leaves of amounts that may be transferred: what their income above their
+    other amounts does not need (Schedule 2)."""
+    needed = not_below_zero(difference(taxable, others), "income above the other amounts")
+    return not_below_zero(difference(transferable, needed))
+
+
+def transferred(ask: Ask, person: str) -> Figure:
+    """Line 32600: the age, pension and disability amounts that the other of a couple does not need (ITA
+    118.8)."""
+    other = ask(spouse_of, person)
+    if not other:
+        return NOTHING
+    own = total(
+        (ask(age_amount, other), ask(pension_amount, other), ask(disability_amount, other)), "amounts"
+    )
+    if not own.amount:
+        return NOTHING
+    return unused(own, ask(t1.taxable_income, other)["taxable_income"], ask(t1.amounts_before, other))
 
 
 def home_buyers_amount(ask: Ask, person: str) -> Figure:

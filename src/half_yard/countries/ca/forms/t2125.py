@@ -5,6 +5,7 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.ca.forms import cca, part_7
+from half_yard.countries.ca.forms.own_costs import own_costs
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
 from half_yard.countries.ca.pools import has_pools
@@ -130,13 +131,22 @@ def own_share(page: Page, ask: Ask, activity: str, person: str) -> None:
     """The share of line 9369."""
     whole = ask(net_income, activity)["net_income"]
     part = split(whole, ask(BOOKS.shares, activity))[person]
-    page.line("share", "", "Share of the net income or loss", part)
+    own = page.line("share", "", "Share of the net income or loss", part)
+    if (costs := own_costs(ask, activity, person)) is not None:
+        less = page.line("own_costs", "9943", "Other amounts deductible from the share", costs, Role.COST)
+        page.line("adjusted", "", "Net income after adjustments", own - less, Role.SUBTOTAL)
+
+
+def after_adjustments(ask: Ask, activity: str, person: str) -> Figure:
+    """An owner's share less what they have spent alone."""
+    lines = ask(own_share, activity, person)
+    return lines.get("adjusted", lines["share"])
 
 
 @of_partner.part
 def share(page: Page, ask: Ask, activity: str, person: str) -> None:
     """Lines 9945 and 9946."""
-    own = ask(own_share, activity, person)["share"]
+    own = ask(after_adjustments, activity, person)
     if ask(part_7.applies, activity):
         allowed = ask(part_7.claim, activity, person)["allowed"]
         own = own - page.line("home", "9945", "Business use of home", allowed, Role.COST)

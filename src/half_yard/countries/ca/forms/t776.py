@@ -5,6 +5,7 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.ca.brought import personal_of
 from half_yard.countries.ca.forms import cca
+from half_yard.countries.ca.forms.own_costs import own_costs
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by
 from half_yard.countries.ca.pools import has_pools
@@ -100,6 +101,8 @@ def share(page: Page, ask: Ask, activity: str, person: str) -> None:
     net = page.line(
         "share", "", "Share of the net income or loss", part(ask(net_income, activity)["net_income"])
     )
+    if (costs := own_costs(ask, activity, person)) is not None:
+        net = net - page.line("own_costs", "9945", "Other expenses of the co-owner", costs, Role.COST)
     if not ask(has_pools, activity):
         page.line("net_income", "9946", "Your net income or loss", net, Role.TOTAL)
         return
