@@ -7,7 +7,7 @@ from decimal import Decimal
 from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QLineEdit
 
-from half_yard.demo import write_office
+from half_yard.demo import client_files, write_office
 from half_yard.desktop.assets.which_part import Part
 from half_yard.desktop.stages import Stage
 from half_yard.figures import Place
@@ -99,3 +99,43 @@ class Couple(WindowCase):
         self.assertIs(self.window.stage, Stage.CLIENTS)
         self.assertTrue(self.focused().isVisible())
         self.assertNotEqual(self.focused().focusPolicy(), Qt.FocusPolicy.NoFocus)
+
+    def test_a_place_at_home_is_made_and_claimed_by_keyboard(self) -> None:
+        self.press(Key.Key_F3)
+        self.type("new home", ENTER)
+        self.assertIs(self.window.stage, Stage.SHARED)
+        self.type("Room over the lane", TAB)
+        self.press(TAB)
+        self.assertEqual(self.focused().accessibleName(), "All of it, square feet")
+        self.type("1200")
+        self.press(Key.Key_U, Modifier.AltModifier)
+        self.press(ENTER)
+        self.type("bind", ENTER)
+        self.type("150", ENTER)
+        self.press(Key.Key_C, Modifier.AltModifier)
+        self.press(ENTER, times=3)
+        self.type("heat", ENTER)
+        self.type("12*150", ENTER)
+        workspace = self.window.workspace
+        self.assertEqual(workspace.file.things["h00003"].kind, "home")
+        claimed = workspace.computation.line(Place("part_7.a00001.owner", "allowed")).figure
+        self.assertEqual(claimed.amount, 225)
+        said = [each.message for each in workspace.computation.findings]
+        self.assertTrue(any("why the place may be claimed" in each for each in said), said)
+        use = next(key for key, each in workspace.file.uses.items() if each.thing == "h00003")
+        workspace.go_to(f"/uses/{use}/choices/rests_on")
+        self.settle()
+        self.type("Prin", TAB)
+        self.assertEqual(workspace.file.uses[use].choices, {"rests_on": "principal"})
+
+    def test_what_else_there_is_is_found_by_plain_words(self) -> None:
+        self.window.workspace.go_to("/items/i00001/amount")
+        self.settle()
+        self.window.books.household.tables["items"].table.start_new()
+        self.press(ENTER)
+        for cell in ("day care", "piers", "Sunny Side", "5200"):
+            self.type(cell, ENTER)
+        before = client_files()[COUPLE].items
+        items = self.window.workspace.file.items
+        made = next(item for key, item in items.items() if key not in before)
+        self.assertEqual((made.kind, made.person, made.amount), ("child_care", "spouse", Decimal(5200)))
