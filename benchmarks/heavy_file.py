@@ -4,8 +4,12 @@ from __future__ import annotations
 
 import datetime
 import random
+from collections.abc import Mapping
 from decimal import Decimal
 
+from half_yard.books import StatementLine
+from half_yard.countries.ca.classes import PROPERTY
+from half_yard.countries.ca.statement_lines import BY_KIND as CANADAS
 from half_yard.countries.us.shared.kinds import KINDS
 from half_yard.countries.us.statement_lines import BY_KIND
 from half_yard.records import Activity, Asset, ClientFile, Entry, Household, Person, Thing, Trip, Use
@@ -84,6 +88,28 @@ def shared_file() -> ClientFile:
     )
 
 
+def canadian_file() -> ClientFile:
+    """As many businesses, rentals, assets and entries of a couple in Ontario."""
+    chance = random.Random(2125)
+    kinds = ["business"] * BUSINESSES + ["rental"] * RENTALS
+    activities = numbered("activities", [_activity(kind, number) for number, kind in enumerate(kinds)])
+    keys = list(activities)
+    classes = [key for key, item in PROPERTY.items() if not item.each]
+    assets = [
+        _asset(chance, keys).model_copy(update={"asset_class": chance.choice(classes), "answers": {}})
+        for _ in range(ASSETS)
+    ]
+    return heavy_file().model_copy(
+        update={
+            "country": "ca",
+            "household": Household(filing_status="married", choices={"province": "ON"}),
+            "activities": activities,
+            "entries": numbered("entries", [_entry(chance, keys, kinds, CANADAS) for _ in range(ENTRIES)]),
+            "assets": numbered("assets", assets),
+        }
+    )
+
+
 def _cost(chance: random.Random, things: dict[str, Thing]) -> Entry:
     key = chance.choice(list(things))
     lines = [line.key for line in KINDS[things[key].kind].lines]
@@ -123,9 +149,12 @@ def _activity(kind: str, number: int) -> Activity:
     return Activity(kind=kind, name=f"Activity {number + 1}", owners=owners, days_rented=365)
 
 
-def _entry(chance: random.Random, keys: list[str], kinds: list[str]) -> Entry:
+def _entry(
+    chance: random.Random, keys: list[str], kinds: list[str],
+    by_kind: Mapping[str, tuple[StatementLine, ...]] = BY_KIND,
+) -> Entry:  # fmt: skip
     number = chance.randrange(len(keys))
-    lines = BY_KIND[kinds[number]]
+    lines = by_kind[kinds[number]]
     income = chance.random() < 0.75
     return Entry(
         activity=keys[number],

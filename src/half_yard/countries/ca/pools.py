@@ -57,40 +57,45 @@ class Pool(NamedTuple):
 
 def pools(ask: Ask, activity: str) -> tuple[Pool, ...]:
     """The classes of which an activity has anything, in the order of their numbers."""
-    return ask.of(pools_of, activity)
+    carried = {Pool(activity, kind, "") for kind in ask.of(_carried_kinds, activity)}
+    return _in_order(carried | {pool for pool in ask(_assets_by_pool) if pool.activity == activity})
+
+
+def _carried_kinds(file: ClientFile, activity: str) -> tuple[str, ...]:
+    kinds = {kind: key for key, kind in UCC.items()}
+    found = {
+        kinds[item.kind] for item in file.carryovers.values() if item.of == activity and item.kind in kinds
+    }
+    return tuple(sorted(found))
 
 
 def pools_of(file: ClientFile, activity: str) -> tuple[Pool, ...]:
     """The same, to be read of the file."""
-    found = {
-        Pool(activity, asset.asset_class, key if is_apart(asset, file) else "")
-        for key, asset in _counted(file, activity)
-    }
-    kinds = {kind: key for key, kind in UCC.items()}
-    found |= {
-        Pool(activity, kinds[item.kind], "")
-        for item in file.carryovers.values()
-        if item.of == activity and item.kind in kinds
-    }
+    carried = {Pool(activity, kind, "") for kind in _carried_kinds(file, activity)}
+    return _in_order(carried | {pool for pool in _by_pool(file) if pool.activity == activity})
+
+
+def _in_order(found: set[Pool]) -> tuple[Pool, ...]:
     order = list(PROPERTY)
     return tuple(sorted(found, key=lambda each: (order.index(each.kind), each.asset)))
 
 
-def _counted(file: ClientFile, activity: str) -> tuple[tuple[str, Asset], ...]:
-    """The assets of an activity that nothing stops."""
-    return tuple(
-        (key, asset)
-        for key, asset in sorted(file.assets.items())
-        if asset.activity == activity and not stop(asset, file)
-    )
+def _by_pool(file: ClientFile) -> dict[Pool, tuple[tuple[str, Asset], ...]]:
+    found: dict[Pool, list[tuple[str, Asset]]] = {}
+    for key, asset in sorted(file.assets.items()):
+        if not stop(asset, file):
+            pool = Pool(asset.activity, asset.asset_class, key if is_apart(asset, file) else "")
+            found.setdefault(pool, []).append((key, asset))
+    return {pool: tuple(assets) for pool, assets in found.items()}
 
 
-def _in_pool(file: ClientFile, pool: Pool) -> tuple[tuple[str, Asset], ...]:
-    return tuple(
-        (key, asset)
-        for key, asset in _counted(file, pool.activity)
-        if asset.asset_class == pool.kind and (key if is_apart(asset, file) else "") == pool.asset
-    )
+def assets_of(ask: Ask, pool: Pool) -> tuple[tuple[str, Asset], ...]:
+    """The assets of a class that nothing stops."""
+    return ask(_assets_by_pool).get(pool, ())
+
+
+def _assets_by_pool(ask: Ask) -> dict[Pool, tuple[tuple[str, Asset], ...]]:
+    return ask.of(_by_pool)
 
 
 def _carried_in(file: ClientFile, pool: Pool) -> tuple[tuple[str, Carryover], ...]:
@@ -106,16 +111,14 @@ def came(ask: Ask, pool: Pool) -> tuple[str, ...]:
     """The assets that became available for use this year."""
     year = ask.of(tax_year)
     return tuple(
-        key for key, asset in ask.of(_in_pool, pool) if asset.in_service and asset.in_service.year == year
+        key for key, asset in ask(assets_of, pool) if asset.in_service and asset.in_service.year == year
     )
 
 
 def gone(ask: Ask, pool: Pool) -> tuple[str, ...]:
     """The assets that left this year."""
     year = ask.of(tax_year)
-    return tuple(
-        key for key, asset in ask.of(_in_pool, pool) if asset.disposed and asset.disposed.year == year
-    )
+    return tuple(key for key, asset in ask(assets_of, pool) if asset.disposed and asset.disposed.year == year)
 
 
 @dataclass(frozen=True, eq=False)
