@@ -10,6 +10,7 @@ from typing import Any
 
 from half_yard.countries import compute
 from half_yard.countries.ca.pack import PACK
+from half_yard.countries.ca.statement_lines import BY_KIND
 from half_yard.figures import Place, recompute
 from half_yard.records import (
     Carryover,
@@ -18,10 +19,12 @@ from half_yard.records import (
     Person,
     ReceivedForm,
     WageStatement,
+    apply,
 )
+from half_yard.records.activities import converted
 from half_yard.records.identifiers import numbered
 from half_yard.records.wearing import applied
-from tests.canadian import SHOP, business_of, canadian
+from tests.canadian import FLAT, SHOP, business_of, canadian, rental_of
 from tests.files import amount
 from tests.test_next_year import after
 
@@ -264,6 +267,19 @@ class Forms(unittest.TestCase):
             self.assertEqual(amount(file, "t1.owner/deducted"), 120)
             words = " ".join(each.message for each in compute(file).findings)
             self.assertIn(said, words)
+
+
+class Kinds(unittest.TestCase):
+    def test_services_make_a_rental_a_business_and_its_lines_go_along(self) -> None:
+        file = rental_of("9000", 2024, flat={"answers": {"services": True}})
+        words = " ".join(each.message for each in compute(file).findings)
+        self.assertIn("A business (T2125)", words)
+        advice = PACK.asked.kind_advice(file.activities[FLAT])
+        assert advice is not None
+        known = {line.key for line in BY_KIND[advice.kind]}
+        made, _ = apply(file, converted(file, FLAT, advice.kind, advice.lines, known))
+        self.assertEqual(amount(made, f"t2125.{FLAT}/sales"), 9000)
+        self.assertNotIn("A business (T2125)", " ".join(each.message for each in compute(made).findings))
 
 
 class Claims(unittest.TestCase):

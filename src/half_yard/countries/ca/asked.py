@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
+from half_yard.countries.ca.business_or_rental import SERVICES, advise
 from half_yard.countries.ca.carried_amounts import OF_PEOPLE
 from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC, is_apart, stop
 from half_yard.countries.ca.elsewhere import ELSEWHERE
@@ -26,8 +27,8 @@ from half_yard.countries.ca.questions import (
     person_fields,
 )
 from half_yard.countries.ca.things import as_used
-from half_yard.countries.offered import Elsewhere, ManyAnswers, Question
-from half_yard.records import ClientFile
+from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question
+from half_yard.records import Activity, ClientFile
 from half_yard.records.choices import Option
 
 T4_BOXES = (
@@ -183,15 +184,19 @@ class CanadaAsked(Asked):
         return [Field(f"/activities/{key}/code", "Industry code", hint="six digits")]
 
     def activity_questions(self, kind: str) -> Sequence[Question]:
-        """About the allowance, and which classes are empty."""
-        del kind
-        return (GST_REGISTERED, NO_CCA, *EMPTY.values())
+        """About sales tax or services, the allowance, and which classes are empty."""
+        return (GST_REGISTERED if kind == "business" else SERVICES, NO_CCA, *EMPTY.values())
 
     def questions_of(self, file: ClientFile, key: str) -> Sequence[Question]:
         """About the allowance, and whether the classes that it has are empty."""
         pools = pools_of(as_used(file), key)
         of_pools = (NO_CCA, *(EMPTY[pool.kind] for pool in pools if not pool.asset)) if pools else ()
-        return (GST_REGISTERED, *of_pools) if file.activities[key].kind == "business" else of_pools
+        own = GST_REGISTERED if file.activities[key].kind == "business" else SERVICES
+        return (own, *of_pools)
+
+    def kind_advice(self, activity: Activity) -> KindAdvice | None:
+        """What a rental is by the services given."""
+        return advise(activity)
 
     def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
         """Whether a business is a profession, or earns commissions."""

@@ -6,6 +6,7 @@ from collections.abc import Iterator, Mapping, Sequence
 
 from half_yard.books import PayerMatch
 from half_yard.countries.ca import gaps
+from half_yard.countries.ca.business_or_rental import SERVICES, advise
 from half_yard.countries.ca.class_checks import class_findings
 from half_yard.countries.ca.classes import NOTHING_CHANGED, OF_A_HOME
 from half_yard.countries.ca.country import ROLES
@@ -46,6 +47,7 @@ def findings_of(
         *shared_findings(file),
         *_instalments(file, sheets),
         *_small_supplier(file, sheets),
+        *_services(file),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)
@@ -93,6 +95,15 @@ def _small_supplier(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Findi
                 "GST/HST.", f"/activities/{key}/answers/{GST_REGISTERED.key}",
                 "Say that it is, or see to it; tax that is collected is no income.",
             )  # fmt: skip
+
+
+def _services(file: ClientFile) -> Iterator[Finding]:
+    """Rentals that are businesses by the services given."""
+    for key, activity in sorted(file.activities.items()):
+        advice = advise(activity)
+        if advice is not None and advice.kind != activity.kind and not activity.archived:
+            words = f"{activity.name or key}: {advice.why}"
+            yield Finding(Level.WARNING, words, f"/activities/{key}/answers/{SERVICES.key}", "Make it one.")
 
 
 def _instalments(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:
