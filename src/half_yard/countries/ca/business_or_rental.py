@@ -9,7 +9,9 @@ SERVICES = Question(
     "services", "Cleaning, meals or security for the guests", False,
     "heat, light, parking and laundry are what any landlord gives (guide T4036)",
 )  # fmt: skip
-BUSINESS = "A business (T2125): services beyond what any landlord gives make it one, and pension contributions are due."
+BUSINESS = (
+    "A business (T2125): services beyond what any landlord gives make it one, with pension contributions."
+)
 RENTAL = "A rental (T776): nothing is given but what any landlord gives."
 LINES = {"rents": "sales"}
 """Where a rental's lines go on Form T2125, where they are called otherwise there."""
