@@ -154,6 +154,18 @@ class Lines(unittest.TestCase):
         other = business_of("9000", 2024).model_copy(update={"entries": numbered("entries", goods)})
         self.assertEqual(amount(after(other), f"t2125.{SHOP}/opening_inventory"), Decimal("1985.40"))
 
+    def test_what_is_foretold_is_no_more_than_the_basis_that_is_left(self) -> None:
+        """A boat of 2012 for 207.72, of which 197.91 was taken: 6.80 in 2021 leaves 3.01, not 3.41."""
+        boat = Asset(
+            activity=BUSINESS, name="Skiff", asset_class="boat", in_service=datetime.date(2012, 1, 1),
+            cost=Decimal("207.72"), prior_depreciation=Decimal("197.91"),
+        )  # fmt: skip
+        file = client(2021, activities={BUSINESS: business()}, assets={"s00001": boat})
+        story = compute(file).stories["s00001"]
+        foretold = story.this_year.amount, story.next_year.amount
+        self.assertEqual(foretold, (Decimal("6.80"), Decimal("3.01")))
+        self.assertEqual(compute(after(file)).stories["s00001"].this_year.amount, Decimal("3.01"))
+
     def test_a_class_goes_on_with_its_balance(self) -> None:
         file = rental_of("9000", 2024, bought("2400", "2024-05-01"))
         closing = amount(file, f"cca.{FLAT}/class_8.closing")

@@ -74,7 +74,13 @@ class Course:
 
     def capped(self, index: int) -> Figure:
         """The depreciation of a year, but not more than the basis that earlier years have left."""
-        return self.at(index).capped(index)
+        return self.at(index).capped(index, self.at(index).prior(index))
+
+    def after(self, index: int) -> Figure:
+        """The depreciation of the year after one, not more than the basis that this one leaves too."""
+        life = self.at(index + 1)
+        taken = total((life.prior(index), self.capped(index)), "depreciation of the years before")
+        return life.capped(index + 1, taken)
 
     def taken_back(self, index: int) -> Figure | None:
         """What a year takes back because the business use fell: of listed property the excess over the

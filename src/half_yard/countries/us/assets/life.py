@@ -367,14 +367,14 @@ class Life:
         way = self.way.by(self.way.method or STRAIGHT_LINE)
         return replace(self.by(way), allowance=Allowance(None))
 
-    def capped(self, index: int) -> Figure:
+    def capped(self, index: int, earlier: Figure) -> Figure:
         """The depreciation of a year, but not more than the basis that earlier years have left."""
         if index >= self.count or not self.parts(index):
             return stated(Decimal(0), f"{self.asset.name}: fully depreciated or gone").marked(*self.marks)
         by_table = self.year(index)
         if self.asset.prior_depreciation is None:
             return by_table
-        return self._within_basis(by_table, self.prior(index))
+        return self._within_basis(by_table, earlier)
 
     def _within_basis(self, year: Figure, earlier: Figure) -> Figure:
         """A year, but not more than what earlier ones have left of the basis at its widest business use."""

@@ -27,7 +27,7 @@ class YearsOfCourse:
 
     def after(self) -> Figure:
         """The year after this one."""
-        return self.course.capped(self.index + 1)
+        return self.course.after(self.index)
 
     def every(self) -> tuple[Figure, ...]:
         """Every year of its life, in cents."""
