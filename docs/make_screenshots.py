@@ -24,8 +24,8 @@ SIZES = ("960x540@2", "960x600", "1024x700", "1366x768", "853x533/144", "1920x10
 """Those that the window is made for, in pixels that do not depend on the scale: 960x540@2 is a screen of
 1920x1080 at scale 2, 853x533/144 one of 1280x800 with 144 dots to the inch."""
 WRITTEN = re.compile(r"(\d+)x(\d+)(?:@(\d))?(?:/(\d+))?")
-SETTLED = 4
-"""How often the window is let go on before it is drawn: sizes follow each other."""
+SETTLED = 400
+"""Milliseconds after which what waits until typing rests is worked out too."""
 HERE = Path(__file__).resolve().parent
 
 
@@ -59,7 +59,7 @@ def draw(office: Path, target: Path, size: tuple[int, int]) -> list[Path]:
     """Draw the views of a demo office written to one folder into another, at a size in device-independent
     pixels; returns the pictures."""
     # Qt reads the platform from the environment, which is set above.
-    from PySide6.QtWidgets import QApplication  # noqa: PLC0415
+    from PySide6.QtTest import QTest  # noqa: PLC0415
 
     from half_yard.demo import MAIN_FILE, write_office  # noqa: PLC0415
     from half_yard.desktop.app import make_application  # noqa: PLC0415
@@ -75,8 +75,7 @@ def draw(office: Path, target: Path, size: tuple[int, int]) -> list[Path]:
     pictures = []
     for name, arrange in VIEWS.items():
         arrange(window)
-        for _ in range(SETTLED):
-            QApplication.processEvents()
+        QTest.qWait(SETTLED)
         pictures.append(target / f"{name}.png")
         window.grab().save(str(pictures[-1]))
     window.close()
