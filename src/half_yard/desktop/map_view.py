@@ -163,7 +163,7 @@ class MapCanvas(QWidget):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         groups = {sheet: node.key for node in self._map.nodes for sheet in node.sheets}
         on_way = {(groups.get(start, start), groups.get(end, end)) for start, end in self._way}
-        for edge in sorted(self._map.edges, key=lambda edge: edge in on_way):
+        for edge in sorted(self._map.edges, key=lambda edge: (edge in on_way, edge)):
             start, end = (self._card_of(key) for key in edge)
             if start is not None and end is not None and start is not end:
                 self._thread(painter, start.geometry(), end.geometry(), drawn=edge in on_way)
