@@ -251,6 +251,25 @@ class Transfers(unittest.TestCase):
         file = file.model_copy(update={"household": home.model_copy(update=alone)})
         self.assertNotIn("transferred", [each.place.line for each in compute(file).sheet("t1.owner").lines])
 
+    def test_a_pension_is_split_with_its_tax_and_no_more_than_half(self) -> None:
+        """ITA 60.03: of 20,000 with tax of 3,000 half may be split."""
+        pension = item("pension", "20000", withheld=Decimal(3000), ticks={"eligible_pension": True})
+        people = {
+            "owner": Person(first_name="Odile", birth_date=OLD, facts={"pension_split": Decimal(12000)}),
+            "spouse": Person(first_name="Basil", birth_date=OLD),
+        }
+        file = canadian(2024, people=people, items={"i00001": pension})
+        home = file.household.model_copy(update={"filing_status": "married"})
+        file = file.model_copy(update={"household": home})
+        self.assertEqual(amount(file, "t1.owner/net_income"), 10000)
+        self.assertEqual(amount(file, "t1.spouse/net_income"), 10000)
+        for person in people:
+            self.assertEqual(amount(file, f"t1.{person}/deducted"), 1500)
+            self.assertEqual(amount(file, f"t1.{person}/pension_amount"), 2000)
+        every = {each.key: each for each in PACK.ready(compute(file))}
+        less = applied(file, every["split.owner"].make("4000"))
+        self.assertEqual(amount(less, "t1.spouse/split_pension"), 4000)
+
 
 class Forms(unittest.TestCase):
     def test_a_slip_is_part_of_the_books_and_its_tax_counts(self) -> None:

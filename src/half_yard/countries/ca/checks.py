@@ -26,7 +26,7 @@ from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
     "Not part of it: foreign income and tax, minimum tax, farms, reserves of gains, caregiver and other "
-    "credits than those offered, transfers of tuition and pension splitting, benefits but the workers "
+    "credits than those offered, transfers of tuition, benefits but the workers "
     "benefit, GST/HST returns, and Quebec's own return."
 )
 

@@ -41,7 +41,9 @@ CPP_STOPPED = Question(
     "of 65 to 69 who draw the pension; begun within the year, work Schedule 8 out beside",
 )  # fmt: skip
 RRSP_LIMIT, FHSA_ROOM = "rrsp_limit", "fhsa_room"
-"""The facts of a person that are what may be deducted, by the notice of assessment, in dollars."""
+"""The facts of a person that are what may be deducted, in dollars."""
+SPLIT = "pension_split"
+"""The fact of a person that is the pension that the other takes over (Form T1032), in dollars."""
 OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
 """The facts of a person that are last year's and next year's net tax owing, in dollars."""
 HOUSEHOLD_QUESTIONS = (CHILD, DEPENDANT, NOTHING_ELSE, PROPOSED)
@@ -50,6 +52,16 @@ ADVANCE = "workers_benefit_advance"
 """The fact of a person that is box 10 of slips RC210, in dollars."""
 ELECTION_FROM, ELECTION_TO = 65, 70
 """Ages, in years, at which one who draws the pension may stop contributing (CPP Act, section 12)."""
+
+
+def _split_field(file: ClientFile, path: str) -> list[Field]:
+    """Of a couple, what is split of a pension."""
+    if len(file.people) < 2:
+        return []
+    return [
+        Field(f"{path}/facts/{SPLIT}", "Pension split to the other", FieldKind.AMOUNT, optional=True,
+              hint="Form T1032, at most half of what counts for the pension amount"),
+    ]  # fmt: skip
 
 
 def person_fields(file: ClientFile, person: str) -> list[Field]:
@@ -65,6 +77,7 @@ def person_fields(file: ClientFile, person: str) -> list[Field]:
               hint="on last year's notice of assessment"),
         Field(f"{path}/facts/{FHSA_ROOM}", "FHSA participation room", FieldKind.AMOUNT, optional=True,
               hint="the year's limit, where nothing else is typed"),
+        *_split_field(file, path),
         Field(f"{path}/facts/{OWING_BEFORE}", "Last year's net tax owing", FieldKind.AMOUNT, optional=True,
               hint="for next year's instalments: tax and contributions less what was deducted"),
         Field(f"{path}/facts/{EXPECTED_OWING}", "Next year's, expected", FieldKind.AMOUNT, optional=True,

@@ -12,6 +12,7 @@ from half_yard.asked import step_to
 from half_yard.countries.ca.classes import SALE
 from half_yard.countries.ca.frame import PROVINCES
 from half_yard.countries.ca.pools import pools_of
+from half_yard.countries.ca.questions import SPLIT
 from half_yard.countries.ca.things import as_used
 from half_yard.countries.ca.year_rules import YearRules, rules_for
 from half_yard.countries.ready import Ready
@@ -32,7 +33,7 @@ from half_yard.figures.rounding import to_cents
 from half_yard.records import ClientFile, Edit, WageStatement
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.fittings import Fitting
-from half_yard.records.reckoning import reckon_percent
+from half_yard.records.reckoning import reckon, reckon_percent
 
 RECEIPTS = {"business": "sales", "rental": "rents"}
 CLAIMED_BY_EITHER = {"medical": "Medical costs", "donation": "Donations"}
@@ -44,7 +45,8 @@ def ready_ones(computation: Computation) -> list[Ready]:
     """Everything that applies to the file."""
     file = computation.file
     return [
-        *_wages(computation), *_owners(file), *_allowance(file), *_claims(file), *things_sold(file, SALE),
+        *_wages(computation), *_owners(file), *_allowance(file), *_claims(file), *_split(file),
+        *things_sold(file, SALE),
         *income_later(file, RECEIPTS), _elsewhere(file),
         paid_more(file, "paid by instalments", datetime.date(file.tax_year, *FIRST_INSTALMENT)),
     ]  # fmt: skip
@@ -151,6 +153,20 @@ def _claims(file: ClientFile) -> Iterator[Ready]:
                 steps = tuple(step_to(file, f"/items/{key}/person", person) for key in others)
                 made = fitting(title, Edit(label=title, changes=steps))
                 yield Ready(f"claims.{kind}.{person}", title, partial(made_already, made))
+
+
+def _split(file: ClientFile) -> Iterator[Ready]:
+    """Pension of one of a couple passed on to the other (Form T1032)."""
+    for person in couple_of(file):
+        if any(item.kind == "pension" and item.person == person for item in file.items.values()):
+            name = f"Pension of {file.people[person].name or person} split"
+            yield Ready(f"split.{person}", name, partial(_split_by, file, person, name), "Dollars", "1000")
+
+
+def _split_by(file: ClientFile, person: str, name: str, typed: str) -> Fitting:
+    """Raises ValueError for what is no amount."""
+    step = step_to(file, f"/people/{person}/facts/{SPLIT}", str(reckon(typed)))
+    return fitting(name, Edit(label=name, changes=(step,)))
 
 
 def _elsewhere(file: ClientFile) -> Ready:

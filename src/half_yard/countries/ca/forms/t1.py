@@ -7,7 +7,15 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps, slips
-from half_yard.countries.ca.forms import form_428, schedule_3, schedule_6, schedule_8, t1_income, t776
+from half_yard.countries.ca.forms import (
+    form_428,
+    pension_splitting,
+    schedule_3,
+    schedule_6,
+    schedule_8,
+    t1_income,
+    t776,
+)
 from half_yard.countries.ca.forms import t1_credits as amounts_of
 from half_yard.countries.ca.forms import t1_deductions as deductions
 from half_yard.countries.ca.frame import (
@@ -85,6 +93,8 @@ def net_income(page: Page, ask: Ask, person: str) -> None:
         *deductions.plain_lines(page, ask, person),
         *deductions.savings_lines(page, ask, person),
     ]
+    if (split := ask(pension_splitting.given, person)).amount:
+        lines.append(page.line("split_given", "21000", "Deduction for elected split-pension amount", split))
     if (care := ask(deductions.child_care, person)) is not None:
         lines.append(page.line("child_care", "21400", "Child care expenses", care))
     income = ask(total_income, person)["total_income"]
@@ -322,6 +332,7 @@ def balance(page: Page, ask: Ask, person: str) -> None:
             *slips.withheld_on_forms(ask, person),
         ]
     )
+    deducted = _with_split(ask, person, deducted)
     paid = total(
         (
             page.line("deducted", "43700", "Total income tax deducted", deducted),
@@ -338,6 +349,15 @@ def balance(page: Page, ask: Ask, person: str) -> None:
     back, owed = not_below_zero(paid - due), not_below_zero(due - paid)
     page.line("refund", "48400", "Refund", _settled(back, small), Role.REFUND)
     page.line("owed", "48500", "Balance owing", _settled(owed, small), Role.OWED)
+
+
+def _with_split(ask: Ask, person: str, deducted: Figure) -> Figure:
+    """The tax deducted, with what goes along with a split pension."""
+    gone, other = ask(pension_splitting.tax_moved, person), ask(spouse_of, person)
+    came = ask(pension_splitting.tax_moved, other) if other else NOTHING
+    if came.amount:
+        deducted = total((deducted, came))
+    return difference(deducted, gone) if gone.amount else deducted
 
 
 def _abatement(ask: Ask, person: str) -> Figure:

@@ -6,9 +6,9 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.carried_amounts import GIFTS_LEFT, TUITION_LEFT, by_year, came
-from half_yard.countries.ca.forms import t1
+from half_yard.countries.ca.forms import pension_splitting, t1
 from half_yard.countries.ca.frame import people, rules, spouse_of
-from half_yard.countries.ca.items import ELIGIBLE, ITEMS, of_person
+from half_yard.countries.ca.items import ITEMS, of_person
 from half_yard.countries.ca.questions import DISABILITY
 from half_yard.figures import (
     NOTHING,
@@ -52,13 +52,11 @@ def age_amount(ask: Ask, person: str) -> Figure:
 
 
 def pension_income(ask: Ask, person: str) -> Figure:
-    """The pension that counts for the pension amount: what is said to (ITA 118(3), (7))."""
-    found = [
-        ITEMS.amount_of(found)
-        for found in ask(ITEMS.items_of, "pension")
-        if found[1].person == person and found[1].ticks.get(ELIGIBLE)
-    ]
-    return total(found, "pension that counts")
+    """The pension that counts for the pension amount, after what is split (ITA 118(3), (7))."""
+    own, gave = ask(pension_splitting.eligible, person), ask(pension_splitting.given, person)
+    received = ask(pension_splitting.received, person)
+    kept = difference(own, gave) if gave.amount else own
+    return total((kept, received), "pension that counts") if received.amount else kept
 
 
 def pension_amount(ask: Ask, person: str) -> Figure:

@@ -4,7 +4,7 @@ benefits, dividends, gains."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca.forms import schedule_3, t1_credits, t2125
+from half_yard.countries.ca.forms import pension_splitting, schedule_3, t1_credits, t2125
 from half_yard.countries.ca.items import ITEMS, SUPPLEMENT, of_person
 from half_yard.figures import Figure, Page, Role, total
 
@@ -47,6 +47,8 @@ def other_income(page: Page, ask: Ask, person: str) -> list[Figure]:
         for kinds, number, title in OTHER_INCOME
         if (figures := of_person(ask, person, *kinds))
     ]
+    if (split := ask(pension_splitting.received, person)).amount:
+        lines.append(page.line("split_pension", "11600", "Elected split-pension amount", split))
     if supplements := ITEMS.boxes(ask, "oas", SUPPLEMENT, person):
         lines.append(page.line("supplements", "14600", "Net federal supplements", total(supplements)))
     eligible, other = ask(t1_credits.dividends, person)
