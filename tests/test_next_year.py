@@ -166,6 +166,11 @@ class Lines(unittest.TestCase):
         self.assertEqual(foretold, (Decimal("6.80"), Decimal("3.01")))
         self.assertEqual(compute(after(file)).stories["s00001"].this_year.amount, Decimal("3.01"))
 
+    def test_net_tax_owing_goes_on_to_the_reminders_of_the_year_after(self) -> None:
+        file = business_of("60000", 2023)
+        owed = amount(file, "t1.owner/payable")
+        self.assertEqual(after(file).people["owner"].facts, {"net_tax_owing_before": owed})
+
     def test_a_class_goes_on_with_its_balance(self) -> None:
         file = rental_of("9000", 2024, bought("2400", "2024-05-01"))
         closing = amount(file, f"cca.{FLAT}/class_8.closing")

@@ -91,9 +91,7 @@ def next_year(computation: Computation, pack: Pack, leave: Container[str] = ()) 
         tax_year=file.tax_year + 1,
         assignment=file.assignment.model_copy(update={"due": None}),
         household=_household(computation, pack),
-        people={
-            key: _without_anew(person, pack.asked.person_questions) for key, person in file.people.items()
-        },
+        people={key: _person(computation, pack, key) for key in file.people},
         dependants={
             key: _without_anew(person, pack.asked.dependant_questions).model_copy(update={"months": None})
             for key, person in file.dependants.items()
@@ -214,6 +212,13 @@ def _household(computation: Computation, pack: Pack) -> Household:
     kept = _without_anew(household, asked.household_questions)
     facts = {key: _that_fits(each, key) for key, each in computation.facts_of_next_year().items()}
     return kept.model_copy(update={"choices": choices, "facts": facts})
+
+
+def _person(computation: Computation, pack: Pack, key: str) -> Person:
+    """A person without what is asked anew, with what this year's result says for the next."""
+    kept = _without_anew(computation.file.people[key], pack.asked.person_questions)
+    said = computation.facts_of_people().get(key, {})
+    return kept.model_copy(update={"facts": {name: _that_fits(each, name) for name, each in said.items()}})
 
 
 def _without_anew(record: Who, questions: Sequence[Question]) -> Who:

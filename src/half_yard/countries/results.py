@@ -252,6 +252,8 @@ class Computation:
     facts_of_next_year: Callable[[], Mapping[str, Decimal]] = dict
     """What this year's result says to the household of next year's file, in dollars by the keys of its
     questions; worked out when it is asked for."""
+    facts_of_people: Callable[[], Mapping[str, Mapping[str, Decimal]]] = dict
+    """The same, to the people by their ids."""
 
     @cached_property
     def _whole(self) -> Whole:

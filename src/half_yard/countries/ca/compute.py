@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from decimal import Decimal
 from functools import cache, partial
 
 from half_yard.countries.asking import Ask
@@ -27,6 +28,7 @@ from half_yard.countries.ca.forms import (
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
 from half_yard.countries.ca.items import item_stops
 from half_yard.countries.ca.pools import has_pools
+from half_yard.countries.ca.questions import OWING_BEFORE
 from half_yard.countries.ca.slips import slip_stops
 from half_yard.countries.ca.things import as_used
 from half_yard.countries.ca.year_rules import rules_for
@@ -63,7 +65,13 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         make_findings=memory.later(findings),
         returns=returns,
         alone={each.chief: memory.later(partial(asking.run, t1.t1.sheet, *each.people)) for each in returns},
+        facts_of_people=memory.later(partial(asking.run, _facts_of_people)),
     )
+
+
+def _facts_of_people(ask: Ask) -> dict[str, dict[str, Decimal]]:
+    """This year's net tax owing, by which next year's instalments are reminded of."""
+    return {person: {OWING_BEFORE: ask(instalments.net_tax_owing, person).amount} for person in ask(people)}
 
 
 def _return(file: ClientFile, person: str) -> Return:
