@@ -6,10 +6,9 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from half_yard.books import StatementLine
-from half_yard.countries.common_things import MACHINE, MACHINES, OTHER, OTHERS_SHARED
 from half_yard.countries.shared_use import Measure, ThingKind
 
-HOME, HOUSE, VEHICLE, PHONE = "home", "house", "vehicle", "line"
+HOME, HOUSE, VEHICLE, PHONE, MACHINE, OTHER = "home", "house", "vehicle", "line", "machine", "other"
 MEASURES = {
     "area": Measure("Floor area", "square feet"),
     "rooms": Measure("Rooms of like size", "rooms"),
@@ -58,6 +57,12 @@ OF_LINES = (
     StatementLine("service", "", "Service", "", also=("Phone bill", "Internet bill", "Mobile")),
     StatementLine("other", "", "Other", ""),
 )
+OF_MACHINES = (
+    StatementLine("supplies", "", "Supplies for it", "", also=("Ink", "Toner")),
+    StatementLine("repairs", "", "Repairs", ""),
+    StatementLine("other", "", "Other", "", also=("Software",)),
+)
+OF_OTHERS = (StatementLine("other", "", "Costs", ""),)
 KINDS: Mapping[str, ThingKind] = {
     kind.key: kind
     for kind in (
@@ -78,8 +83,14 @@ KINDS: Mapping[str, ThingKind] = {
             PHONE, "Phone or internet line", "phone or internet line",
             ("phone", "internet", "mobile", "cell phone"), ("hours", "days", "percent"), OF_LINES,
         ),
-        MACHINES,
-        OTHERS_SHARED,
+        ThingKind(
+            MACHINE, "Computer or other machine", "machine",
+            ("computer", "laptop", "printer", "camera", "tools"), ("hours", "days", "percent"), OF_MACHINES,
+        ),
+        ThingKind(
+            OTHER, "Something else that is shared", "other shared thing", ("storage unit", "shared costs"),
+            ("percent", "area", "hours", "days", "distance"), OF_OTHERS,
+        ),
     )
 }  # fmt: skip
 ON_BUSINESS = frozenset({"parking", "supplementary"})

@@ -5,12 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from half_yard.books import StatementLine
-from half_yard.countries.common_things import MACHINES, OTHERS_SHARED
 from half_yard.countries.shared_use import Measure, ThingKind
 from half_yard.records import Thing
 
 HOME, DWELLING, HOUSE = "home", "dwelling", "house"
-VEHICLE, PHONE = "vehicle", "line"
+VEHICLE, PHONE, MACHINE, OTHER = "vehicle", "line", "machine", "other"
 MEASURES = {
     "area": Measure("Floor area", "square feet"),
     "rooms": Measure("Rooms of like size", "rooms"),
@@ -67,6 +66,12 @@ OF_LINES = (
     StatementLine("calls", "", "Long-distance calls", ""),
     StatementLine("other", "", "Other", ""),
 )
+OF_MACHINES = (
+    StatementLine("supplies", "", "Supplies for it", "", also=("Ink", "Toner")),
+    StatementLine("repairs", "", "Repairs", ""),
+    StatementLine("other", "", "Other", "", also=("Software",)),
+)
+OF_OTHERS = (StatementLine("other", "", "Costs", ""),)
 
 KINDS: Mapping[str, ThingKind] = {
     kind.key: kind
@@ -95,8 +100,14 @@ KINDS: Mapping[str, ThingKind] = {
             PHONE, "Phone or internet line", "phone or internet line",
             ("phone", "internet", "mobile", "cell phone"), ("hours", "days", "percent"), OF_LINES,
         ),
-        MACHINES,
-        OTHERS_SHARED,
+        ThingKind(
+            MACHINE, "Computer or other machine", "machine",
+            ("computer", "laptop", "printer", "camera", "tools"), ("hours", "days", "percent"), OF_MACHINES,
+        ),
+        ThingKind(
+            OTHER, "Something else that is shared", "other shared thing", ("storage unit", "shared costs"),
+            ("percent", "area", "hours", "days", "distance"), OF_OTHERS,
+        ),
     )
 }  # fmt: skip
 INTEREST_AND_TAX = ("mortgage_interest", "real_estate_tax")
