@@ -166,6 +166,23 @@ class Lines(unittest.TestCase):
         self.assertEqual(foretold, (Decimal("6.80"), Decimal("3.01")))
         self.assertEqual(compute(after(file)).stories["s00001"].this_year.amount, Decimal("3.01"))
 
+    def test_what_is_given_back_may_be_taken_by_the_year_that_is_foretold(self) -> None:
+        """A listed thing for 0.03, written off at once, that falls to no business use in 2024: 0.01 is given
+        back, and left to the year after."""
+        thing = Asset(
+            activity=BUSINESS, name="Camera", asset_class="listed_five_year", cost=Decimal("0.03"),
+            in_service=datetime.date(2021, 1, 1), shares={"2024": Decimal(0)},
+        )  # fmt: skip
+        file = client(2021, activities={BUSINESS: business()}, assets={"s00001": thing})
+        for _ in range(3):
+            file = after(file)
+        story = compute(file).stories["s00001"]
+        assert story.taken_back is not None
+        self.assertEqual(
+            (story.taken_back.amount, story.next_year.amount), (Decimal("0.01"), Decimal("0.01"))
+        )
+        self.assertEqual(compute(after(file)).stories["s00001"].this_year.amount, Decimal("0.01"))
+
     def test_net_tax_owing_goes_on_to_the_reminders_of_the_year_after(self) -> None:
         file = business_of("60000", 2023)
         owed = amount(file, "t1.owner/payable")

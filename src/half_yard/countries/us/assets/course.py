@@ -79,8 +79,9 @@ class Course:
     def after(self, index: int) -> Figure:
         """The depreciation of the year after one, not more than the basis that this one leaves too."""
         life = self.at(index + 1)
-        taken = total((life.prior(index), self.capped(index)), "depreciation of the years before")
-        return life.capped(index + 1, taken)
+        label = "depreciation of the years before"
+        taken, back = total((life.prior(index), self.capped(index)), label), self.taken_back(index)
+        return life.capped(index + 1, taken if back is None else difference(taken, back, label=label))
 
     def taken_back(self, index: int) -> Figure | None:
         """What a year takes back because the business use fell: of listed property the excess over the
