@@ -10,6 +10,7 @@ from typing import Any
 
 from half_yard.cli.printed import thread_text
 from half_yard.countries import compute
+from half_yard.countries.ca.classes import find_class
 from half_yard.figures import Place
 from half_yard.records import Activity, Asset, ClientFile, Edit, Entry, apply
 from half_yard.records.identifiers import numbered
@@ -82,6 +83,23 @@ class Allowance(unittest.TestCase):
             file = business_of("90000", year, assets={"s00001": computer})
             self.assertEqual(amount(file, f"cca.{SHOP}/class_50.allowance"), Decimal(allowance))
             self.assertEqual(amount(file, f"t2125.{SHOP}/allowance"), Decimal(allowance))
+
+    def test_class_50_in_its_second_year_and_expensed(self) -> None:
+        """Example 12: what is left of 11 in 2024; and 11 in 2023, designated for immediate expensing."""
+        file = business_of("90000", 2024, carryovers=ucc("273", SHOP, "ucc_50"))
+        self.assertEqual(amount(file, f"cca.{SHOP}/class_50.allowance"), Decimal("150.15"))
+        computer = bought(
+            "2600", "2023-05-01", SHOP, asset_class="class_50", share=Decimal(60),
+            answers={"immediate_expensing": True},
+        )  # fmt: skip
+        file = business_of("90000", 2023, assets={"s00001": computer})
+        self.assertEqual(amount(file, f"cca.{SHOP}/class_50.allowance"), 1560)
+
+    def test_a_cheap_appliance_is_of_class_8_all_the_same(self) -> None:
+        """Example 10: class 12 under 500 is for tools and instruments."""
+        self.assertEqual(find_class("fridge for the flat", "rental"), "class_8")
+        file = rental_of("9000", 2023, bought("450", "2023-05-01"))
+        self.closes(file, "135", "315")
 
     def test_recapture_terminal_loss_and_what_is_left(self) -> None:
         """Examples 23 to 26: the last asset, cost 10,000, class of 4,000."""
