@@ -42,6 +42,11 @@ def earning(wages: str, year: int, *items: HouseholdItem, province: str = "ON", 
     return canadian(year, province, **{**every, **parts})
 
 
+def married(file: ClientFile) -> ClientFile:
+    home = file.household.model_copy(update={"filing_status": "married"})
+    return file.model_copy(update={"household": home})
+
+
 def credit(file: ClientFile, sheet: str = "t1.owner") -> Decimal:
     return amount(file, f"{sheet}/credits")
 
@@ -161,8 +166,7 @@ class Deductions(unittest.TestCase):
         ]
         care = item("child_care", "13000", boxes={"children_under_7": Decimal(2)})
         file = canadian(2024, people=people, wages=numbered("wages", slips), items={"i00001": care})
-        home = file.household.model_copy(update={"filing_status": "married"})
-        file = file.model_copy(update={"household": home})
+        file = married(file)
         self.assertEqual(amount(file, "t1.spouse/child_care"), 12000)
         self.assertEqual(amount(file, "t1.spouse/net_income"), 6000)
         self.assertEqual(amount(file, "t1.owner/net_income"), 70000)
@@ -240,15 +244,14 @@ class Transfers(unittest.TestCase):
         slip = WageStatement(person="owner", employer="School", wages=Decimal(60000))
         pension = item("oas", "18000", "spouse")
         file = canadian(2024, people=people, wages={"w00001": slip}, items={"i00001": pension})
-        home = file.household.model_copy(update={"filing_status": "married"})
-        file = file.model_copy(update={"household": home})
+        file = married(file)
         self.assertEqual(amount(file, "t1.spouse/age"), 8790)
         self.assertEqual(amount(file, "t1.owner/transferred"), 8790 - (18000 - 15705))
         self.assertEqual(amount(file, "t1.spouse/net_federal_tax"), 0)
         # Ontario: 6,054 less what 18,000 is above 12,399.
         self.assertEqual(amount(file, "form_428.owner/transferred"), 6054 - (18000 - 12399))
-        alone = {"filing_status": "single"}
-        file = file.model_copy(update={"household": home.model_copy(update=alone)})
+        alone = file.household.model_copy(update={"filing_status": "single"})
+        file = file.model_copy(update={"household": alone})
         self.assertNotIn("transferred", [each.place.line for each in compute(file).sheet("t1.owner").lines])
 
     def test_a_pension_is_split_with_its_tax_and_no_more_than_half(self) -> None:
@@ -259,8 +262,7 @@ class Transfers(unittest.TestCase):
             "spouse": Person(first_name="Basil", birth_date=OLD),
         }
         file = canadian(2024, people=people, items={"i00001": pension})
-        home = file.household.model_copy(update={"filing_status": "married"})
-        file = file.model_copy(update={"household": home})
+        file = married(file)
         self.assertEqual(amount(file, "t1.owner/net_income"), 10000)
         self.assertEqual(amount(file, "t1.spouse/net_income"), 10000)
         for person in people:
@@ -309,8 +311,7 @@ class Claims(unittest.TestCase):
         slips = [WageStatement(person=key, employer="School", wages=Decimal(60000)) for key in people]
         gifts = [item("donation", "150", key) for key in people]
         file = canadian(2024, people=people, wages=numbered("wages", slips), items=numbered("items", gifts))
-        home = file.household.model_copy(update={"filing_status": "married"})
-        file = file.model_copy(update={"household": home})
+        file = married(file)
         apart = [amount(file, f"t1.{key}/gifts") for key in people]
         self.assertEqual(apart, [Decimal("22.50")] * 2)
         every = {each.key: each for each in PACK.ready(compute(file))}

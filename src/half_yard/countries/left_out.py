@@ -8,7 +8,6 @@ from half_yard.books import BookKeeping
 from half_yard.countries.asking import Ask
 from half_yard.records import ClientFile
 
-COLLECTIONS = ("entries", "assets", "forms")
 ARCHIVED = "Its activity is archived, so it is not on the return. Take it out of the archive to count it."
 
 
@@ -27,6 +26,11 @@ def stopped_with(ask: Ask, books: BookKeeping, reasons: Mapping[str, str]) -> di
 def _others(file: ClientFile, reasons: tuple[tuple[str, str], ...]) -> dict[str, str]:
     """The assets and payers' forms among it."""
     left_out = dict(reasons)
-    assets = {f"/assets/{key}": record.activity for key, record in file.assets.items()}
-    forms = {f"/forms/{key}": record.activity for key, record in file.forms.items()}
-    return {path: left_out[key] for path, key in (assets | forms).items() if key in left_out}
+    if not left_out:
+        return {}
+    return {
+        f"/{collection}/{key}": left_out[record.activity]
+        for collection in ("assets", "forms")
+        for key, record in getattr(file, collection).items()
+        if record.activity in left_out
+    }

@@ -128,34 +128,44 @@ def _within_the_ceiling(key: str, asset: Asset, typed: Figure) -> Figure:
     return smaller_of(typed, with_tax.named("ceiling with tax"), label=typed.label)
 
 
-def proceeds(ask: Ask, key: str, most: Figure) -> Figure:
-    """What came of an asset less the cost of selling it, of its part for the activity, but not more than
-    `most`, its cost (ITA 13(21), "undepreciated capital cost", F)."""
+def received(ask: Ask, key: str) -> Figure:
+    """What came of all of an asset, less the cost of selling it."""
     asset, path = ask.of(asset_of, key), f"/assets/{key}"
     label = f"{_called(asset)}: proceeds"
     price = entered(asset.proceeds or Decimal(0), label, f"{path}/proceeds")
     costs = entered(asset.selling_costs or Decimal(0), "cost of selling it", f"{path}/selling_costs")
-    received = difference(price, costs, label=label)
+    return difference(price, costs, label=label)
+
+
+def of_land(ask: Ask, key: str) -> tuple[Figure, Figure]:
+    """What the land of a building was sold for, and what it had cost."""
+    asset = ask.of(asset_of, key)
+    price = _further(key, asset, LAND_PROCEEDS, "its land: proceeds")
+    return price, _further(key, asset, LAND, "its land: cost")
+
+
+def proceeds(ask: Ask, key: str, most: Figure) -> Figure:
+    """What came of an asset less the cost of selling it, of its part for the activity, but not more than
+    `most`, its cost (ITA 13(21), "undepreciated capital cost", F)."""
+    asset, came = ask.of(asset_of, key), ask(received, key)
     if asset.asset_class == ZERO_PASSENGER and asset.cost:
-        typed = entered(asset.cost, "cost", f"{path}/cost", asset.reckoning)
-        received = (received * (ask(whole_cost, key) / typed)).in_cents().named(label)
-    received = times(received, part_of(key, asset))
-    return smaller_of(received, most, label=f"{_called(asset)}: not above cost")
+        typed = entered(asset.cost, "cost", f"/assets/{key}/cost", asset.reckoning)
+        came = (came * (ask(whole_cost, key) / typed)).in_cents().named(came.label)
+    came = times(came, part_of(key, asset))
+    return smaller_of(came, most, label=f"{_called(asset)}: not above cost")
 
 
-def with_land(ask: Ask, key: str, received: Figure, balance: Figure) -> Figure:
+def with_land(ask: Ask, key: str, price: Figure, balance: Figure) -> Figure:
     """The proceeds of a building that was sold with its land: a loss on it is cut back by the gain on the
     land (ITA 13(21.1)(a)). `balance` is what is left of its class."""
-    asset = ask.of(asset_of, key)
-    land_price = _further(key, asset, LAND_PROCEEDS, "its land: proceeds")
-    land_cost = _further(key, asset, LAND, "its land: cost")
-    if not above(land_price, land_cost) or not above(balance, received):
-        return received
-    together = total((received, land_price), "building and land")
+    land_price, land_cost = of_land(ask, key)
+    if not above(land_price, land_cost) or not above(balance, price):
+        return price
+    together = total((price, land_price), "building and land")
     first = difference(together, smaller_of(land_cost, land_price), label="both, less the land's cost")
     left = smaller_of(balance, ask(cost, key), label="what is left of its cost")
-    second = larger_of(received, left, label="the larger of its price and what is left of its cost")
-    return smaller_of(first, second, label=f"{received.label}, sold with its land")
+    second = larger_of(price, left, label="the larger of its price and what is left of its cost")
+    return smaller_of(first, second, label=f"{price.label}, sold with its land")
 
 
 def is_accelerated(asset: Asset) -> bool:

@@ -35,10 +35,11 @@ VEHICLES, SMALL_TOOLS = "class_10", "class_12"
 def class_findings(file: ClientFile) -> Iterator[Finding]:
     """Everything found about the assets of a file."""
     for key, asset in sorted(file.assets.items()):
-        if stop(asset, file) == NOTHING_CHANGED:
+        why = stop(asset, file)
+        if why == NOTHING_CHANGED:
             words = f"{name_of(asset) or key}: {NOTHING_CHANGED}"
             yield Finding(Level.NOTE, words, f"/assets/{key}/answers/{NO_CHANGE}")
-        elif not stop(asset, file):
+        elif not why:
             yield from _cars(file, key, asset)
             yield from _tools(file, key, asset)
             yield from _buildings(key, asset)

@@ -10,10 +10,12 @@ from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.ca.additions import asset_of, cost, is_accelerated, is_again_accelerated
 from half_yard.countries.ca.classes import LEASEHOLD
 from half_yard.countries.ca.frame import rules
+from half_yard.countries.measuring_things import Period
 from half_yard.figures import Figure, entered, larger_of, smaller_of, stated
 from half_yard.records import Asset
 
 MONTHS = 12
+ONE_DAY = datetime.timedelta(days=1)
 
 
 def of_the_year(ask: Ask, key: str) -> Figure:
@@ -57,8 +59,7 @@ def _by_days(ask: Ask, key: str) -> Figure:
     """A year's part of a right of limited life: its days in the year of all its days."""
     asset, year = ask.of(asset_of, key), ask.of(tax_year)
     start, end = _began(asset), _ends(_began(asset), asset.months or 0)
-    first, after = datetime.date(year, 1, 1), datetime.date(year + 1, 1, 1)
-    days = max((min(end, after) - max(start, first)).days, 0)
+    days = Period.of(year, start, end - ONE_DAY).days
     here = stated(Decimal(days), f"days of it in {year}")
     every = entered(Decimal((end - start).days), "days of its life", f"/assets/{key}/months")
     return (ask(cost, key) * (here / every)).in_cents().named("part of a right of limited life")

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from decimal import Decimal
+
 from half_yard.books import Box
 from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.ca.frame import people, rules
 from half_yard.countries.item_kind import ItemKind
-from half_yard.countries.items import ItemKeeping, every_item, problem_of_amounts
+from half_yard.countries.items import Found, ItemKeeping, every_item, problem_of_amounts
 from half_yard.countries.offered import ManyAnswers
 from half_yard.figures import Figure, entered
 
@@ -117,11 +119,13 @@ def of_person(ask: Ask, person: str, *kinds: str) -> list[Figure]:
     return [figure for kind in kinds for figure in ITEMS.amounts(ask, kind, person)]
 
 
+def withheld_of(found: Found) -> Figure:
+    """The tax deducted on a slip, nothing where none is typed."""
+    path, item = found
+    return entered(item.withheld or Decimal(0), item.name or KINDS[item.kind].title, f"{path}/withheld")
+
+
 def withheld(ask: Ask, person: str) -> list[Figure]:
     """The tax deducted on the slips of a person."""
-    return [
-        entered(item.withheld, item.name or KINDS[item.kind].title, f"{path}/withheld")
-        for kind in INCOMES
-        for path, item in ask(ITEMS.items_of, kind.key)
-        if item.person == person and item.withheld
-    ]
+    every = (found for kind in INCOMES for found in ask(ITEMS.items_of, kind.key))
+    return [withheld_of(found) for found in every if found[1].person == person and found[1].withheld]

@@ -7,7 +7,6 @@ owners together, to the cent.
 
 from __future__ import annotations
 
-import datetime
 from collections.abc import Sequence
 from dataclasses import dataclass
 from decimal import Decimal
@@ -27,6 +26,7 @@ from half_yard.countries.ca.classes import (
     stop,
 )
 from half_yard.countries.ca.frame import rules
+from half_yard.countries.measuring_things import Period
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -133,8 +133,6 @@ class Balance:
     balance: Figure
     recapture: Figure
     terminal_loss: Figure
-    given_up: Figure
-    """What is left of a car of class 10.1 that was sold: not taken back, not lost (ITA 13(2), 20(16.1))."""
 
 
 def balance(ask: Ask, pool: Pool) -> Balance:
@@ -153,14 +151,12 @@ def balance(ask: Ask, pool: Pool) -> Balance:
         "designated for immediate expensing",
     )
     before = total((opening, added), "class with its additions")
-    left = ask(gone, pool)
-    closed = pool.kind == PASSENGER and bool(left)
-    received = [] if closed else [ask(_received, pool, key, before) for key in left]
+    closed = ask(is_closed, pool)
+    received = [] if closed else [ask(_received, pool, key, before) for key in ask(gone, pool)]
     proceeds = total(received, "proceeds, not above cost")
     after = difference(before, proceeds, label="after additions and dispositions")
     if closed and ask.of(asset_of, pool.asset).answers.get(DESIGNATED):
         after = after.marked(gaps.designated_car(f"/assets/{pool.asset}"))
-    rest = not_below_zero(after, "balance of the class")
     empty = not closed and ask(is_empty, pool)
     negative = below(after, NOTHING)
     return Balance(
@@ -170,8 +166,7 @@ def balance(ask: Ask, pool: Pool) -> Balance:
         proceeds=proceeds,
         balance=after,
         recapture=not_below_zero(difference(NOTHING, after)).where(negative),
-        terminal_loss=rest if empty else NOTHING,
-        given_up=rest if closed else NOTHING,
+        terminal_loss=not_below_zero(after, "balance of the class") if empty else NOTHING,
     )
 
 
@@ -193,6 +188,12 @@ def moved_from_land(ask: Ask, pool: Pool, key: str) -> Figure:
     return not_below_zero(difference(made.proceeds, own), "moved from the land to the building")
 
 
+def is_closed(ask: Ask, pool: Pool) -> bool:
+    """Whether it is a car of class 10.1 that was sold: what is left of it is not taken back and not lost, but
+    given up (ITA 13(2), 20(16.1))."""
+    return pool.kind == PASSENGER and bool(ask(gone, pool))
+
+
 def is_empty(ask: Ask, pool: Pool) -> bool:
     """Whether nothing is left in a class: by the answer of the preparer, or because it was of one asset."""
     if pool.asset:
@@ -202,11 +203,9 @@ def is_empty(ask: Ask, pool: Pool) -> bool:
 
 @dataclass(frozen=True, eq=False)
 class Claim:
-    """What a class may take this year: what is left of its additions, those that are accelerated, the base,
-    and the most that may be claimed besides what is expensed."""
+    """What a class may take this year: what accelerated additions add to the base and the half-year rule
+    takes off it, the base, and the most that may be claimed besides what is expensed."""
 
-    remaining: Figure
-    accelerated: Figure
     more: Figure
     less: Figure
     base: Figure
@@ -234,7 +233,7 @@ def claim(ask: Ask, pool: Pool, expensed: Figure) -> Claim:
         less = (not_below_zero(difference(ordinary, made.proceeds)) * half).named("half-year rule")
     left = difference(made.balance, expensed)
     base = not_below_zero(difference(total((left, more)), less), "base of the allowance")
-    return Claim(remaining, fast, more, less, base, _most(ask, pool, made, base))
+    return Claim(more, less, base, _most(ask, pool, made, base))
 
 
 def _by_factor(ask: Ask, new: Sequence[str], expensed: Figure) -> list[tuple[Figure, Figure]]:
@@ -257,13 +256,14 @@ def _by_factor(ask: Ask, new: Sequence[str], expensed: Figure) -> list[tuple[Fig
 def _most(ask: Ask, pool: Pool, made: Balance, base: Figure) -> Figure:
     """The most that may be claimed of the base."""
     values = ask(rules)
-    if (ask(is_empty, pool) and pool.kind != PASSENGER) or below(made.balance, NOTHING):
+    closed = ask(is_closed, pool)
+    if (ask(is_empty, pool) and not closed) or below(made.balance, NOTHING):
         return NOTHING
     if PROPERTY[pool.kind].equal_parts:
         return smaller_of(ask(equal_parts.of_the_year, pool.asset), base, label="equal part of the year")
     rate = values.figure(RATES[pool.kind], label=f"rate of class {NUMBERS[pool.kind]}")
     most = (base * rate).in_cents()
-    if pool.kind == PASSENGER and ask(gone, pool):
+    if closed:
         half = values.figure("class_10_1_last_year", label="part of the year in which it is sold")
         return NOTHING if ask(came, pool) else (most * half).in_cents()
     return times(most, ask(part_of_year, pool.activity))
@@ -273,11 +273,10 @@ def part_of_year(ask: Ask, activity: str) -> Figure | None:
     """The part of the year for which a business was there: its allowance is cut down to it (Regulations
     1100(3)). None for a whole year and for rentals, whose year is the calendar's."""
     record, year = ask.of(activity_of, activity), ask.of(tax_year)
-    first, last = datetime.date(year, 1, 1), datetime.date(year, 12, 31)
-    start, end = max(record.started or first, first), min(record.ended or last, last)
-    if record.kind == "rental" or (start, end) == (first, last) or end < start:
+    there = Period.of(year, record.started, record.ended)
+    if record.kind == "rental" or there == Period.of(year, None, None) or not there.days:
         return None
-    days = stated(Decimal((end - start).days + 1), f"days of the business in {year}")
+    days = stated(Decimal(there.days), f"days of the business in {year}")
     whole = ask(rules).figure("short_year_days", label="days of a year")
     return days / whole
 

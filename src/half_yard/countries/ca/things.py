@@ -50,13 +50,16 @@ def as_used(file: ClientFile) -> ClientFile:
 
 def _share_for(ask: Ask, thing: str, line: str) -> ShareOf | None:
     del line
-    return workspace_share if ask.of(thing_of, thing).kind == HOME else None
+    return use_share if ask.of(thing_of, thing).kind == HOME else None
 
 
-def workspace_share(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
-    """The part of a home that is a place of work, by its hours of the day and days of the week where it is
-    lived in otherwise (guide T4002, business use of home). It is no part of its own."""
+def use_share(ask: Ask, thing: str, use: MeasuredUse) -> Figure:
+    """The part of a thing that is a use's; of a home that is a place of work by its hours of the day and days
+    of the week too, where it is lived in otherwise (guide T4002, business use of home). It is no part of its
+    own."""
     share = THINGS.use_share(ask, thing, use)
+    if ask.of(thing_of, thing).kind != HOME:
+        return share
     for fact, whole, words in ((HOURS, HOURS_OF_DAY, "hours a day"), (DAYS, DAYS_OF_WEEK, "days a week")):
         typed = ask.of(_fact, use.key, fact)
         if typed is not None:

@@ -8,7 +8,6 @@ from decimal import Decimal
 
 from half_yard.books import Books, account_in_words, unsure_accounts
 from half_yard.countries.asking import Ask
-from half_yard.countries.left_out import COLLECTIONS
 from half_yard.countries.payer_checks import match_findings
 from half_yard.countries.us.assets.classes import LOAN
 from half_yard.countries.us.frame import BOOKS, OnReturn
@@ -28,6 +27,8 @@ from half_yard.review import Finding, Level
 from half_yard.review.sizes import against_last_year, digit_too_many
 
 INTEREST_LINES = {"mortgage_interest", "other_interest"}
+COLLECTIONS = ("entries", "assets", "forms")
+"""What belongs to an activity."""
 POINTS = re.compile(r"\bpoints?\b", re.IGNORECASE)
 HALF_SHARE = Decimal(50)
 

@@ -51,9 +51,7 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
     asking = Asking(used, memory)
     frame = OnReturn.of(used)
     whole = cache(memory.later(partial(asking.run, everything)))
-
-    def unusual() -> dict[str, str]:
-        return asking.run(unusual_sizes)
+    unusual = memory.later(partial(asking.run, unusual_sizes))
 
     def findings() -> tuple[Finding, ...]:
         made = whole()
@@ -66,7 +64,7 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         make_findings=memory.later(findings),
         returns=(Return("return", "Form 1040", frame.people, "form_1040", CARRY),),
         alone={key: memory.later(partial(asking.run, of_the_return, sheet)) for key, sheet in CHAIN.items()},
-        make_unusual=memory.later(unusual),
+        make_unusual=unusual,
         facts_of_next_year=memory.later(partial(asking.run, _facts_of_next_year)),
     )
 

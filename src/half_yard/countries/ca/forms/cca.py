@@ -11,7 +11,7 @@ from collections.abc import Mapping
 
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.ca import gaps, pools
-from half_yard.countries.ca.classes import NUMBERS, PASSENGER, UCC
+from half_yard.countries.ca.classes import NUMBERS, UCC
 from half_yard.countries.ca.forms import t776, t2125
 from half_yard.countries.ca.forms.own_costs import own_costs
 from half_yard.countries.ca.frame import BOOKS, activities, rules
@@ -87,7 +87,7 @@ def schedule(page: Page, ask: Ask, activity: str) -> None:
         allowance = page.line(f"{of}.allowance", "18", "Capital cost allowance", claimed[pool], Role.SUBTOTAL)
         allowed.append(allowance)
         left = difference(before[f"{of}.balance"], allowance, before[f"{of}.terminal_loss"])
-        if pool.kind == PASSENGER and made.given_up.amount:
+        if ask(pools.is_closed, pool) and left.amount:
             left = left - page.line(f"{of}.given_up", "", "Given up: the car was sold", not_below_zero(left))
         page.line(
             f"{of}.closing", "19", "Undepreciated capital cost at the end of the year", not_below_zero(left),

@@ -4,7 +4,6 @@ those who work for themselves: the allowance of employees is none."""
 
 from __future__ import annotations
 
-import datetime
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
@@ -13,6 +12,7 @@ from half_yard.countries.ca.thing_kinds import ON_BUSINESS, VEHICLE
 from half_yard.countries.ca.things import divided, measure_of
 from half_yard.countries.ca.year_rules import YEARS, YearRules, rules_for
 from half_yard.countries.dividing_things import thing_of, things
+from half_yard.countries.measuring_things import Period
 from half_yard.countries.things_sheet import name
 from half_yard.figures import (
     NOTHING_ENTERED,
@@ -117,9 +117,8 @@ def _fact(thing: str, record: Thing, key: str, label: str, otherwise: Decimal) -
 
 
 def _days(thing: str, record: Thing, key: str, label: str, year: int) -> Figure:
-    first, last = datetime.date(year, 1, 1), datetime.date(year, 12, 31)
-    start, end = max(record.begins or first, first), min(record.ends or last, last)
-    return _fact(thing, record, key, label, Decimal(max((end - start).days + 1, 0)))
+    there = Period.of(year, record.begins, record.ends)
+    return _fact(thing, record, key, label, Decimal(there.days))
 
 
 def _interest_limit(page: Page, thing: str, record: Thing, year: int, paid: Figure) -> Figure:

@@ -7,6 +7,7 @@ from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import form_428_credits as provincial
 from half_yard.countries.ca.forms import form_428_reductions as reductions
 from half_yard.countries.ca.forms import t1
+from half_yard.countries.ca.forms.t1_credits import less_part_of_income
 from half_yard.countries.ca.frame import BOOKS, COMPUTED, PROVINCES, province, rules, spouse_of
 from half_yard.countries.ca.tax_brackets import by_brackets, in_province
 from half_yard.figures import (
@@ -100,8 +101,8 @@ def basic_amount(ask: Ask, person: str) -> Figure:
         most = values.figure("provincial_basic_supplement", where, "supplement")
         start = values.figure("provincial_basic_supplement_from", where, "income from which it shrinks")
         rate = values.figure("provincial_basic_supplement_rate", where, "part of the income above that")
-        taken = (not_below_zero(difference(taxable, start)) * rate).in_cents()
-        return total((basic, not_below_zero(difference(most, taken), "supplement that is left")))
+        left = less_part_of_income(most, taxable, start, rate).named("supplement that is left")
+        return total((basic, left))
     if in_province(values, "provincial_basic_falls_from", where):
         start = values.figure("provincial_basic_falls_from", where, "income from which it falls")
         end = values.figure("provincial_basic_falls_to", where, "income at which it is nothing")

@@ -8,21 +8,23 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import slips
 from half_yard.countries.ca.frame import spouse_of
-from half_yard.countries.ca.items import ELIGIBLE, ITEMS
+from half_yard.countries.ca.items import ELIGIBLE, ITEMS, withheld_of
 from half_yard.countries.ca.questions import SPLIT
-from half_yard.figures import NOTHING, Figure, entered, smaller_of, stated, total
+from half_yard.countries.items import Found
+from half_yard.figures import NOTHING, Figure, smaller_of, stated, total
 
-HALF = stated(Decimal(2), "two")
+TWO = stated(Decimal(2), "two")
+
+
+def _pensions(ask: Ask, person: str) -> list[Found]:
+    """A person's own pensions that count for the pension amount."""
+    every = ask(ITEMS.items_of, "pension")
+    return [found for found in every if found[1].person == person and found[1].ticks.get(ELIGIBLE)]
 
 
 def eligible(ask: Ask, person: str) -> Figure:
     """A person's own pension that may be split: what counts for the pension amount."""
-    found = [
-        ITEMS.amount_of(found)
-        for found in ask(ITEMS.items_of, "pension")
-        if found[1].person == person and found[1].ticks.get(ELIGIBLE)
-    ]
-    return total(found, "pension that counts")
+    return total(map(ITEMS.amount_of, ask(_pensions, person)), "pension that counts")
 
 
 def given(ask: Ask, person: str) -> Figure:
@@ -30,7 +32,7 @@ def given(ask: Ask, person: str) -> Figure:
     typed = slips.fact(ask, person, SPLIT, "split pension")
     if typed is None or not ask(spouse_of, person):
         return NOTHING
-    half = (ask(eligible, person) / HALF).in_cents().named("half of the pension")
+    half = (ask(eligible, person) / TWO).in_cents().named("half of the pension")
     return smaller_of(typed, half, label="split pension")
 
 
@@ -43,11 +45,7 @@ def received(ask: Ask, person: str) -> Figure:
 def tax_moved(ask: Ask, person: str) -> Figure:
     """The tax deducted from the pension that goes along with what a person passes on."""
     passed, whole = ask(given, person), ask(eligible, person)
-    deducted = [
-        entered(item.withheld, item.name or "pension", f"{path}/withheld")
-        for path, item in ask(ITEMS.items_of, "pension")
-        if item.person == person and item.withheld and item.ticks.get(ELIGIBLE)
-    ]
+    deducted = [withheld_of(found) for found in ask(_pensions, person) if found[1].withheld]
     if not passed.amount or not deducted:
         return NOTHING
     part = passed / whole

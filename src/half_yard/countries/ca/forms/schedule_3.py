@@ -7,13 +7,12 @@ both.
 from __future__ import annotations
 
 import datetime
-from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import additions, gaps, pools
 from half_yard.countries.ca.additions import asset_of
 from half_yard.countries.ca.carried_amounts import CAPITAL_LOSSES, came
-from half_yard.countries.ca.classes import LAND, LAND_PROCEEDS, PROPERTY
+from half_yard.countries.ca.classes import LAND_PROCEEDS, PROPERTY
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
 from half_yard.countries.ca.items import COST, ITEMS, OUTLAYS, SOLD_HOME, WHAT, of_person
 from half_yard.figures import (
@@ -25,7 +24,6 @@ from half_yard.figures import (
     Page,
     Role,
     difference,
-    entered,
     not_below_zero,
     smaller_of,
     times,
@@ -71,12 +69,9 @@ def of_assets(ask: Ask, person: str) -> tuple[tuple[str, str, Figure], ...]:
 def gain_of(ask: Ask, key: str) -> Figure:
     """What an asset brought above its cost, of its part for the activity; of what was used privately before,
     above its value then."""
-    asset, path = ask.of(asset_of, key), f"/assets/{key}"
-    price = entered(asset.proceeds or Decimal(0), f"{asset.name or 'asset'}: proceeds", f"{path}/proceeds")
-    costs = entered(asset.selling_costs or Decimal(0), "cost of selling it", f"{path}/selling_costs")
-    received = times(difference(price, costs, label=price.label), additions.part_of(key, asset))
-    cost = times(ask(additions.cost_for_gains, key), additions.part_of(key, asset))
-    gain = not_below_zero(difference(received, cost))
+    part = additions.part_of(key, ask.of(asset_of, key))
+    came, cost = times(ask(additions.received, key), part), times(ask(additions.cost_for_gains, key), part)
+    gain = not_below_zero(difference(came, cost))
     return gain.marked(*_marks(ask, key)) if gain.amount else NOTHING
 
 
@@ -93,11 +88,10 @@ def _marks(ask: Ask, key: str) -> list[Mark]:
 def land_gain(ask: Ask, pool: pools.Pool, key: str) -> Figure | None:
     """What the land of a building that was sold brought above or below its cost; what the building's loss was
     cut back by is taken off it (ITA 13(21.1)). None where there is no land."""
-    asset, path = ask.of(asset_of, key), f"/assets/{key}/basis"
+    asset = ask.of(asset_of, key)
     if LAND_PROCEEDS not in asset.basis:
         return None
-    price = entered(asset.basis[LAND_PROCEEDS], "its land: proceeds", f"{path}/{LAND_PROCEEDS}")
-    cost = entered(asset.basis.get(LAND, Decimal(0)), "its land: cost", f"{path}/{LAND}")
+    price, cost = additions.of_land(ask, key)
     moved = ask(pools.moved_from_land, pool, key)
     whole = difference(price, moved, cost) if moved.amount else difference(price, cost)
     return times(whole.named("gain or loss of the land"), additions.part_of(key, asset))

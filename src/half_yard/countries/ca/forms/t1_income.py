@@ -15,18 +15,18 @@ SELF_EMPLOYMENT = {
 }
 """The kinds of self-employment, with their lines for gross and net."""
 OTHER_INCOME = (
-    (("other_employment",), "10400", "Other employment income"),
-    (("oas",), "11300", "Old age security pension"),
-    (("cpp_benefit",), "11400", "CPP or QPP benefits"),
-    (("pension",), "11500", "Other pensions and superannuation"),
-    (("ei",), "11900", "Employment insurance and other benefits"),
-    (("support_received",), "12800", "Support payments received"),
-    (("rrsp_income",), "12900", "RRSP income"),
-    (("other_income",), "13000", "Other income"),
-    (("workers_compensation",), "14400", "Workers' compensation benefits"),
-    (("social_assistance",), "14500", "Social assistance payments"),
+    ("other_employment", "10400", "Other employment income"),
+    ("oas", "11300", "Old age security pension"),
+    ("cpp_benefit", "11400", "CPP or QPP benefits"),
+    ("pension", "11500", "Other pensions and superannuation"),
+    ("ei", "11900", "Employment insurance and other benefits"),
+    ("support_received", "12800", "Support payments received"),
+    ("rrsp_income", "12900", "RRSP income"),
+    ("other_income", "13000", "Other income"),
+    ("workers_compensation", "14400", "Workers' compensation benefits"),
+    ("social_assistance", "14500", "Social assistance payments"),
 )
-"""Income that is what slips say, as (kinds, line, title)."""
+"""Income that is what slips say, as (kind, line, title)."""
 
 
 def self_employment(page: Page, ask: Ask, person: str) -> Figure:
@@ -43,9 +43,9 @@ def self_employment(page: Page, ask: Ask, person: str) -> Figure:
 def other_income(page: Page, ask: Ask, person: str) -> list[Figure]:
     """Pensions, benefits, dividends and the like, each where there is any."""
     lines = [
-        page.line(kinds[0], number, title, total(figures))
-        for kinds, number, title in OTHER_INCOME
-        if (figures := of_person(ask, person, *kinds))
+        page.line(kind, number, title, total(figures))
+        for kind, number, title in OTHER_INCOME
+        if (figures := of_person(ask, person, kind))
     ]
     if (split := ask(pension_splitting.received, person)).amount:
         lines.append(page.line("split_pension", "11600", "Elected split-pension amount", split))
