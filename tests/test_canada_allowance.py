@@ -316,6 +316,21 @@ class Buildings(unittest.TestCase):
         self.assertEqual(amount(file, "schedule_3.owner/s00001.land"), 100000)
         self.assertEqual(amount(file, "t1.owner/gains"), 50000)
 
+    def test_of_a_part_the_land_counts_by_the_same_part(self) -> None:
+        """As example 27, half of it let: half of each amount."""
+        land = {"basis": {"land": Decimal(80000), "land_proceeds": Decimal(200000)}}
+        file = self.sold("100000", "60000", share=Decimal(50), **land)
+        self.assertEqual(amount(file, f"cca.{FLAT}/s00001.terminal_loss"), 0)
+        self.assertEqual(amount(file, "schedule_3.owner/s00001.land"), 50000)
+
+    def test_land_costs_its_part_of_the_fees_when_it_is_sold(self) -> None:
+        """As example 18: of 5,000 for both, 833.33 belong to land of 15,000, sold for 20,000."""
+        land = {"land": Decimal(15000), "fees": Decimal(5000), "land_proceeds": Decimal(20000)}
+        file = self.sold("90000", "79166.67", basis=land)
+        house = file.assets["s00001"].model_copy(update={"cost": Decimal(75000)})
+        file = file.model_copy(update={"assets": {"s00001": house}})
+        self.assertEqual(amount(file, "schedule_3.owner/s00001.land"), Decimal("4166.67"))
+
     def test_above_its_cost_is_a_gain_of_its_owners(self) -> None:
         """Example 26: cost 5,000, sold for 6,000: 500 taxable."""
         gone = bought("5000", "2019-01-01", disposed=datetime.date(2024, 3, 1), proceeds=Decimal(6000))

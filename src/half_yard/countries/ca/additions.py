@@ -49,6 +49,7 @@ AT_ONCE_FROM = datetime.date(2024, 4, 16)
 """Computers, network equipment and patents bought since may be written off at once, as proposed."""
 AGAIN_FROM = datetime.date(2025, 1, 1)
 """What is bought since has the accelerated first year of before 2024 again, as proposed."""
+FEES_OF_BUYING = "costs of buying it with its land"
 ONE = stated(Decimal(1), "the whole")
 
 
@@ -86,12 +87,16 @@ def bought_for(ask: Ask, key: str) -> Figure:
     asset = ask.of(asset_of, key)
     label = f"{_called(asset)}: cost"
     typed = entered(asset.cost, label, f"/assets/{key}/cost", asset.reckoning)
-    if not asset.basis.get(FEES):
-        return typed
-    fees = _further(key, asset, FEES, "costs of buying it with its land")
+    return total((typed, ask(_own_fees, key)), label) if asset.basis.get(FEES) else typed
+
+
+def _own_fees(ask: Ask, key: str) -> Figure:
+    """An asset's part of the costs of buying it together with its land."""
+    asset = ask.of(asset_of, key)
+    typed = entered(asset.cost, f"{_called(asset)}: cost", f"/assets/{key}/cost", asset.reckoning)
     with_land = typed + _further(key, asset, LAND, "cost of its land")
-    own = (fees * (typed / with_land)).in_cents().named("its part of the costs of buying")
-    return total((typed, own), label)
+    own = _further(key, asset, FEES, FEES_OF_BUYING) * (typed / with_land)
+    return own.in_cents().named("its part of the costs of buying")
 
 
 def cost_for_gains(ask: Ask, key: str) -> Figure:
@@ -138,10 +143,16 @@ def received(ask: Ask, key: str) -> Figure:
 
 
 def of_land(ask: Ask, key: str) -> tuple[Figure, Figure]:
-    """What the land of a building was sold for, and what it had cost."""
+    """What the land of a building was sold for, and what it had cost with its part of the costs of buying; of
+    the part for the activity, as the building's."""
     asset = ask.of(asset_of, key)
+    part = part_of(key, asset)
     price = _further(key, asset, LAND_PROCEEDS, "its land: proceeds")
-    return price, _further(key, asset, LAND, "its land: cost")
+    cost = _further(key, asset, LAND, "its land: cost")
+    if asset.basis.get(FEES):
+        fees = difference(_further(key, asset, FEES, FEES_OF_BUYING), ask(_own_fees, key))
+        cost = total((cost, fees), cost.label)
+    return times(price, part), times(cost, part)
 
 
 def proceeds(ask: Ask, key: str, most: Figure) -> Figure:

@@ -86,15 +86,16 @@ def _marks(ask: Ask, key: str) -> list[Mark]:
 
 
 def land_gain(ask: Ask, pool: pools.Pool, key: str) -> Figure | None:
-    """What the land of a building that was sold brought above or below its cost; what the building's loss was
+    """What the land of a building that was sold brought above or below its cost, of the part for the
+    activity; what the building's loss was
     cut back by is taken off it (ITA 13(21.1)). None where there is no land."""
     asset = ask.of(asset_of, key)
     if LAND_PROCEEDS not in asset.basis:
         return None
     price, cost = additions.of_land(ask, key)
     moved = ask(pools.moved_from_land, pool, key)
-    whole = difference(price, moved, cost) if moved.amount else difference(price, cost)
-    return times(whole.named("gain or loss of the land"), additions.part_of(key, asset))
+    gain = difference(price, moved, cost) if moved.amount else difference(price, cost)
+    return gain.named("gain or loss of the land")
 
 
 @schedule_3.part
