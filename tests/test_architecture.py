@@ -78,6 +78,7 @@ DATED = {
     "additions.py",
     "basis.py",
     "classes.py",
+    "items.py",
     "special_allowance.py",
     "rates.py",
     "minimum.py",

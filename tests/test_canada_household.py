@@ -200,13 +200,9 @@ class Gains(unittest.TestCase):
         self.assertEqual(amount(losing, "t1.owner/gains"), 0)
         self.assertEqual([each.amount for each in after(losing).carryovers.values()], [450])
 
-    def test_a_designated_home_is_exempt_and_a_large_gain_may_bring_minimum_tax(self) -> None:
+    def test_a_designated_home_is_exempt(self) -> None:
         home = earning("50000", 2024, self.sold("900000", "300000", sold="home"))
         self.assertEqual(amount(home, "t1.owner/gains"), 0)
-        large = compute(earning("50000", 2024, self.sold("900000", "300000")))
-        self.assertTrue(
-            any("T691" in mark.message for mark in large.line(Place("t1.owner", "owed")).figure.gaps)
-        )
 
 
 class Alone(unittest.TestCase):

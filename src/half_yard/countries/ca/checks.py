@@ -25,8 +25,8 @@ from half_yard.review import Finding, Level, share_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
-    "Not part of it: foreign income and tax, minimum tax, farms, reserves of gains, caregiver and other "
-    "credits than those offered, transfers of tuition, benefits but the workers "
+    "Not part of it: farms and fishing, business income abroad, split income of relatives, reserves "
+    "of gains, other credits than those offered, investment tax credits, benefits but the workers "
     "benefit, GST/HST returns, and Quebec's own return."
 )
 

@@ -21,9 +21,11 @@ from half_yard.countries.ca.forms import (
     schedule_6,
     schedule_8,
     shared_costs,
-    t1,
+    t1_tax,
+    t691,
     t776,
     t2125,
+    t2209,
 )
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
 from half_yard.countries.ca.items import item_stops
@@ -64,7 +66,7 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         make_matches=lambda: (*asking.run(BOOKS.matches), *asking.run(BOOKS.without_form)),
         make_findings=memory.later(findings),
         returns=returns,
-        alone={each.chief: memory.later(partial(asking.run, t1.t1.sheet, *each.people)) for each in returns},
+        alone={each.chief: memory.later(partial(asking.run, t1_tax.WHOLE, *each.people)) for each in returns},
         facts_of_people=memory.later(partial(asking.run, _facts_of_people)),
     )
 
@@ -136,7 +138,11 @@ def _of_return(ask: Ask, person: str) -> Iterator[Sheet]:
         yield ask(schedule_6.schedule_6.sheet, person)
     if ask(form_428.applies):
         yield ask(form_428.form_428.sheet, person)
-    yield ask(t1.t1.sheet, person)
+    if ask(t2209.applies, person):
+        yield ask(t2209.t2209.sheet, person)
+    if ask(t691.applies, person):
+        yield ask(t691.t691.sheet, person)
+    yield ask(t1_tax.WHOLE, person)
     if ask(instalments.applies, person):
         yield ask(instalments.instalments.sheet, person)
 

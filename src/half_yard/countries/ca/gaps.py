@@ -30,8 +30,7 @@ NO_MARITAL_STATUS = gap(
     "/household/filing_status",
 )
 NOT_ALL_ASKED = gap(
-    "Foreign income, further deductions, caregiver and other credits and transfers of tuition are not "
-    "computed.",
+    "It is not said that nothing else belongs on the returns: other income, further deductions and credits.",
     "Where there are none, say so for the household.",
     "/household/answers/nothing_else",
 )
@@ -54,9 +53,10 @@ OWN_COSTS_AND_ALLOWANCE = gap(
     "An owner of the rental has costs of their own: the limit of each owner's allowance is not computed.",
     "See that no owner's part becomes a loss by the allowance.",
 )
-MINIMUM_TAX = gap("Minimum tax (Form T691) may be due and is not computed.", "Work it out on Form T691.")
+PROVINCIAL_MINIMUM_TAX = gap(
+    "The province's part of the minimum tax is not computed.", "Work it out on its Form 428."
+)
 HOME_BUYERS = gap("More than one home buyers' amount is claimed for a home.", "Mend what each claims.")
-MEDICAL_SUPPLEMENT = gap("The refundable medical supplement (line 45200) may be due and is not computed.")
 PROVINCIAL_DIVIDENDS = gap(
     "The province's dividend tax credit is not computed.", "Work it out on its Form 428."
 )

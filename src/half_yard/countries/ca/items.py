@@ -18,6 +18,15 @@ ELIGIBLE, NO_REPAYMENT, SUPPLEMENT, OTHER_DIVIDENDS = (
 UNDER_7, FROM_7, DISABLED = "children_under_7", "children_7_to_16", "children_disabled"
 
 COST, OUTLAYS, WHAT, SOLD_HOME = "cost", "outlays", "sold", "home"
+FOREIGN_TAX, NET_INCOME, GIVEN_AWAY = "foreign_tax", "net_income", "given_away"
+FOREIGN = ("foreign_income", "foreign_pension")
+"""The kinds on which tax may have been paid abroad."""
+TAX_ABROAD = (Box(FOREIGN_TAX, "Tax paid abroad", "Form T2209; one entry for each country"),)
+CHILD_CARED_FOR = "child"
+FOR_WHOM = ManyAnswers(
+    "for_whom", "For whom", (("relative", "A relative of 18 or over"), (CHILD_CARED_FOR, "A child under 18")),
+    "of an infirm spouse it is asked with the person",
+)  # fmt: skip
 WHAT_WAS_SOLD = ManyAnswers(
     WHAT, "What was sold",
     (
@@ -53,6 +62,10 @@ INCOMES = (
              "T1, line 10400"),
     ItemKind("support_received", "Support received", "alimony maintenance", "Taxable amount",
              "T1, line 12800"),
+    ItemKind("foreign_income", "Interest or dividends from abroad", "foreign T5 box 15 1099",
+             "Income in Canadian dollars, before tax", "T1, line 12100", boxes=TAX_ABROAD),
+    ItemKind("foreign_pension", "Pension from abroad", "foreign social security",
+             "Pension in Canadian dollars, before tax", "T1, line 11500", boxes=TAX_ABROAD),
     ItemKind("other_income", "Other income", "T4A box 028 death benefit", "Taxable amount",
              "T1, line 13000"),
     ItemKind("workers_compensation", "Workers' compensation", "T5007 box 10", "Box 10",
@@ -70,6 +83,14 @@ DEDUCTIONS = (
              "T1, line 21400, of the one with the lower income",
              boxes=(Box(UNDER_7, "Children under 7"), Box(FROM_7, "Children of 7 to 16"),
                     Box(DISABLED, "Children with the disability amount"))),
+    ItemKind("disability_supports", "Disability supports", "attendant interpreter T929", "Allowable costs",
+             "T1, line 21500"),
+    ItemKind("business_investment_loss", "Business investment loss", "ABIL small business shares debt",
+             "The whole of the loss", "half of it, T1, line 21700"),
+    ItemKind("clergy", "Clergy residence", "T1223 minister", "Allowable amount", "T1, line 23100"),
+    ItemKind("security_options", "Security options", "stock options T4 box 39 41", "Deduction",
+             "T1, line 24900"),
+    ItemKind("northern", "Northern residents", "T2222 zone", "Deduction", "T1, line 25500"),
     ItemKind("moving", "Moving costs", "move to work 40 kilometres", "Allowable costs", "T1, line 21900"),
     ItemKind("support_paid", "Support paid", "alimony maintenance", "Deductible amount", "T1, line 22000"),
     ItemKind("carrying", "Carrying charges", "interest on a loan to invest, advice", "Charges",
@@ -83,7 +104,30 @@ CREDITS = (
              "T1, line 31270, at most the year's amount"),
     ItemKind("student_loan", "Student loan interest", "government loan", "Interest paid", "T1, line 31900"),
     ItemKind("tuition", "Tuition", "T2202 college university fees", "Eligible fees",
-             "Schedule 11, T1, line 32300"),
+             "Schedule 11, T1, line 32300",
+             boxes=(Box(GIVEN_AWAY, "Transferred to a parent or spouse",
+                        "as the student designates; at most what may be"),)),
+    ItemKind("tuition_of_child", "Tuition from a child", "transferred T2202 student grandchild",
+             "Amount designated", "T1, line 32400, at most 5,000 of each student"),
+    ItemKind("training", "Canada training credit limit", "notice of assessment course",
+             "Limit on last year's notice", "half of the year's tuition fees is paid back, line 45350"),
+    ItemKind("caregiver", "Caring for an infirm dependant", "caregiver parent disabled child",
+             "Their net income, 0 where there is none", "T1, line 30450 or 30500", choices=(FOR_WHOM,)),
+    ItemKind("disability_transferred", "Disability amount of a dependant", "T2201 transferred child",
+             "Amount that they do not need", "T1, line 31800"),
+    ItemKind("accessibility", "Home made accessible", "ramp grab bar renovation senior", "Eligible costs",
+             "T1, line 31285, at most the year's limit"),
+    ItemKind("multigenerational", "Home for several generations", "secondary unit renovation parent",
+             "Eligible costs", "T1, line 45355", first=2023),
+    ItemKind("adoption", "Adoption", "", "Eligible costs of a child", "T1, line 31300"),
+    ItemKind("news", "Digital news", "newspaper subscription", "Cost", "T1, line 31350", last=2024),
+    ItemKind("school_supplies", "School supplies of a teacher", "educator classroom", "Eligible costs",
+             "a quarter is paid back, line 46900"),
+    ItemKind("political", "Political contribution", "party candidate federal", "Eligible amount",
+             "T1, line 41000; federal ones only"),
+    ItemKind("medical_others", "Medical costs of other dependants", "parent grandparent adult child",
+             "Costs of twelve months for one dependant", "T1, line 33199",
+             boxes=(Box(NET_INCOME, "Their net income"),)),
     ItemKind("medical", "Medical costs", "dentist prescription glasses premiums",
              "Costs of twelve months", "T1, line 33099"),
     ItemKind("donation", "Donation", "gift charity", "Eligible amount", "Schedule 9, T1, line 34900"),

@@ -12,8 +12,7 @@ CHILD = Question(
 )  # fmt: skip
 NOTHING_ELSE = Question(
     "nothing_else", "Nothing else belongs on the returns", False,
-    "no foreign or other income than what is entered; no further deductions; no caregiver or "
-    "other credits, no transfers of tuition",
+    "no other income than what is entered, from Canada or abroad; no further deductions or credits",
     anew=True,
 )  # fmt: skip
 PROPOSED = Question(
@@ -36,6 +35,13 @@ STUDENT = Question(
     "then there is no workers benefit without a child", anew=True,
 )  # fmt: skip
 DISABILITY = Question("disability", "Has the disability amount", False, "by Form T2201")
+INFIRM = Question(
+    "infirm", "Infirm, and dependent on the spouse or partner", False, "adds to the amount for a spouse",
+)  # fmt: skip
+VOLUNTEER = Question(
+    "volunteer", "Volunteer firefighter or in search and rescue", False, "of 200 hours or more in the year",
+    anew=True,
+)  # fmt: skip
 CPP_STOPPED = Question(
     "cpp_stopped", "No pension contributions all year, by election", False,
     "of 65 to 69 who draw the pension; begun within the year, work Schedule 8 out beside",
@@ -47,7 +53,7 @@ SPLIT = "pension_split"
 OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
 """The facts of a person that are last year's and next year's net tax owing, in dollars."""
 HOUSEHOLD_QUESTIONS = (CHILD, DEPENDANT, NOTHING_ELSE, PROPOSED)
-PERSON_QUESTIONS = (STUDENT, DISABILITY, CPP_STOPPED)
+PERSON_QUESTIONS = (STUDENT, DISABILITY, VOLUNTEER, INFIRM, CPP_STOPPED)
 ADVANCE = "workers_benefit_advance"
 """The fact of a person that is box 10 of slips RC210, in dollars."""
 ELECTION_FROM, ELECTION_TO = 65, 70
@@ -69,7 +75,8 @@ def person_fields(file: ClientFile, person: str) -> list[Field]:
     path, born = f"/people/{person}", file.people[person].birth_date
     may_stop = born is not None and ELECTION_FROM <= file.tax_year - born.year <= ELECTION_TO
     return [
-        *(each.field(path) for each in (STUDENT, DISABILITY)),
+        *(each.field(path) for each in (STUDENT, DISABILITY, VOLUNTEER)),
+        *([INFIRM.field(path)] if len(file.people) > 1 else []),
         *([CPP_STOPPED.field(path)] if may_stop else []),
         Field(f"{path}/facts/{ADVANCE}", "Workers benefit in advance", FieldKind.AMOUNT, optional=True,
               hint="slips RC210, box 10"),

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca import gaps
 from half_yard.countries.ca.forms import form_428_credits as provincial
 from half_yard.countries.ca.forms import form_428_reductions as reductions
-from half_yard.countries.ca.forms import t1
+from half_yard.countries.ca.forms import t1, t1_personal, t691, t2209
 from half_yard.countries.ca.forms.t1_credits import less_part_of_income
 from half_yard.countries.ca.frame import BOOKS, COMPUTED, PROVINCES, province, rules, spouse_of
 from half_yard.countries.ca.tax_brackets import by_brackets, in_province
@@ -24,6 +24,12 @@ from half_yard.figures import (
 )
 
 ALBERTA, ONTARIO, YUKON = "AB", "ON", "YT"
+CONTRIBUTED = (
+    ("cpp_employed", "58240", "CPP contributions on employment", t1_personal.cpp_base_employed),
+    ("cpp_credit", "58280", "CPP contributions on self-employment", t1_personal.cpp_credit),
+    ("insurance", "58300", "Employment insurance premiums", t1_personal.insurance),
+)
+"""The amounts for contributions, as (key, line, title, part)."""
 FREE_PART = {"BC", "NB", "NL", "NS", "ON", "PE", "SK"}
 """Where a spouse may earn a part of the most before the amount for them shrinks (Forms 428, line 58120)."""
 
@@ -64,17 +70,11 @@ def before_reductions(page: Page, ask: Ask, person: str) -> None:
         *provincial.lines(page, ask, person),
         page.line("spouse", "58120", "Spouse or common-law partner amount", _spouse_amount(ask, person)),
         *_dependant(page, ask, person),
-        page.line(
-            "cpp_employed", "58240", "CPP contributions on employment", ask(t1.cpp_base_employed, person)
-        ),
-        page.line("cpp_credit", "58280", "CPP contributions on self-employment", ask(t1.cpp_credit, person)),
-        page.line(
-            "insurance", "58300", "Employment insurance premiums", total(slips.boxes(ask, person, "ei"))
-        ),
+        *(page.line(key, number, title, ask(amount, person)) for key, number, title, amount in CONTRIBUTED),
     ]
     amounts += provincial.transferred(page, ask, person, basic_amount)
     if where == YUKON:
-        employed = ask(t1.employment_amount, person)
+        employed = ask(t1_personal.employment_amount, person)
         amounts.append(page.line("employment_amount", "58310", "Canada employment amount", employed))
     whole = page.line("credit_amounts", "58800", "Credit amounts in all", total(amounts))
     value = whole * values.figure("provincial_bracket_1_rate", where, "lowest rate")
@@ -94,7 +94,7 @@ def basic_amount(ask: Ask, person: str) -> Figure:
     takes away; of Manitoba from 2025 less the more net income there is."""
     values, where = ask(rules), ask(province)
     if where == YUKON:
-        return ask(t1.basic_amount, person)
+        return ask(t1_personal.basic_amount, person)
     basic = values.figure("provincial_basic_personal_amount", where, "basic personal amount")
     if in_province(values, "provincial_basic_supplement", where):
         taxable = ask(t1.taxable_income, person)["taxable_income"]
@@ -117,21 +117,21 @@ def basic_amount(ask: Ask, person: str) -> Figure:
 def _spouse_amount(ask: Ask, person: str) -> Figure:
     """Line 58120, of the one of a couple who claims; where no amount of its own is printed it is the basic
     one."""
-    if not ask(t1.claims_spouse, person):
+    if not ask(t1_personal.claims_spouse, person):
         return NOTHING
     if ask(province) == YUKON:
-        return ask(t1.spouse_amount, person)
+        return ask(t1_personal.spouse_amount, person)
     return _less_income(ask, person, ask(t1.net_income, ask(spouse_of, person))["net_income"])
 
 
 def _dependant(page: Page, ask: Ask, person: str) -> list[Figure]:
     """Line 58160, of one who is alone: as for a spouse."""
-    if not ask(t1.claims_dependant, person):
+    if not ask(t1_personal.claims_dependant, person):
         return []
     if ask(province) == YUKON:
-        amount = ask(t1.dependant_amount, person)
+        amount = ask(t1_personal.dependant_amount, person)
     else:
-        amount = _less_income(ask, person, ask(t1.dependant_income))
+        amount = _less_income(ask, person, ask(t1_personal.dependant_income))
     return [page.line("dependant", "58160", "Amount for an eligible dependant", amount)]
 
 
@@ -160,6 +160,11 @@ def result(page: Page, ask: Ask, person: str) -> None:
         taken = page.line("reduction", "", f"{PROVINCES[where]} tax reduction", less)
         tax = not_below_zero(tax - taken)
     tax = tax.marked(*reductions.unknown_reductions(ask, person, tax))
+    if ask(t2209.applies, person):
+        foreign = ask(t2209.provincial_credit, person, tax)
+        tax = tax - page.line("foreign_tax", "", "Provincial foreign tax credit, Form T2036", foreign)
+    if ask(t691.additional, person).amount:
+        tax = tax.marked(gaps.PROVINCIAL_MINIMUM_TAX)
     if where == ONTARIO:
         credit = reductions.low_income_credit(ask, person, tax)
         title = "Low-income individuals and families tax credit"

@@ -7,7 +7,7 @@ from collections.abc import Callable
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps, slips
-from half_yard.countries.ca.forms import t1, t1_credits
+from half_yard.countries.ca.forms import t1, t1_credits, t1_personal
 from half_yard.countries.ca.frame import province, rules, spouse_of
 from half_yard.countries.ca.items import of_person
 from half_yard.countries.ca.tax_brackets import in_province
@@ -85,7 +85,7 @@ def transferred(page: Page, ask: Ask, person: str, basic_of: Callable[[Ask, str]
     if not own:
         return []
     insured = slips.boxes(ask, other, "ei")
-    contributed = (ask(t1.cpp_base_employed, other), ask(t1.cpp_credit, other))
+    contributed = (ask(t1_personal.cpp_base_employed, other), ask(t1_personal.cpp_credit, other))
     others = total((ask(basic_of, other), *contributed, *insured), "the other amounts")
     taxable = ask(t1.taxable_income, other)["taxable_income"]
     left = t1_credits.unused(total(own, "amounts"), taxable, others)

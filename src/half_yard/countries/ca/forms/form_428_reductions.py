@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps
-from half_yard.countries.ca.forms import t1
+from half_yard.countries.ca.forms import t1, t1_personal
 from half_yard.countries.ca.frame import province, rules, spouse_of
 from half_yard.countries.ca.tax_brackets import in_province
 from half_yard.figures import (
@@ -65,7 +65,7 @@ def reduction(ask: Ask, person: str, tax: Figure) -> Figure | None:
 
 def _of_ontario(ask: Ask, person: str, tax: Figure) -> Figure:
     """Twice the basic reduction less the tax; of a couple only the one with the higher net income has it."""
-    if ask(spouse_of, person) and not ask(t1.claims_spouse, person):
+    if ask(spouse_of, person) and not ask(t1_personal.claims_spouse, person):
         return NOTHING
     basic = ask(rules).figure("provincial_tax_reduction_basic", ONTARIO, "basic reduction")
     return smaller_of(
@@ -77,7 +77,7 @@ def _of_family(ask: Ask, person: str, tax: Figure) -> Figure:
     """Nova Scotia: for each of a couple an amount, less a part of the family's income; the one with the
     higher net income has it."""
     values, where, other = ask(rules), ask(province), ask(spouse_of, person)
-    if other and not ask(t1.claims_spouse, person):
+    if other and not ask(t1_personal.claims_spouse, person):
         return NOTHING
     each = values.figure("provincial_low_income_reduction", where, "reduction for each")
     start = values.figure("provincial_low_income_from", where, "income from which it shrinks")

@@ -6,7 +6,7 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
-from half_yard.countries.ca.forms import t1
+from half_yard.countries.ca.forms import t1_tax
 from half_yard.countries.ca.frame import BOOKS, QUEBEC, province, rules
 from half_yard.countries.ca.questions import EXPECTED_OWING, OWING_BEFORE
 from half_yard.countries.ca.slips import fact
@@ -33,8 +33,8 @@ def threshold(ask: Ask) -> Figure:
 
 def net_tax_owing(ask: Ask, person: str) -> Figure:
     """Tax and pension contributions less what was deducted and the abatement (ITA 156.1(1))."""
-    settled = ask(t1.balance, person)
-    owed = difference(ask(t1.payable, person)["payable"], settled["deducted"], settled["abatement"])
+    settled = ask(t1_tax.balance, person)
+    owed = difference(ask(t1_tax.payable, person)["payable"], settled["deducted"], settled["abatement"])
     return not_below_zero(owed)
 
 

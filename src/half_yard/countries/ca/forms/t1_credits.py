@@ -6,9 +6,9 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.carried_amounts import GIFTS_LEFT, TUITION_LEFT, by_year, came
-from half_yard.countries.ca.forms import pension_splitting, t1
+from half_yard.countries.ca.forms import pension_splitting, t1, t1_personal, t1_refundable
 from half_yard.countries.ca.frame import people, rules, spouse_of
-from half_yard.countries.ca.items import ITEMS, of_person
+from half_yard.countries.ca.items import GIVEN_AWAY, ITEMS, OTHER_DIVIDENDS, of_person
 from half_yard.countries.ca.questions import DISABILITY
 from half_yard.figures import (
     NOTHING,
@@ -90,7 +90,9 @@ def transferred(ask: Ask, person: str) -> Figure:
     )
     if not own.amount:
         return NOTHING
-    return unused(own, ask(t1.taxable_income, other)["taxable_income"], ask(t1.amounts_before, other))
+    return unused(
+        own, ask(t1.taxable_income, other)["taxable_income"], ask(t1_personal.amounts_before, other)
+    )
 
 
 def home_buyers_amount(ask: Ask, person: str) -> Figure:
@@ -113,13 +115,8 @@ def medical(ask: Ask, person: str, most: Figure) -> Figure:
 
 
 def medical_amount(ask: Ask, person: str) -> Figure:
-    """Line 33200; marked where the refundable supplement may be due."""
-    values = ask(rules)
-    allowed = medical(ask, person, values.figure("medical_expense_threshold", label="threshold"))
-    start, most = values.amount("medical_supplement_income_from"), values.amount("medical_supplement_max")
-    gone = start + most / values.amount("medical_supplement_reduction_rate")
-    income = sum(ask(t1.net_income, each)["net_income"].amount for each in ask(people))
-    return allowed.marked(gaps.MEDICAL_SUPPLEMENT) if allowed.amount and income < gone else allowed
+    """Line 33200."""
+    return medical(ask, person, ask(rules).figure("medical_expense_threshold", label="threshold"))
 
 
 def tuition_lines(page: Page, ask: Ask, person: str, others: Figure, tax: Figure) -> Figure | None:
@@ -128,13 +125,25 @@ def tuition_lines(page: Page, ask: Ask, person: str, others: Figure, tax: Figure
     fees, before = of_person(ask, person, "tuition"), came(ask, TUITION_LEFT, person)
     if not fees and not before.parts:
         return None
-    available = total((*fees, before), "tuition")
+    own = ask(fees_that_count, person)
+    available = total((own, before), "tuition")
     rate = ask(rules).figure("nonrefundable_credit_rate", label="credit rate")
     room = not_below_zero(difference((tax / rate).in_cents().named("amounts that take all tax"), others))
     used = page.line("tuition", "32300", "Tuition", smaller_of(available, room))
-    page.line("tuition_left", "", "Tuition to claim later", difference(available, used),
+    left = difference(available, used)
+    if given := ITEMS.boxes(ask, "tuition", GIVEN_AWAY, person):
+        most = ask(rules).figure("tuition_transfer_most", label="most of a student")
+        may = not_below_zero(difference(smaller_of(own, most), used), "what may be transferred")
+        left = left - page.line("tuition_given", "", "Tuition transferred", smaller_of(total(given), may))
+    page.line("tuition_left", "", "Tuition to claim later", left,
               carries=Carries(TUITION_LEFT, of=person))  # fmt: skip
     return used
+
+
+def fees_that_count(ask: Ask, person: str) -> Figure:
+    """The year's fees, less the credit for training that is paid out (ITA 118.5(1.2))."""
+    fees, paid_out = total(of_person(ask, person, "tuition"), "fees"), ask(t1_refundable.training, person)
+    return difference(fees, paid_out) if paid_out.amount else fees
 
 
 def gifts_of(ask: Ask, person: str) -> dict[int, Figure]:
@@ -195,12 +204,22 @@ def dividends(ask: Ask, person: str) -> tuple[Figure, Figure]:
     taxable = []
     for figures, name in (
         (of_person(ask, person, "dividends"), "dividend_gross_up_eligible"),
-        (ITEMS.boxes(ask, "dividends", "other_dividends", person), "dividend_gross_up_other"),
+        (ITEMS.boxes(ask, "dividends", OTHER_DIVIDENDS, person), "dividend_gross_up_other"),
     ):
         actual = total(figures, "dividends")
         more = (actual * values.figure(name, label="gross-up")).in_cents().named("gross-up")
         taxable.append(total((actual, more), "taxable amount of dividends") if figures else NOTHING)
     return taxable[0], taxable[1]
+
+
+def grossed_up(ask: Ask, person: str) -> Figure:
+    """By how much dividends are counted above what was received."""
+    counted = [figure for figure in ask(dividends, person) if figure.amount]
+    if not counted:
+        return NOTHING
+    received = (*of_person(ask, person, "dividends"),
+                *ITEMS.boxes(ask, "dividends", OTHER_DIVIDENDS, person))  # fmt: skip
+    return difference(total(counted), *received, label="gross-up of dividends")
 
 
 def dividend_credit(ask: Ask, person: str) -> Figure:

@@ -26,13 +26,20 @@ from half_yard.figures import (
 PLAIN = (
     ("pension_plan", "20700", "Registered pension plan deduction"),
     ("dues", "21200", "Annual union, professional or like dues"),
+    ("disability_supports", "21500", "Disability supports deduction"),
     ("moving", "21900", "Moving expenses"),
     ("support_paid", "22000", "Support payments made"),
     ("carrying", "22100", "Carrying charges and interest expenses"),
     ("employment_expenses", "22900", "Other employment expenses"),
+    ("clergy", "23100", "Clergy residence deduction"),
     ("other_deduction", "23200", "Other deductions"),
 )
 """The deductions that are what was typed, as (kind, line, title)."""
+FROM_TAXABLE = (
+    ("security_options", "24900", "Security options deductions"),
+    ("northern", "25500", "Northern residents deductions"),
+)
+"""What is taken off net income, as typed."""
 
 
 def plain_lines(page: Page, ask: Ask, person: str) -> list[Figure]:
@@ -67,6 +74,24 @@ def savings_lines(page: Page, ask: Ask, person: str) -> list[Figure]:
         taken = smaller_of(total(saved, "FHSA contributions"), most)
         lines.append(page.line("fhsa", "20805", "FHSA deduction", taken))
     return lines
+
+
+def business_investment_loss(ask: Ask, person: str) -> Figure:
+    """Line 21700: the part of it that counts, as of a gain (ITA 38(c))."""
+    lost = of_person(ask, person, "business_investment_loss")
+    if not lost:
+        return NOTHING
+    half = ask(rules).figure("capital_gains_inclusion", label="part of a loss that counts")
+    return (total(lost, "business investment loss") * half).in_cents()
+
+
+def from_taxable(page: Page, ask: Ask, person: str) -> list[Figure]:
+    """Lines 24900 and 25500, of people who have them."""
+    return [
+        page.line(kind, number, title, total(figures))
+        for kind, number, title in FROM_TAXABLE
+        if (figures := of_person(ask, person, kind))
+    ]
 
 
 def child_care(ask: Ask, person: str) -> Figure | None:

@@ -27,6 +27,8 @@ OTHER_INCOME = (
     ("social_assistance", "14500", "Social assistance payments"),
 )
 """Income that is what slips say, as (kind, line, title)."""
+ALSO = {"pension": ("foreign_pension",)}
+"""What stands on the line of another kind."""
 
 
 def self_employment(page: Page, ask: Ask, person: str) -> Figure:
@@ -45,7 +47,7 @@ def other_income(page: Page, ask: Ask, person: str) -> list[Figure]:
     lines = [
         page.line(kind, number, title, total(figures))
         for kind, number, title in OTHER_INCOME
-        if (figures := of_person(ask, person, kind))
+        if (figures := of_person(ask, person, kind, *ALSO.get(kind, ())))
     ]
     if (split := ask(pension_splitting.received, person)).amount:
         lines.append(page.line("split_pension", "11600", "Elected split-pension amount", split))

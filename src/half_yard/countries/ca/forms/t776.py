@@ -114,11 +114,16 @@ def share(page: Page, ask: Ask, activity: str, person: str) -> None:
     page.line("net_income", "9946", "Your net income or loss", own, Role.TOTAL)
 
 
+def of_owner(ask: Ask, person: str) -> tuple[str, ...]:
+    """The rentals of a person."""
+    return ask(owned_by, "rental", person)
+
+
 def net_of(ask: Ask, person: str) -> list[Figure]:
     """Line 9946 of every property of a person."""
-    return [ask(share, key, person)["net_income"] for key in ask(owned_by, "rental", person)]
+    return [ask(share, key, person)["net_income"] for key in ask(of_owner, person)]
 
 
 def gross_of(ask: Ask, person: str) -> list[Figure]:
     """Line 8299 of every property of a person, whole."""
-    return [ask(net_income, key)["gross_income"] for key in ask(owned_by, "rental", person)]
+    return [ask(net_income, key)["gross_income"] for key in ask(of_owner, person)]

@@ -1,0 +1,138 @@
+"""Rarer credits, foreign tax and minimum tax of people in Canada: each expected amount is worked out by hand
+from the provisions; the values of the law are recalled."""
+
+from __future__ import annotations
+
+import unittest
+from decimal import Decimal
+from typing import Any
+
+from half_yard.countries import compute
+from half_yard.figures.remembered import Memory
+from half_yard.records import ClientFile, Person
+from tests.files import amount
+from tests.test_canada_household import OLD, earning, item, married
+from tests.test_next_year import after
+
+
+def lower(kind: str, value: str, *, year: int = 2024, wages: str = "90000", **fields: Any) -> Decimal:
+    """By how much an item lowers the federal tax."""
+    with_it = earning(wages, year, item(kind, value, **fields))
+    place = "t1.owner/net_federal_tax"
+    return amount(earning(wages, year), place) - amount(with_it, place)
+
+
+def sheets(file: ClientFile) -> set[str]:
+    return {sheet.key for sheet in compute(file, Memory()).sheets}
+
+
+class Further(unittest.TestCase):
+    def test_caring_for_a_relative_and_for_a_child(self) -> None:
+        """8,375 less 334 of income above 19,666; 2,616 for a child: at 15%."""
+        self.assertEqual(lower("caregiver", "20000"), Decimal("1206.15"))
+        self.assertEqual(lower("caregiver", "0", choices={"for_whom": "child"}), Decimal("392.40"))
+
+    def test_an_infirm_spouse_adds_to_the_amount_and_has_at_least_that_of_an_adult(self) -> None:
+        file = married(earning("90000", 2024))
+        spouse = Person(first_name="Ines", last_name="Reed", birth_date=OLD.replace(year=1982),
+                        answers={"infirm": True})  # fmt: skip
+        alone = file.model_copy(update={"people": {**file.people, "spouse": spouse}})
+        self.assertEqual(amount(alone, "t1.owner/spouse"), 15705 + 2616)
+        earns = earning("90000", 2024, item("other_income", "12000", "spouse"), people=alone.people)
+        self.assertEqual(amount(married(earns), "t1.owner/spouse"), 6321)
+        self.assertEqual(amount(married(earns), "t1.owner/caregiver_spouse"), 2054)
+
+    def test_contributions_to_parties_by_their_three_parts(self) -> None:
+        for given, expected in (("400", 300), ("500", 350), ("1275", 650), ("5000", 650)):
+            self.assertEqual(lower("political", given), expected, given)
+
+    def test_limits_of_the_year(self) -> None:
+        for kind, spent, year, expected in (
+            ("accessibility", "30000", 2021, 1500), ("accessibility", "30000", 2022, 3000),
+            ("news", "600", 2024, 75), ("adoption", "20000", 2024, Decimal("2859.90")),
+            ("tuition_of_child", "6000", 2024, 750), ("disability_transferred", "2000", 2024, 300),
+        ):  # fmt: skip
+            self.assertEqual(lower(kind, spent, year=year), expected, kind)
+
+    def test_there_is_no_news_credit_any_more_in_2025(self) -> None:
+        made = compute(earning("90000", 2025, item("news", "600")), Memory())
+        self.assertTrue(any("up to 2024" in reason for reason in made.stops.values()))
+
+    def test_medical_costs_of_others_by_their_own_income(self) -> None:
+        """3,000 less 3% of 40,000."""
+        self.assertEqual(lower("medical_others", "3000", boxes={"net_income": Decimal(40000)}), 270)
+
+    def test_tuition_goes_to_a_parent_as_far_as_it_is_not_needed(self) -> None:
+        for wages, given, left in (("0", 5000, 2000), ("20138", 2000, 2000)):
+            fees = item("tuition", "7000", boxes={"given_away": Decimal(5000)})
+            file = earning(wages, 2024, fees)
+            self.assertEqual(amount(file, "t1.owner/tuition_given"), given)
+            self.assertEqual(amount(file, "t1.owner/tuition_left"), left)
+
+    def test_what_is_paid_out(self) -> None:
+        for wages, items, line, expected in (
+            ("20000", [item("medical", "3000")], "medical_supplement", 600),
+            ("36419", [item("medical", "3000")], "medical_supplement", Decimal("276.86")),
+            ("40000", [item("training", "500"), item("tuition", "800")], "training", 400),
+            ("40000", [item("multigenerational", "60000")], "multigenerational", 7500),
+            ("40000", [item("school_supplies", "1200")], "school_supplies", 250),
+        ):  # fmt: skip
+            self.assertEqual(amount(earning(wages, 2024, *items), f"t1.owner/{line}"), expected)
+        with self.assertRaises(KeyError):  # who earns less than 4,275 has none
+            amount(earning("4000", 2024, item("medical", "3000")), "t1.owner/medical_supplement")
+
+    def test_half_of_a_business_investment_loss(self) -> None:
+        file = earning("90000", 2024, item("business_investment_loss", "10000"), item("northern", "1000"))
+        self.assertEqual(amount(file, "t1.owner/net_income"), 85000)
+        self.assertEqual(amount(file, "t1.owner/taxable_income"), 84000)
+
+
+class ForeignTax(unittest.TestCase):
+    def test_the_part_of_the_tax_and_what_is_above_15_percent_is_deducted(self) -> None:
+        """60,000 of wages and 10,000 of interest with 2,000 of tax: 1,500 count, of which 10,000/69,500 of
+        8,604.12 are credited; Ontario credits the rest."""
+        abroad = item("foreign_income", "10000", boxes={"foreign_tax": Decimal(2000)})
+        file = earning("60000", 2024, abroad)
+        self.assertEqual(amount(file, "t1.owner/net_income"), 69500)
+        self.assertEqual(amount(file, "t2209.owner/credit"), Decimal("1238.00"))
+        self.assertEqual(amount(file, "t1.owner/net_federal_tax"), Decimal("7366.12"))
+        self.assertEqual(amount(file, "form_428.owner/foreign_tax"), Decimal("262.00"))
+
+    def test_each_country_has_its_own_limit(self) -> None:
+        """A tax of 3,000 on 2,000 does not use what 8,000 without tax would leave."""
+        items = [item("foreign_pension", "2000", boxes={"foreign_tax": Decimal(3000)}),
+                 item("foreign_pension", "8000", boxes={"foreign_tax": Decimal(1)})]  # fmt: skip
+        file = earning("60000", 2024, *items)
+        self.assertLess(amount(file, "t2209.owner/credit"), 300)
+
+
+class MinimumTax(unittest.TestCase):
+    def with_gain(self, year: int) -> ClientFile:
+        return earning("0", year, item("gains_on_slips", "1000000"))
+
+    def test_from_2024_on_a_whole_gain_counts(self) -> None:
+        """20.5% of 1,000,000 less 173,205, less half of the credits, is 29,838.91 above the other tax."""
+        file = self.with_gain(2024)
+        self.assertEqual(amount(file, "t691.owner/adjusted"), 1000000)
+        self.assertEqual(amount(file, "t691.owner/minimum"), Decimal("168431.28"))
+        self.assertEqual(amount(file, "t691.owner/additional"), Decimal("29838.91"))
+        self.assertEqual(amount(file, "t1.owner/net_federal_tax"), Decimal("168431.28"))
+
+    def test_to_2023_four_fifths_of_it(self) -> None:
+        """15% of 760,000 is below the other tax."""
+        file = self.with_gain(2023)
+        self.assertEqual(amount(file, "t691.owner/gross"), 114000)
+        self.assertEqual(amount(file, "t691.owner/additional"), 0)
+
+    def test_it_is_carried_and_used_when_the_other_tax_is_higher(self) -> None:
+        file = after(self.with_gain(2024))
+        self.assertEqual([item.amount for item in file.carryovers.values()], [Decimal("29838.91")])
+        wages = earning("120000", 2025, carryovers=file.carryovers)
+        used = amount(wages, "t1.owner/minimum_tax_carried")
+        self.assertGreater(used, 0)
+        self.assertEqual(amount(wages, "t691.owner/left.2024"), Decimal("29838.91") - used)
+        self.assertEqual(amount(wages, "t691.owner/minimum"), 0)
+        self.assertEqual(amount(wages, "t1.owner/basic_tax"), 0)
+
+    def test_who_has_nothing_untaxed_has_no_form(self) -> None:
+        self.assertNotIn("t691.owner", sheets(earning("90000", 2024)))
