@@ -8,10 +8,11 @@ from decimal import Decimal
 from typing import Any
 
 from half_yard.countries import compute
+from half_yard.figures import Place
 from half_yard.figures.remembered import Memory
-from half_yard.records import ClientFile, Person
+from half_yard.records import ClientFile, HouseholdItem, Person
 from tests.files import amount
-from tests.test_canada_household import OLD, earning, item, married
+from tests.test_canada_household import OLD, children, credit, earning, item, married
 from tests.test_next_year import after
 
 
@@ -85,6 +86,57 @@ class Further(unittest.TestCase):
         file = earning("90000", 2024, item("business_investment_loss", "10000"), item("northern", "1000"))
         self.assertEqual(amount(file, "t1.owner/net_income"), 85000)
         self.assertEqual(amount(file, "t1.owner/taxable_income"), 84000)
+
+
+class OfTheProvinces(unittest.TestCase):
+    def more(self, province: str, *items: HouseholdItem, wages: str = "60000", year: int = 2024) -> Decimal:
+        """How much more credit of the province the items bring."""
+        files = (earning(wages, year, *given, province=province) for given in (items, ()))
+        first, second = (credit(file, "form_428.owner") for file in files)
+        return first - second
+
+    def test_tuition_where_there_is_a_credit_for_it(self) -> None:
+        self.assertEqual(self.more("BC", item("tuition", "3000")), Decimal("151.80"))
+        self.assertEqual(self.more("ON", item("tuition", "3000")), 0)
+        waits = after(earning("5000", 2024, item("tuition", "3000"), province="NB"))
+        self.assertEqual({each.kind for each in waits.carryovers.values()},
+                         {"tuition_unused", "provincial_tuition_unused"})  # fmt: skip
+
+    def test_gifts_out_of_the_top_bracket_of_british_columbia(self) -> None:
+        self.assertEqual(self.more("BC", item("donation", "10000"), wages="300000"), Decimal("2019.12"))
+
+    def test_children_add_to_ontarios_reduction_and_have_an_amount_in_saskatchewan(self) -> None:
+        """2 x (286 + 529) less the tax of 1,393.85; 7,015 for each."""
+        home = earning("40000", 2024, dependants=children(2015))
+        tax = amount(home, "form_428.owner/after_credits")
+        self.assertEqual(amount(home, "form_428.owner/reduction"), 1630 - tax)
+        two = earning("40000", 2024, province="SK", dependants=children(2015, 2007))
+        self.assertEqual(amount(two, "form_428.owner/children"), 14030)
+
+    def test_old_people_with_little_in_nova_scotia(self) -> None:
+        for pension, off in (("23000", True), ("24000", False)):
+            old = Person(first_name="Odile", birth_date=OLD)
+            file = earning("0", 2024, item("pension", pension), province="NS", people={"owner": old})
+            lines = compute(file, Memory()).sheet("form_428.owner")
+            self.assertEqual(lines.has("age_tax_credit"), off, pension)
+
+    def test_what_is_credited_above_the_first_bracket(self) -> None:
+        """In Alberta by amounts for two and a disability; of the T1 by medical costs."""
+        costly = item("medical", "90000")
+        disabled = Person(first_name="Odile", birth_date=OLD.replace(year=1980), answers={"disability": True})
+        people = {"owner": disabled, "spouse": Person(first_name="Ines", birth_date=OLD.replace(year=1981))}
+        alberta = married(earning("150000", 2025, costly, province="AB", people=people))
+        whole = amount(alberta, "form_428.owner/credit_amounts")
+        self.assertGreater(whole, 60000)
+        expected = whole * Decimal("0.08") + (whole - 60000) * Decimal("0.02")
+        self.assertEqual(credit(alberta, "form_428.owner"), round(expected, 2))
+        self.assertTrue(compute(alberta, Memory()).line(Place("t1.owner", "credits")).figure.gaps)
+        home = alberta.household
+        answers = {**home.answers, "proposed_allowance": True}
+        counted = alberta.model_copy(update={"household": home.model_copy(update={"answers": answers})})
+        more = (amount(counted, "t1.owner/credit_amounts") - 57375) * Decimal("0.005")
+        self.assertEqual(credit(counted) - credit(alberta), round(more, 2))
+        self.assertFalse(compute(counted, Memory()).line(Place("t1.owner", "credits")).figure.gaps)
 
 
 class ForeignTax(unittest.TestCase):

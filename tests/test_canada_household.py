@@ -15,6 +15,7 @@ from half_yard.figures import Place, recompute
 from half_yard.records import (
     Carryover,
     ClientFile,
+    Dependant,
     HouseholdItem,
     Person,
     ReceivedForm,
@@ -45,6 +46,12 @@ def earning(wages: str, year: int, *items: HouseholdItem, province: str = "ON", 
 def married(file: ClientFile) -> ClientFile:
     home = file.household.model_copy(update={"filing_status": "married"})
     return file.model_copy(update={"household": home})
+
+
+def children(*born: int) -> dict[str, Dependant]:
+    """Children by the years in which they were born."""
+    found = [Dependant(first_name="Child", birth_date=datetime.date(year, 7, 1)) for year in born]
+    return numbered("dependants", found)
 
 
 def credit(file: ClientFile, sheet: str = "t1.owner") -> Decimal:
@@ -119,7 +126,9 @@ class Credits(unittest.TestCase):
         self.assertEqual(amount(file, "t1.owner/dividends"), 2530)
         self.assertEqual(amount(file, "t1.owner/other_dividends"), 1150)
         self.assertEqual(amount(file, "t1.owner/dividend_credit"), Decimal("311.12"))
-        marks = compute(file).line(Place("t1.owner", "provincial")).figure.gaps
+        self.assertEqual(amount(file, "form_428.owner/dividend_credit"), Decimal("172.34"))
+        unknown = earning("60000", 2024, paid, province="SK")
+        marks = compute(unknown).line(Place("t1.owner", "provincial")).figure.gaps
         self.assertTrue(any("dividend" in mark.message for mark in marks))
 
 
@@ -164,12 +173,16 @@ class Deductions(unittest.TestCase):
             WageStatement(person=person, employer="School", wages=Decimal(wages))
             for person, wages in (("owner", 70000), ("spouse", 18000))
         ]
-        care = item("child_care", "13000", boxes={"children_under_7": Decimal(2)})
-        file = canadian(2024, people=people, wages=numbered("wages", slips), items={"i00001": care})
+        care = item("child_care", "13000")
+        file = canadian(2024, people=people, wages=numbered("wages", slips), items={"i00001": care},
+                        dependants=children(2019, 2020))  # fmt: skip
         file = married(file)
         self.assertEqual(amount(file, "t1.spouse/child_care"), 12000)
         self.assertEqual(amount(file, "t1.spouse/net_income"), 6000)
         self.assertEqual(amount(file, "t1.owner/net_income"), 70000)
+        for born, allowed in ((2018, 8000), (2017, 5000), (2008, 5000), (2007, 0)):
+            file = earning("60000", 2024, item("child_care", "9000"), dependants=children(born))
+            self.assertEqual(amount(file, "t1.owner/child_care"), allowed, born)
 
     def test_losses_of_earlier_years_as_far_as_there_is_income(self) -> None:
         carried = {"c00001": Carryover(kind="non_capital_loss", of="owner", amount=Decimal(9000))}
@@ -209,10 +222,9 @@ class Alone(unittest.TestCase):
     def test_the_amount_for_an_eligible_dependant(self) -> None:
         """ITA 118(1)(b): 15,705 less 705 in 2024; of Ontario 10,528 and a tenth of it free."""
         file = earning("50000", 2024)
-        answers = {**file.household.answers, "child_under_19": True}
-        home = file.household.model_copy(update={"answers": answers})
-        unsaid = compute(file.model_copy(update={"household": home}))
-        self.assertTrue(unsaid.line(Place("t1.owner", "owed")).figure.gaps)
+        file = file.model_copy(update={"dependants": children(2015)})
+        answers, home = file.household.answers, file.household
+        self.assertTrue(compute(file).line(Place("t1.owner", "owed")).figure.gaps)
         facts = {"dependant_income": Decimal(705)}
         claims = {"answers": {**answers, "eligible_dependant": True}, "facts": facts}
         file = file.model_copy(update={"household": home.model_copy(update=claims)})

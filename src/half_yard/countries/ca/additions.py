@@ -25,7 +25,7 @@ from half_yard.countries.ca.classes import (
     ZERO_PASSENGER,
 )
 from half_yard.countries.ca.frame import rules
-from half_yard.countries.ca.questions import PROPOSED
+from half_yard.countries.ca.questions import counts_proposed
 from half_yard.countries.ca.year_rules import YEARS, rules_for
 from half_yard.figures import (
     NOTHING,
@@ -204,11 +204,7 @@ def _bought(asset: Asset) -> datetime.date:
 
 def is_again_accelerated(ask: Ask, asset: Asset) -> bool:
     """Whether the accelerated first year of before 2024 is counted for it, as proposed."""
-    return ask.of(_counts_proposed) and _bought(asset) >= AGAIN_FROM
-
-
-def _counts_proposed(file: ClientFile) -> bool:
-    return PROPOSED.of(file.household.answers)
+    return ask.of(counts_proposed) and _bought(asset) >= AGAIN_FROM
 
 
 def factor(ask: Ask, key: str) -> Figure:
@@ -219,7 +215,7 @@ def factor(ask: Ask, key: str) -> Figure:
     if first == IN_FULL:
         return NOTHING
     again = is_again_accelerated(ask, asset)
-    at_once = ask.of(_counts_proposed) and first == PRODUCTIVE and _bought(asset) >= AT_ONCE_FROM
+    at_once = ask.of(counts_proposed) and first == PRODUCTIVE and _bought(asset) >= AT_ONCE_FROM
     if first in {GENERAL, PRODUCTIVE} and not at_once:
         name = "accelerated_reinstated" if again else "accelerated_factor_general"
         return values.figure(name, label="factor of accelerated additions")

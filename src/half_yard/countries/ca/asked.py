@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
+from half_yard.countries.ca import children
 from half_yard.countries.ca.business_or_rental import SERVICES, advise
 from half_yard.countries.ca.carried_amounts import OF_PEOPLE
 from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC, is_apart, stop
@@ -135,6 +136,7 @@ class CanadaAsked(Asked):
                 start=owner,
                 payer="payer",
             ),
+            children.section(),
             ITEMS.section(now),
             Section(
                 collection="estimated_payments",
@@ -170,12 +172,19 @@ class CanadaAsked(Asked):
         return [*((key, activity.name or key) for key, activity in sorted(file.activities.items())), *apart]
 
     def further(self, file: ClientFile, path: str) -> Sequence[Field]:
-        """What is asked of an item besides its amount."""
+        """What is asked of an item besides its amount, and of a dependant."""
+        if path.startswith("/dependants/"):
+            return children.fields(path)
         return ITEMS.fields(file, path) if path.startswith("/items/") else super().further(file, path)
 
     def said_at(self, file: ClientFile, path: str) -> str:
         """Of an item what its amount is, and where it goes."""
         return ITEMS.words(file, path) if path.startswith("/items/") else ""
+
+    def has_payer(self, file: ClientFile, path: str) -> bool:
+        """Not of a dependant."""
+        del file
+        return not path.startswith("/dependants/")
 
     def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
         """A business's industry code."""

@@ -10,12 +10,14 @@ LOSSES, RRSP_LEFT = "non_capital_loss", "rrsp_unused"
 CAPITAL_LOSSES = "net_capital_loss"
 MINIMUM_TAX = "minimum_tax"
 TUITION_LEFT, GIFTS_LEFT = "tuition_unused", "gifts_unused"
+PROVINCIAL_TUITION_LEFT = "provincial_tuition_unused"
 OF_PEOPLE = {
     LOSSES: "Non-capital losses of earlier years",
     CAPITAL_LOSSES: "Net capital losses of earlier years, at half",
     RRSP_LEFT: "RRSP contributions not deducted yet",
     MINIMUM_TAX: "Minimum tax of earlier years, by year",
     TUITION_LEFT: "Tuition not claimed yet",
+    PROVINCIAL_TUITION_LEFT: "Tuition not claimed yet with the province",
     GIFTS_LEFT: "Donations not claimed yet, by year",
 }
 """The kinds of carryover that belong to a person, with their titles."""

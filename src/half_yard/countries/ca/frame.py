@@ -8,7 +8,6 @@ from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.form_boxes import FEES, FORM_KINDS
 from half_yard.countries.ca.identity import masked
-from half_yard.countries.ca.questions import CHILD
 from half_yard.countries.ca.statement_lines import LINES
 from half_yard.countries.ca.thing_kinds import KINDS
 from half_yard.countries.ca.year_rules import YearRules, rules_for
@@ -64,11 +63,6 @@ def spouse_of(ask: Ask, person: str) -> str:
 def is_alone(ask: Ask) -> bool:
     """Whether nobody is married or lives common-law."""
     return ask.of(lambda file: file.household.filing_status) not in COUPLE
-
-
-def has_child(ask: Ask) -> bool:
-    """Whether a child under 19 lives with them."""
-    return ask.of(lambda file: CHILD.of(file.household.answers))
 
 
 def province(ask: Ask) -> str:

@@ -22,7 +22,8 @@ PAID_OUT = gap(
 )
 ELIGIBLE_DEPENDANT = gap(
     "The amount for an eligible dependant (line 30400) may be due for the child and is not computed.",
-    path="/household/answers/child_under_19",
+    "Say whether it is claimed.",
+    "/household/answers/eligible_dependant",
 )
 NO_MARITAL_STATUS = gap(
     "No marital status is chosen: the amount for a spouse is not known.",
@@ -40,8 +41,9 @@ NO_SPOUSE = gap(
     "/household/filing_status",
 )
 TOP_UP_CREDIT = gap(
-    "Credit amounts above the first bracket have a credit of their own, which is not computed."
-)
+    "For credit amounts above the first bracket a credit of their own is proposed, which is not counted.",
+    "Say whether what is only proposed is counted.", "/household/answers/proposed_allowance",
+)  # fmt: skip
 WORKERS_BENEFIT = gap(
     "The Canada workers benefit may be due, by the province's own amounts, and is not computed.",
     "Work it out on its Schedule 6.",
@@ -56,12 +58,15 @@ OWN_COSTS_AND_ALLOWANCE = gap(
 PROVINCIAL_MINIMUM_TAX = gap(
     "The province's part of the minimum tax is not computed.", "Work it out on its Form 428."
 )
+NO_CHILDREN = gap(
+    "Child care is typed, but no child is listed: nothing of it is deducted.",
+    "List the children with their days of birth.", "/dependants",
+)  # fmt: skip
 HOME_BUYERS = gap("More than one home buyers' amount is claimed for a home.", "Mend what each claims.")
 PROVINCIAL_DIVIDENDS = gap(
-    "The province's dividend tax credit is not computed.", "Work it out on its Form 428."
+    "The rate of the province's dividend tax credit is not known for this year.",
+    "Work it out on its Form 428.",
 )
-PROVINCIAL_TUITION = gap("The province's credit for tuition is not computed.", "Work it out on its Form 428.")
-PROVINCIAL_TOP_GIFTS = gap("The province's rate for gifts out of the top bracket is not computed.")
 
 
 def provincial_amount(title: str) -> Mark:

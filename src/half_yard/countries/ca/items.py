@@ -15,7 +15,6 @@ from half_yard.figures import Figure, entered
 ELIGIBLE, NO_REPAYMENT, SUPPLEMENT, OTHER_DIVIDENDS = (
     "eligible_pension", "no_repayment", "net_supplements", "other_dividends",
 )  # fmt: skip
-UNDER_7, FROM_7, DISABLED = "children_under_7", "children_7_to_16", "children_disabled"
 
 COST, OUTLAYS, WHAT, SOLD_HOME = "cost", "outlays", "sold", "home"
 FOREIGN_TAX, NET_INCOME, GIVEN_AWAY = "foreign_tax", "net_income", "given_away"
@@ -80,9 +79,7 @@ DEDUCTIONS = (
     ItemKind("fhsa", "First home savings account", "FHSA", "Contributions", "T1, line 20805"),
     ItemKind("dues", "Union or professional dues", "T4 box 44 membership", "Dues", "T1, line 21200"),
     ItemKind("child_care", "Child care", "day care babysitter camp", "Costs",
-             "T1, line 21400, of the one with the lower income",
-             boxes=(Box(UNDER_7, "Children under 7"), Box(FROM_7, "Children of 7 to 16"),
-                    Box(DISABLED, "Children with the disability amount"))),
+             "T1, line 21400, of the one with the lower income, by the ages of the children listed"),
     ItemKind("disability_supports", "Disability supports", "attendant interpreter T929", "Allowable costs",
              "T1, line 21500"),
     ItemKind("business_investment_loss", "Business investment loss", "ABIL small business shares debt",

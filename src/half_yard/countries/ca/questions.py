@@ -6,19 +6,15 @@ from half_yard.asked import Field, FieldKind
 from half_yard.countries.offered import Question
 from half_yard.records import ClientFile
 
-CHILD = Question(
-    "child_under_19", "A child under 19 lives with them", False,
-    "for the workers benefit; the amounts for children are not computed",
-)  # fmt: skip
 NOTHING_ELSE = Question(
     "nothing_else", "Nothing else belongs on the returns", False,
     "no other income than what is entered, from Canada or abroad; no further deductions or credits",
     anew=True,
 )  # fmt: skip
 PROPOSED = Question(
-    "proposed_allowance", "Count accelerated allowances as proposed", False,
-    "of purchases from January 1, 2025, and of computers, network equipment and patents from April 16, 2024; "
-    "the sheets say that they are provisional",
+    "proposed_allowance", "Count what is only proposed", False,
+    "accelerated allowances of purchases from January 1, 2025, and of computers, network equipment and "
+    "patents from April 16, 2024; the top-up credit of 2025; the sheets say that they are provisional",
 )  # fmt: skip
 DEPENDANT = Question(
     "eligible_dependant", "Claims the amount for an eligible dependant", False,
@@ -52,12 +48,17 @@ SPLIT = "pension_split"
 """The fact of a person that is the pension that the other takes over (Form T1032), in dollars."""
 OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
 """The facts of a person that are last year's and next year's net tax owing, in dollars."""
-HOUSEHOLD_QUESTIONS = (CHILD, DEPENDANT, NOTHING_ELSE, PROPOSED)
+HOUSEHOLD_QUESTIONS = (DEPENDANT, NOTHING_ELSE, PROPOSED)
 PERSON_QUESTIONS = (STUDENT, DISABILITY, VOLUNTEER, INFIRM, CPP_STOPPED)
 ADVANCE = "workers_benefit_advance"
 """The fact of a person that is box 10 of slips RC210, in dollars."""
 ELECTION_FROM, ELECTION_TO = 65, 70
 """Ages, in years, at which one who draws the pension may stop contributing (CPP Act, section 12)."""
+
+
+def counts_proposed(file: ClientFile) -> bool:
+    """Whether what is only proposed is counted."""
+    return PROPOSED.of(file.household.answers)
 
 
 def _split_field(file: ClientFile, path: str) -> list[Field]:

@@ -16,7 +16,6 @@ from half_yard.figures import (
     Form,
     Page,
     Role,
-    above,
     difference,
     not_below_zero,
     smaller_of,
@@ -72,21 +71,27 @@ def before_reductions(page: Page, ask: Ask, person: str) -> None:
         *_dependant(page, ask, person),
         *(page.line(key, number, title, ask(amount, person)) for key, number, title, amount in CONTRIBUTED),
     ]
+    amounts += provincial.tuition(page, ask, person, total(amounts), tax)
     amounts += provincial.transferred(page, ask, person, basic_amount)
     if where == YUKON:
         employed = ask(t1_personal.employment_amount, person)
         amounts.append(page.line("employment_amount", "58310", "Canada employment amount", employed))
     whole = page.line("credit_amounts", "58800", "Credit amounts in all", total(amounts))
     value = whole * values.figure("provincial_bracket_1_rate", where, "lowest rate")
-    if where == ALBERTA and in_province(values, "provincial_bracket_6_rate", where):
-        beyond = above(whole, values.figure("provincial_bracket_2_from", where, "top of the first bracket"))
-        value = value.marked(*([gaps.TOP_UP_CREDIT] if beyond else [])).where(beyond)
+    if where == ALBERTA and values.has("alberta_supplemental_rate"):
+        start = values.figure("provincial_bracket_2_from", where, "top of the first bracket")
+        over = not_below_zero(difference(whole, start))
+        value = total((value, over * values.figure("alberta_supplemental_rate", label="supplemental rate")))
     if (gifts := provincial.gifts(page, ask, person)) is not None:
         value = total((value, gifts))
     value = value.marked(*provincial.marks(ask, person))
     credit = page.line("credits", "61500", "Provincial non-refundable tax credits", value)
     page.section = "Provincial tax"
-    page.line("after_credits", "", "Tax less credits", not_below_zero(tax - credit), Role.SUBTOTAL)
+    less = [credit]
+    if (dividends := ask(provincial.dividend_credit, person)).parts or dividends.marks:
+        less.append(page.line("dividend_credit", "61520", "Provincial dividend tax credit", dividends))
+    left = not_below_zero(difference(tax, *less))
+    page.line("after_credits", "", "Tax less credits", left, Role.SUBTOTAL)
 
 
 def basic_amount(ask: Ask, person: str) -> Figure:
@@ -159,6 +164,8 @@ def result(page: Page, ask: Ask, person: str) -> None:
     if (less := reductions.reduction(ask, person, tax)) is not None:
         taken = page.line("reduction", "", f"{PROVINCES[where]} tax reduction", less)
         tax = not_below_zero(tax - taken)
+    if (off := ask(provincial.of_low_seniors, person)).amount:
+        tax = not_below_zero(tax - page.line("age_tax_credit", "", "Age tax credit", off))
     tax = tax.marked(*reductions.unknown_reductions(ask, person, tax))
     if ask(t2209.applies, person):
         foreign = ask(t2209.provincial_credit, person, tax)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps
+from half_yard.countries.ca.children import OF_AMOUNTS, OF_BENEFITS, has_child, number_of
 from half_yard.countries.ca.forms import t1, t1_personal
 from half_yard.countries.ca.frame import province, rules, spouse_of
 from half_yard.countries.ca.tax_brackets import in_province
@@ -64,18 +65,21 @@ def reduction(ask: Ask, person: str, tax: Figure) -> Figure | None:
 
 
 def _of_ontario(ask: Ask, person: str, tax: Figure) -> Figure:
-    """Twice the basic reduction less the tax; of a couple only the one with the higher net income has it."""
+    """Twice the basic reduction, with that for children under 19, less the tax; of a couple only the one with
+    the higher net income has it."""
     if ask(spouse_of, person) and not ask(t1_personal.claims_spouse, person):
         return NOTHING
-    basic = ask(rules).figure("provincial_tax_reduction_basic", ONTARIO, "basic reduction")
-    return smaller_of(
-        tax, not_below_zero(difference(total((basic, basic), "twice the basic reduction"), tax))
-    )
+    values = ask(rules)
+    one = values.figure("provincial_tax_reduction_basic", ONTARIO, "basic reduction")
+    if ask(has_child):
+        each = values.figure("tax_reduction_dependant", label="for each child")
+        one = total((one, each * ask(number_of, OF_BENEFITS)), "reduction with that for children")
+    return smaller_of(tax, not_below_zero(difference(total((one, one), "twice the reduction"), tax)))
 
 
 def _of_family(ask: Ask, person: str, tax: Figure) -> Figure:
-    """Nova Scotia: for each of a couple an amount, less a part of the family's income; the one with the
-    higher net income has it."""
+    """Nova Scotia: for each of a couple an amount and one for each child, less a part of the family's income;
+    the one with the higher net income has it."""
     values, where, other = ask(rules), ask(province), ask(spouse_of, person)
     if other and not ask(t1_personal.claims_spouse, person):
         return NOTHING
@@ -83,7 +87,11 @@ def _of_family(ask: Ask, person: str, tax: Figure) -> Figure:
     start = values.figure("provincial_low_income_from", where, "income from which it shrinks")
     rate = values.figure("provincial_low_income_rate", where, "part of the income above that")
     over = not_below_zero(difference(ask(family_income, person), start))
-    whole = total((each, each) if other else (each,), "reductions together")
+    amounts = [each, each] if other else [each]
+    if ask(has_child):
+        of_child = values.figure("provincial_low_income_child", where, "for each child")
+        amounts.append(of_child * ask(number_of, OF_AMOUNTS))
+    whole = total(amounts, "reductions together")
     return smaller_of(tax, not_below_zero(difference(whole, (over * rate).in_cents())))
 
 

@@ -8,8 +8,9 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.ca import gaps
+from half_yard.countries.ca.children import has_child
 from half_yard.countries.ca.forms import t1, t2125
-from half_yard.countries.ca.frame import BOOKS, has_child, people, province, rules, spouse_of
+from half_yard.countries.ca.frame import BOOKS, people, province, rules, spouse_of
 from half_yard.countries.ca.questions import DISABILITY, STUDENT
 from half_yard.figures import (
     NOTHING,

@@ -5,7 +5,13 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca import gaps
-from half_yard.countries.ca.carried_amounts import GIFTS_LEFT, TUITION_LEFT, by_year, came
+from half_yard.countries.ca.carried_amounts import (
+    GIFTS_LEFT,
+    PROVINCIAL_TUITION_LEFT,
+    TUITION_LEFT,
+    by_year,
+    came,
+)
 from half_yard.countries.ca.forms import pension_splitting, t1, t1_personal, t1_refundable
 from half_yard.countries.ca.frame import people, rules, spouse_of
 from half_yard.countries.ca.items import GIVEN_AWAY, ITEMS, OTHER_DIVIDENDS, of_person
@@ -14,7 +20,6 @@ from half_yard.figures import (
     NOTHING,
     Carries,
     Figure,
-    Mark,
     Page,
     difference,
     not_below_zero,
@@ -119,24 +124,28 @@ def medical_amount(ask: Ask, person: str) -> Figure:
     return medical(ask, person, ask(rules).figure("medical_expense_threshold", label="threshold"))
 
 
-def tuition_lines(page: Page, ask: Ask, person: str, others: Figure, tax: Figure) -> Figure | None:
-    """Line 32300, Schedule 11: fees of the year and of earlier ones, as far as the other amounts leave tax;
-    the rest is carried (ITA 118.5, 118.61). None where there are none."""
-    fees, before = of_person(ask, person, "tuition"), came(ask, TUITION_LEFT, person)
+def tuition_lines(
+    page: Page, ask: Ask, person: str, others: Figure, tax: Figure, rate: Figure, *, provincial: bool = False
+) -> Figure | None:
+    """Line 32300, Schedule 11, or 58560, Schedule 11 of the province: fees of the year and of earlier ones,
+    as far as the other amounts leave tax; the rest is carried (ITA 118.5, 118.61). None where there are
+    none."""
+    kind = PROVINCIAL_TUITION_LEFT if provincial else TUITION_LEFT
+    fees, before = of_person(ask, person, "tuition"), came(ask, kind, person)
     if not fees and not before.parts:
         return None
     own = ask(fees_that_count, person)
     available = total((own, before), "tuition")
-    rate = ask(rules).figure("nonrefundable_credit_rate", label="credit rate")
     room = not_below_zero(difference((tax / rate).in_cents().named("amounts that take all tax"), others))
-    used = page.line("tuition", "32300", "Tuition", smaller_of(available, room))
+    number = "58560" if provincial else "32300"
+    used = page.line("tuition", number, "Tuition", smaller_of(available, room))
     left = difference(available, used)
     if given := ITEMS.boxes(ask, "tuition", GIVEN_AWAY, person):
         most = ask(rules).figure("tuition_transfer_most", label="most of a student")
         may = not_below_zero(difference(smaller_of(own, most), used), "what may be transferred")
         left = left - page.line("tuition_given", "", "Tuition transferred", smaller_of(total(given), may))
     page.line("tuition_left", "", "Tuition to claim later", left,
-              carries=Carries(TUITION_LEFT, of=person))  # fmt: skip
+              carries=Carries(kind, of=person))  # fmt: skip
     return used
 
 
@@ -232,8 +241,3 @@ def dividend_credit(ask: Ask, person: str) -> Figure:
         if taxable.amount
     ]
     return total(parts, "dividend tax credit") if parts else NOTHING
-
-
-def marks_of_dividends(ask: Ask, person: str) -> list[Mark]:
-    """That the province's own dividend credit is not computed."""
-    return [gaps.PROVINCIAL_DIVIDENDS] if any(each.amount for each in ask(dividends, person)) else []

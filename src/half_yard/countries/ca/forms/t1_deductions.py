@@ -5,11 +5,11 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca import children, gaps, slips
 from half_yard.countries.ca.carried_amounts import LOSSES, RRSP_LEFT, came
 from half_yard.countries.ca.forms import t1, t2125
 from half_yard.countries.ca.frame import rules, spouse_of
-from half_yard.countries.ca.items import DISABLED, FROM_7, ITEMS, NO_REPAYMENT, SUPPLEMENT, UNDER_7, of_person
+from half_yard.countries.ca.items import ITEMS, NO_REPAYMENT, SUPPLEMENT, of_person
 from half_yard.countries.ca.questions import FHSA_ROOM, RRSP_LIMIT
 from half_yard.figures import (
     NOTHING,
@@ -102,21 +102,23 @@ def child_care(ask: Ask, person: str) -> Figure | None:
     costs = [figure for each in both for figure in of_person(ask, each, "child_care")]
     if not costs or (other and ask(has_higher_income, person)):
         return None
-    values = ask(rules)
-    allowed = [
-        count * values.figure(name, label=label)
-        for each in both
-        for box, name, label in (
-            (UNDER_7, "child_care_under_7", "for a child under 7"),
-            (FROM_7, "child_care_7_to_16", "for a child of 7 to 16"),
-            (DISABLED, "child_care_disabled", "for a child with the disability amount"),
-        )
-        for count in ITEMS.boxes(ask, "child_care", box, each)
-    ]
+    allowed = [_for_child(ask, child) for child in ask(children.children, children.OF_CARE)]
     earned = total((*t1.employment_of(ask, person), *map(not_below_zero, ask(t2125.net_of, person))))
     part = stated(Decimal(2), "two") / stated(Decimal(3), "thirds")
     most = (earned * part).in_cents().named("two thirds of earned income")
-    return smaller_of(total(costs, "child care"), total(allowed, "limit for the children"), most)
+    taken = smaller_of(total(costs, "child care"), total(allowed, "limit for the children"), most)
+    return taken if allowed else taken.marked(gaps.NO_CHILDREN)
+
+
+def _for_child(ask: Ask, child: str) -> Figure:
+    """What is allowed for a child by its age, or by the disability amount (ITA 63(3))."""
+    if ask.of(children.is_disabled, child):
+        name, label = "child_care_disabled", "for a child with the disability amount"
+    elif child in ask(children.children, children.SMALL):
+        name, label = "child_care_under_7", "for a child under 7"
+    else:
+        name, label = "child_care_7_to_16", "for a child of 7 to 16"
+    return ask(rules).figure(name, label=label)
 
 
 def has_higher_income(ask: Ask, person: str) -> bool:

@@ -7,8 +7,9 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca.children import has_child
 from half_yard.countries.ca.forms import schedule_8, t1, t1_caregiver
-from half_yard.countries.ca.frame import has_child, is_alone, people, rules, spouse_of
+from half_yard.countries.ca.frame import is_alone, people, rules, spouse_of
 from half_yard.countries.ca.questions import DEPENDANT, DEPENDANT_INCOME
 from half_yard.figures import (
     NOTHING,

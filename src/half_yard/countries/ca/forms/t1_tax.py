@@ -23,6 +23,7 @@ from half_yard.countries.ca.forms import t1_refundable as refundable
 from half_yard.countries.ca.forms.t1 import net_income, t1, taxable_income
 from half_yard.countries.ca.frame import QUEBEC, province, rules, spouse_of
 from half_yard.countries.ca.items import withheld
+from half_yard.countries.ca.questions import counts_proposed
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.figures import (
     NOTHING,
@@ -82,17 +83,31 @@ def credits_of(page: Page, ask: Ask, person: str) -> None:
     tax = page.line("tax", "40400", "Tax on taxable income", by_brackets(taxable, values, ""), Role.SUBTOTAL)
     page.section = "Federal non-refundable tax credits"
     amounts = _lines(page, ask, person, AMOUNTS)
-    if (studies := amounts_of.tuition_lines(page, ask, person, total(amounts), tax)) is not None:
+    rate = values.figure("nonrefundable_credit_rate", label="credit rate")
+    if (studies := amounts_of.tuition_lines(page, ask, person, total(amounts), tax, rate)) is not None:
         amounts.append(studies)
     amounts += _lines(page, ask, person, AFTER_TUITION)
     whole = page.line("credit_amounts", "33500", "Credit amounts in all", total(amounts))
-    value = whole * values.figure("nonrefundable_credit_rate", label="credit rate")
+    value = whole * rate
     if values.has("top_up_credit_rate"):
-        beyond = above(whole, values.figure("bracket_2_from", label="top of the first bracket"))
-        value = value.marked(*([gaps.TOP_UP_CREDIT] if beyond else [])).where(beyond)
+        value = _topped_up(ask, whole, value)
     if (gifts := amounts_of.gifts_credit(page, ask, person)) is not None:
         value = total((value, gifts))
     page.line("credits", "35000", "Federal non-refundable tax credits", value, Role.SUBTOTAL)
+
+
+def _topped_up(ask: Ask, amounts: Figure, value: Figure) -> Figure:
+    """With what amounts above the first bracket are credited besides, where what is proposed is counted."""
+    values = ask(rules)
+    first_top = values.figure("bracket_2_from", label="top of the first bracket")
+    beyond = above(amounts, first_top)
+    if not beyond:
+        return value.where(beyond)
+    if not ask.of(counts_proposed):
+        return value.marked(gaps.TOP_UP_CREDIT).where(beyond)
+    rate = values.figure("top_up_credit_rate", label="rate of before")
+    more = rate - values.figure("nonrefundable_credit_rate", label="credit rate")
+    return total((value, (difference(amounts, first_top) * more).in_cents())).where(beyond)
 
 
 def _lines(page: Page, ask: Ask, person: str, amounts: Sequence[Amount]) -> list[Figure]:
