@@ -13,7 +13,7 @@ from typing import Any
 from half_yard.countries import compute
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.forms import form_428_reductions as reductions
-from half_yard.countries.ca.forms import instalments, schedule_6, t1
+from half_yard.countries.ca.forms import instalments, lateness, schedule_6, t1, t1_tax
 from half_yard.countries.ca.frame import COMPUTED
 from half_yard.countries.ca.pack import PACK
 from half_yard.countries.ca.tax_brackets import by_brackets
@@ -275,6 +275,26 @@ class Slips(unittest.TestCase):
         slip = WageStatement(person="owner", employer="School", wages=Decimal(90000), boxes=boxes)
         file = canadian(2024, wages=numbered("wages", [slip]))
         self.assertEqual(amount(file, "t1.owner/enhanced_cpp"), Decimal("650.00") + 188)
+
+
+class Lateness(unittest.TestCase):
+    def costs(self, file: ClientFile) -> Lines:
+        page = Page("x", "x", "x")
+        page.line("owed", "", "owed", stated(Decimal(6000), "owed"))
+        given: dict[Any, Any] = {t1_tax.balance: Lines(tuple(page.lines), ())}
+        return lateness.costs(Given(file, given), "owner")  # type: ignore[arg-type]
+
+    def test_three_full_months_late(self) -> None:
+        """Example 61: 5% and 3 times 1% of 6,000 are 480; after twelve months it grows no further."""
+        found = self.costs(canadian(2023))
+        self.assertEqual([found[f"late.{months}"].amount for months in (0, 3, 12)], [300, 480, 1020])
+        self.assertEqual(found["late_again.20"].amount, 3000)
+        self.assertNotIn("to_due", {each.place.line for each in found.lines})
+
+    def test_interest_runs_before_the_self_employed_file(self) -> None:
+        """Example 62: from May 1 to June 17, 2024 (the 15th is a Saturday), at 10%, compounded daily."""
+        expected = Decimal(6000) * ((1 + Decimal("0.1") / 365) ** 48 - 1)
+        self.assertEqual(self.costs(business_of("50000", 2023))["to_due"].amount, cents(expected))
 
 
 class WorkersBenefit(unittest.TestCase):

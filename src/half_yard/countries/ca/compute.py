@@ -16,6 +16,7 @@ from half_yard.countries.ca.forms import (
     chart_a,
     form_428,
     instalments,
+    lateness,
     part_7,
     schedule_3,
     schedule_6,
@@ -145,6 +146,8 @@ def _of_return(ask: Ask, person: str) -> Iterator[Sheet]:
     yield ask(t1_tax.WHOLE, person)
     if ask(instalments.applies, person):
         yield ask(instalments.instalments.sheet, person)
+    if ask(lateness.applies, person):
+        yield ask(lateness.lateness.sheet, person)
 
 
 def all_stops(ask: Ask) -> dict[str, str]:
