@@ -13,9 +13,12 @@ from typing import Any
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from half_yard.countries import compute
+from half_yard.countries.ca.claims import least, together
 from half_yard.countries.ca.classes import CEILINGS, CLASSES, PROPERTY
 from half_yard.records import Activity, ClientFile, Entry, HouseholdItem, Person, WageStatement
 from half_yard.records.identifiers import numbered
+from half_yard.records.wearing import applied
 from tests.canadian import FLAT, FLAT_2, OWNER, SHOP, bought, business_of, canadian
 from tests.files import amount
 from tests.test_canada import REFERENCE
@@ -101,6 +104,44 @@ class Pools(unittest.TestCase):
         net, before = amount(file, "t1.owner/rents"), Decimal(first + second)
         self.assertLessEqual(net, before)
         self.assertGreaterEqual(net, min(before, Decimal(0)))
+
+
+class Claims(unittest.TestCase):
+    @settings(max_examples=12, deadline=None)
+    @given(
+        st.tuples(DOLLARS, DOLLARS), st.sampled_from([2021, 2024, 2025]), st.sampled_from(["ON", "BC", "NS"]),
+        st.lists(
+            st.tuples(
+                st.sampled_from(["medical", "donation", "home_buyers", "tuition_of_child"]),
+                st.integers(50, 9000), st.sampled_from(["owner", "spouse"]),
+            ), max_size=4,
+        ), st.sampled_from([0, 18000]),
+    )  # fmt: skip
+    def test_where_they_cost_least_no_single_one_should_be_the_others(
+        self, wages: tuple[int, int], year: int, province: str, costs: list[tuple[str, int, str]], had: int
+    ) -> None:
+        people = {key: Person(first_name=key, birth_date=datetime.date(1950, 1, 1))
+                  for key in ("owner", "spouse")}  # fmt: skip
+        slips = [WageStatement(person=key, employer="Mill", wages=Decimal(earned))
+                 for key, earned in zip(people, wages, strict=True)]  # fmt: skip
+        items = [HouseholdItem(kind=kind, person=who, amount=Decimal(cost)) for kind, cost, who in costs]
+        items.append(HouseholdItem(kind="pension", person="owner", amount=Decimal(had),
+                                   ticks={"eligible_pension": True}))  # fmt: skip
+        file = canadian(year, province, people=people, wages=numbered("wages", slips),
+                        items=numbered("items", items))  # fmt: skip
+        home = file.household.model_copy(update={"filing_status": "married"})
+        file = file.model_copy(update={"household": home})
+        try:
+            best = applied(file, least(compute(file)))
+        except ValueError:
+            best = file
+        paid = together(compute(best))
+        self.assertLessEqual(paid, together(compute(file)))
+        for key, each in best.items.items():
+            if each.kind != "pension":
+                other = each.model_copy(update={"person": "spouse" if each.person == "owner" else "owner"})
+                swapped = best.model_copy(update={"items": {**best.items, key: other}})
+                self.assertLessEqual(paid, together(compute(swapped)), each.kind)
 
 
 class PlainFederalReturn(unittest.TestCase):

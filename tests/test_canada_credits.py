@@ -88,6 +88,19 @@ class Further(unittest.TestCase):
         self.assertEqual(amount(file, "t1.owner/taxable_income"), 84000)
 
 
+class GiftsThatWait(unittest.TestCase):
+    def test_what_brings_nothing_is_pointed_out_and_may_wait(self) -> None:
+        file = earning("16000", 2024, item("donation", "900"))
+        said = [each for each in compute(file, Memory()).findings if "beyond the federal tax" in each.message]
+        self.assertEqual([each.path for each in said], ["/people/owner/facts/gifts_at_most"])
+        owner = file.people["owner"].model_copy(update={"facts": {"gifts_at_most": Decimal(0)}})
+        waits = file.model_copy(update={"people": {"owner": owner}})
+        self.assertEqual([each.amount for each in after(waits).carryovers.values()], [900])
+        self.assertFalse(
+            [each for each in compute(waits, Memory()).findings if "beyond the federal tax" in each.message]
+        )
+
+
 class OfTheProvinces(unittest.TestCase):
     def more(self, province: str, *items: HouseholdItem, wages: str = "60000", year: int = 2024) -> Decimal:
         """How much more credit of the province the items bring."""

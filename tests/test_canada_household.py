@@ -9,6 +9,7 @@ from decimal import Decimal
 from typing import Any
 
 from half_yard.countries import compute
+from half_yard.countries.ca.claims import together
 from half_yard.countries.ca.pack import PACK
 from half_yard.countries.ca.statement_lines import BY_KIND
 from half_yard.figures import Place, recompute
@@ -327,6 +328,26 @@ class Claims(unittest.TestCase):
         together = applied(file, every["claims.donation.owner"].make(""))
         self.assertEqual(amount(together, "t1.owner/gifts"), 59)
         self.assertNotIn("gifts", [line.place.line for line in compute(together).sheet("t1.spouse").lines])
+
+    def test_claims_where_they_cost_least_with_why(self) -> None:
+        """The medical costs go to the lower income, whose floor is lower; the gifts together to either."""
+        people = {key: Person(first_name=key, birth_date=datetime.date(1950, 1, 1))
+                  for key in ("owner", "spouse")}  # fmt: skip
+        slips = [WageStatement(person=key, employer="School", wages=Decimal(wages))
+                 for key, wages in (("owner", 80000), ("spouse", 30000))]  # fmt: skip
+        items = [item("donation", "150", key) for key in people]
+        items += [item("medical", "3000"), item("pension", "24000", ticks={"eligible_pension": True})]
+        file = married(canadian(2024, people=people, wages=numbered("wages", slips),
+                                items=numbered("items", items)))  # fmt: skip
+        ready = next(each for each in PACK.ready(compute(file)) if each.key == "claims.least")
+        made = ready.make("")
+        after = applied(file, made)
+        self.assertLess(together(compute(after)), together(compute(file)))
+        self.assertEqual([each.person for each in after.items.values() if each.kind == "medical"], ["spouse"])
+        self.assertEqual(after.people["owner"].facts["pension_split"], 12000)
+        self.assertIn("Medical costs claimed by spouse", made.note)
+        with self.assertRaisesRegex(ValueError, "least"):
+            next(each for each in PACK.ready(compute(after)) if each.key == "claims.least").make("")
 
 
 class All(unittest.TestCase):

@@ -12,7 +12,7 @@ from half_yard.countries.ca.classes import NOTHING_CHANGED, OF_A_HOME
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.frame import MARITAL
 from half_yard.countries.ca.identity import identity_problem
-from half_yard.countries.ca.questions import GST_REGISTERED, OWING_BEFORE
+from half_yard.countries.ca.questions import GIFTS_AT_MOST, GST_REGISTERED, OWING_BEFORE
 from half_yard.countries.ca.thing_use import shared_findings
 from half_yard.countries.ca.things import as_used
 from half_yard.countries.ca.year_rules import rules_for
@@ -48,6 +48,7 @@ def findings_of(
         *_instalments(file, sheets),
         *_small_supplier(file, sheets),
         *_services(file),
+        *_gifts(sheets),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)
@@ -104,6 +105,20 @@ def _services(file: ClientFile) -> Iterator[Finding]:
         if advice is not None and advice.kind != activity.kind and not activity.archived:
             words = f"{activity.name or key}: {advice.why}"
             yield Finding(Level.WARNING, words, f"/activities/{key}/answers/{SERVICES.key}", "Make it one.")
+
+
+def _gifts(sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    """Gifts that are claimed although there is no tax for them any more: they could wait."""
+    for sheet in sheets:
+        if sheet.key.startswith("t1.") and sheet.has("gifts"):
+            spare = min(sheet["credits"].amount - sheet["tax"].amount, sheet["gifts"].amount)
+            if spare > 0:
+                words = (
+                    f"{sheet.subject} claims gifts beyond the federal tax: {spare:,.2f} of the credit brings "
+                    "nothing there."
+                )
+                path = f"/people/{sheet.about}/facts/{GIFTS_AT_MOST}"
+                yield Finding(Level.WARNING, words, path, "Claim less and keep the rest for later years.")
 
 
 def _instalments(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:

@@ -44,6 +44,8 @@ CPP_STOPPED = Question(
 )  # fmt: skip
 RRSP_LIMIT, FHSA_ROOM = "rrsp_limit", "fhsa_room"
 """The facts of a person that are what may be deducted, in dollars."""
+GIFTS_AT_MOST = "gifts_at_most"
+"""The fact of a person that is how much of the gifts is claimed at most, in dollars; the rest waits."""
 SPLIT = "pension_split"
 """The fact of a person that is the pension that the other takes over (Form T1032), in dollars."""
 OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
@@ -86,6 +88,8 @@ def person_fields(file: ClientFile, person: str) -> list[Field]:
         Field(f"{path}/facts/{FHSA_ROOM}", "FHSA participation room", FieldKind.AMOUNT, optional=True,
               hint="the year's limit, where nothing else is typed"),
         *_split_field(file, path),
+        Field(f"{path}/facts/{GIFTS_AT_MOST}", "Gifts claimed at most", FieldKind.AMOUNT, optional=True,
+              hint="all of them; what is not claimed waits for five years"),
         Field(f"{path}/facts/{OWING_BEFORE}", "Last year's net tax owing", FieldKind.AMOUNT, optional=True,
               hint="for next year's instalments: tax and contributions less what was deducted"),
         Field(f"{path}/facts/{EXPECTED_OWING}", "Next year's, expected", FieldKind.AMOUNT, optional=True,

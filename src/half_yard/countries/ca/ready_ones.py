@@ -9,6 +9,7 @@ from decimal import Decimal
 from functools import partial
 
 from half_yard.asked import step_to
+from half_yard.countries.ca.claims import TITLE, choices, least
 from half_yard.countries.ca.classes import SALE
 from half_yard.countries.ca.frame import PROVINCES
 from half_yard.countries.ca.pools import pools_of
@@ -45,7 +46,7 @@ def ready_ones(computation: Computation) -> list[Ready]:
     """Everything that applies to the file."""
     file = computation.file
     return [
-        *_wages(computation), *_owners(file), *_allowance(file), *_claims(file), *_split(file),
+        *_wages(computation), *_owners(file), *_allowance(file), *_claims(computation), *_split(file),
         *things_sold(file, SALE),
         *income_later(file, RECEIPTS), _elsewhere(file),
         paid_more(file, "paid by instalments", datetime.date(file.tax_year, *FIRST_INSTALMENT)),
@@ -142,8 +143,12 @@ def _allowance(file: ClientFile) -> Iterator[Ready]:
         yield Ready(f"allowance.{key}", name, partial(made_already, made))
 
 
-def _claims(file: ClientFile) -> Iterator[Ready]:
-    """What either of a couple may claim, all of it by one: medical costs, gifts (ITA 118.1(1), 118.2(1))."""
+def _claims(computation: Computation) -> Iterator[Ready]:
+    """What either of a couple may claim: where it costs least, and all of a kind by one (ITA 118.1(1),
+    118.2(1))."""
+    file = computation.file
+    if any(choices(file)):
+        yield Ready("claims.least", TITLE, partial(_least, computation))
     for kind, words in CLAIMED_BY_EITHER.items():
         items = {key: item for key, item in file.items.items() if item.kind == kind}
         for person in couple_of(file):
@@ -153,6 +158,12 @@ def _claims(file: ClientFile) -> Iterator[Ready]:
                 steps = tuple(step_to(file, f"/items/{key}/person", person) for key in others)
                 made = fitting(title, Edit(label=title, changes=steps))
                 yield Ready(f"claims.{kind}.{person}", title, partial(made_already, made))
+
+
+def _least(computation: Computation, typed: str) -> Fitting:
+    """Raises ValueError where nothing would cost less."""
+    del typed
+    return least(computation)
 
 
 def _split(file: ClientFile) -> Iterator[Ready]:

@@ -42,7 +42,8 @@ def costs(page: Page, ask: Ask, person: str) -> None:
         days = (due - paid_by).days
         title = f"Paid when the return is due, {days} days later: interest"
         page.line("to_due", "", title, ask(interest, owed, days))
-    page.line("month", "", f"For each {DAYS_OF_A_MONTH} days about", ask(interest, owed, DAYS_OF_A_MONTH))
+    month = ask(interest, owed, DAYS_OF_A_MONTH)
+    page.line("thirty_days", "", f"For each {DAYS_OF_A_MONTH} days about", month)
     for key, months, title in (
         ("late", MONTHS, f"Penalty for filing after {due:%B} {due.day}"),
         ("late_again", MONTHS_AGAIN, "Penalty where it was late before, after a demand to file"),

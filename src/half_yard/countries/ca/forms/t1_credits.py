@@ -4,7 +4,7 @@ gifts bring; the provinces take the same facts with amounts of their own."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, person_of
-from half_yard.countries.ca import gaps
+from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.carried_amounts import (
     GIFTS_LEFT,
     PROVINCIAL_TUITION_LEFT,
@@ -15,7 +15,7 @@ from half_yard.countries.ca.carried_amounts import (
 from half_yard.countries.ca.forms import pension_splitting, t1, t1_personal, t1_refundable
 from half_yard.countries.ca.frame import people, rules, spouse_of
 from half_yard.countries.ca.items import GIVEN_AWAY, ITEMS, OTHER_DIVIDENDS, of_person
-from half_yard.countries.ca.questions import DISABILITY
+from half_yard.countries.ca.questions import DISABILITY, GIFTS_AT_MOST
 from half_yard.figures import (
     NOTHING,
     Carries,
@@ -172,7 +172,12 @@ def gifts_claimed(ask: Ask, person: str) -> Figure:
     limit = ask(rules).figure("donation_income_limit", label="part of net income")
     net = ask(t1.net_income, person)["net_income"]
     every = total(ask(gifts_of, person).values(), "gifts")
-    return smaller_of(every, (net * limit).in_cents().named("part of net income")) if every.parts else NOTHING
+    if not every.parts:
+        return NOTHING
+    limits = [(net * limit).in_cents().named("part of net income")]
+    if (most := slips.fact(ask, person, GIFTS_AT_MOST, "claimed at most")) is not None:
+        limits.append(most)
+    return smaller_of(every, *limits)
 
 
 def gifts_credit(page: Page, ask: Ask, person: str) -> Figure | None:
