@@ -9,8 +9,10 @@ from decimal import Decimal
 from typing import Any
 
 from half_yard.cli.printed import thread_text
-from half_yard.countries import compute
+from half_yard.countries import Computation, compute
 from half_yard.countries.ca.classes import find_class
+from half_yard.countries.ca.pool_life import pool_life as life_of
+from half_yard.countries.offered import PoolLife
 from half_yard.figures import Place
 from half_yard.records import Activity, Asset, ClientFile, Edit, Entry, apply
 from half_yard.records.identifiers import numbered
@@ -18,6 +20,14 @@ from tests.canadian import FLAT, FLAT_2, OWNER, SHOP, bought, business_of, renta
 from tests.files import amount
 
 CCA = "cca.{}/class_8.{}"
+
+
+def pool_life(computation: Computation, key: str) -> PoolLife:
+    """The life of an asset's class. Raises LookupError where there is none."""
+    life = life_of(computation, key)
+    if life is None:
+        raise LookupError(key)
+    return life
 
 
 class Allowance(unittest.TestCase):
@@ -285,6 +295,37 @@ class Cars(unittest.TestCase):
         file = business_of("90000", 2021, assets=numbered("assets", [first, second]))
         self.assertEqual(amount(file, f"cca.{SHOP}/s00001.additions"), 33900)
         self.assertEqual(amount(file, f"cca.{SHOP}/class_10.additions"), 31640)
+
+
+class TheLifeOfAClass(unittest.TestCase):
+    def test_back_to_what_came_and_forward_under_each_choice(self) -> None:
+        """Example 3, and the years after it: a fifth of what is left, as long as a dollar is."""
+        stove, fridge = bought("2400", "2023-05-01"), bought("900", "2019-02-01", name="Fridge")
+        gone = fridge.model_copy(update={"disposed": datetime.date(2023, 7, 1), "proceeds": Decimal(0)})
+        computation = compute(rental_of("1310", 2023, stove, gone))
+        life = pool_life(computation, "s00001")
+        assert life is not None
+        for said in ("Class 8 of Flat, 20%", "Stove came in 2023 for 2,400.00",
+                     "Fridge came in 2019 for 900.00, left in 2023 for 0.00",
+                     "claimed 720.00, at its end 1,680.00"):  # fmt: skip
+            self.assertIn(said, life.words)
+        (_, first, claimed), (_, _, unclaimed) = life.rows
+        self.assertEqual((first, claimed[:3]), (2023, (720, 336, Decimal("268.80"))))
+        self.assertEqual(unclaimed[:2], (0, 480))
+        drill = bought("480", "2023-05-01", SHOP, asset_class="class_12")
+        computation = compute(business_of("9000", 2023, assets={"s00001": drill}))
+        self.assertEqual([years for _, _, years in pool_life(computation, "s00001").rows], [(480,), (0, 480)])
+
+    def test_what_is_sold_for_good_has_no_years_to_come(self) -> None:
+        car = bought("45000", "2020-05-01", SHOP, name="Car", asset_class="class_10_1",
+                     disposed=datetime.date(2024, 3, 1), proceeds=Decimal(9000))  # fmt: skip
+        file = business_of(
+            "50000", 2024, assets={"s00001": car}, carryovers=ucc("8000", "s00001", "ucc_10_1")
+        )
+        life = pool_life(compute(file), "s00001")
+        assert life is not None
+        self.assertEqual(life.rows, ())
+        self.assertIn("given up", life.words)
 
 
 class Buildings(unittest.TestCase):

@@ -63,7 +63,9 @@ def add_commands(commands: Any) -> None:
     assets.add_argument("--xlsx", type=Path, metavar="WORKBOOK", help="as a workbook, written to this path")
     assets.add_argument("--html", action="store_true", help="as a page to print")
     assets.add_argument(
-        "--books", action="store_true", help="every year of every asset under each book: taxes and states"
+        "--books",
+        action="store_true",
+        help="every year of every asset under each book, or of its pool",
     )
 
     for parser in (computing, tracing, checking, books, assets):
@@ -172,10 +174,7 @@ def _assets(options: argparse.Namespace) -> int:
         sys.stdout.write(schedule_page(computation))
     elif options.books:
         pack = pack_for(computation.file.country)
-        if pack.assets.one_by_one is None:
-            raise CommandError(f"{pack.country.name} keeps its assets in pools: there are no other books.")
-        treatments = pack.one_by_one.treatments(computation.file)
-        sys.stdout.write(books_of_assets_text(computation.file, treatments, as_json=options.json))
+        sys.stdout.write(books_of_assets_text(computation, pack, as_json=options.json))
     else:
         sys.stdout.write(assets_text(computation, as_json=options.json))
     return DONE

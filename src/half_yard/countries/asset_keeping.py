@@ -14,6 +14,7 @@ from half_yard.countries.offered import (
     AssetOrigin,
     FoundAmount,
     ManyAnswers,
+    PoolLife,
     Purchase,
     Question,
     WhatIf,
@@ -112,6 +113,11 @@ class AssetKeeping:
         """The class that words name, for an activity of a kind; empty where they name none for sure."""
         del words, kind
         return ""
+
+    def pool_life(self, computation: Computation, asset: str) -> PoolLife | None:
+        """The life of the pool in which an asset is; None where it is in none."""
+        del computation, asset
+        return None
 
     def fields(self, file: ClientFile, key: str) -> Sequence[Field]:
         """What can be said of an asset besides its row: its use for the activity, and the questions of its

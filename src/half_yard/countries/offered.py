@@ -165,6 +165,15 @@ class Purchase:
 
 
 @dataclass(frozen=True, slots=True)
+class PoolLife:
+    """The life of the pool in which an asset is: what has come and gone in words, and what each year takes,
+    as (title, first year, dollars by year), the first as it is claimed."""
+
+    words: str
+    rows: tuple[tuple[str, int, tuple[Decimal, ...]], ...]
+
+
+@dataclass(frozen=True, slots=True)
 class WhatIf:
     """What could be otherwise: no special allowance for this year's property; of an asset another amount
     expensed, in dollars, or its sale in a year."""

@@ -7,6 +7,7 @@ from decimal import Decimal
 from html import escape
 
 from half_yard.countries import Computation, pack_for
+from half_yard.countries.asset_words import not_by_itself
 from half_yard.figures.explain import exact_text
 from half_yard.interop.printed_page import printed_page
 
@@ -42,8 +43,8 @@ def _activity(computation: Computation, activity: str) -> str:
         story = computation.stories.get(key)
         name = escape(asset.name or key)
         if story is None:
-            reason = escape(computation.stops.get(f"/assets/{key}", ""))
-            rows.append(f'<tr><td>{name}</td><td colspan="7">Not depreciated. {reason}</td></tr>')
+            words = escape(not_by_itself(computation, pack, key))
+            rows.append(f'<tr><td>{name}</td><td colspan="7">{words}</td></tr>')
             continue
         basis = pack.one_by_one.bases(computation, key).depreciation
         taken = story.taken.amount

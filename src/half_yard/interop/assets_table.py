@@ -3,12 +3,10 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Sequence
 
-from half_yard.countries import Computation
-from half_yard.countries.results import Treatment
+from half_yard.countries import Computation, Pack, pack_for
+from half_yard.countries.asset_words import how, years_of_assets
 from half_yard.interop.csv_text import csv_text
-from half_yard.records import ClientFile
 
 COLUMNS = (
     "asset", "activity", "name", "class", "acquired", "in_service", "cost", "section_179", "method",
@@ -18,14 +16,14 @@ COLUMNS = (
 
 def asset_rows(computation: Computation) -> list[dict[str, str]]:
     """A row an asset, by id: amounts in dollars as decimal strings, days in ISO 8601, use in percent."""
-    rows = []
+    rows, pack = [], pack_for(computation.file.country)
     for key, asset in sorted(computation.file.assets.items()):
         story = computation.stories.get(key)
         values = (
             key, computation.file.called(asset.activity), asset.name, asset.asset_class, asset.acquired,
             asset.in_service, asset.cost, asset.expensed, asset.method, asset.share, asset.disposed,
             asset.proceeds, story.prior.amount if story else None, story.this_year.amount if story else None,
-            story.next_year.amount if story else None, story.summary if story else "",
+            story.next_year.amount if story else None, how(computation, pack, key),
             computation.stops.get(f"/assets/{key}", ""),
         )  # fmt: skip
         rows.append(
@@ -37,14 +35,15 @@ def asset_rows(computation: Computation) -> list[dict[str, str]]:
 BOOK_COLUMNS = ("asset", "name", "book", "year", "taken")
 
 
-def books_of_assets_text(file: ClientFile, treatments: Sequence[Treatment], *, as_json: bool = False) -> str:
-    """What every depreciated asset takes year by year under each book, the regular tax first: a row an asset,
-    a book and a year, amounts in dollars as decimal strings; as CSV or as a JSON array of objects."""
+def books_of_assets_text(computation: Computation, pack: Pack, *, as_json: bool = False) -> str:
+    """What every depreciated asset takes year by year under each book, the regular tax first, or its pool by
+    each choice: a row an asset, a book and a year, amounts in dollars as decimal strings; as CSV or as a JSON
+    array of objects."""
+    assets = computation.file.assets
     rows = [
-        dict(zip(BOOK_COLUMNS, (key, file.assets[key].name, book.title, str(year), str(taken)), strict=True))
-        for book in treatments
-        for key in book.keys
-        for year, taken in enumerate(book.years(key)[1], book.years(key)[0])
+        dict(zip(BOOK_COLUMNS, (key, assets[key].name, title, str(year), str(taken)), strict=True))
+        for key, title, first, years in years_of_assets(computation, pack)
+        for year, taken in enumerate(years, first)
     ]
     if as_json:
         return json.dumps(rows, indent=1, ensure_ascii=False) + "\n"

@@ -9,7 +9,8 @@ from openpyxl.styles import Font
 from openpyxl.utils import get_column_letter
 from openpyxl.worksheet.worksheet import Worksheet
 
-from half_yard.countries import Computation
+from half_yard.countries import Computation, pack_for
+from half_yard.countries.asset_words import how
 from half_yard.interop.workbook_parts import MONEY, write_headings
 
 LIST, YEARS = "Assets", "Every year"
@@ -37,7 +38,7 @@ def assets_workbook(computation: Computation) -> bytes:
 
 def _list(sheet: Worksheet, computation: Computation) -> None:
     write_headings(sheet, LIST_HEADINGS, LIST_WIDTHS, "B2")
-    file = computation.file
+    file, pack = computation.file, pack_for(computation.file.country)
     for key, asset in sorted(file.assets.items(), key=lambda item: (item[1].activity, item[0])):
         story = computation.stories.get(key)
         sheet.append(
@@ -45,7 +46,7 @@ def _list(sheet: Worksheet, computation: Computation) -> None:
                 asset.name, key, file.called(asset.activity), asset.asset_class,
                 asset.in_service, asset.cost, story.prior.amount if story else None,
                 story.this_year.amount if story else None, story.next_year.amount if story else None,
-                story.summary if story else "", computation.stops.get(f"/assets/{key}", ""),
+                how(computation, pack, key), computation.stops.get(f"/assets/{key}", ""),
             )
         )  # fmt: skip
         # A text that begins like a formula is a text all the same.

@@ -18,6 +18,7 @@ from typing import Any
 from reportlab.platypus import Flowable, PageBreak, Paragraph, Spacer, Table
 
 from half_yard.countries import Computation, pack_for
+from half_yard.countries.asset_words import not_by_itself
 from half_yard.countries.summing_up import year_in_words
 from half_yard.figures import Line, Sheet
 from half_yard.figures.explain import exact_text, line_text
@@ -191,8 +192,7 @@ def _depreciation(computation: Computation, width: float) -> Iterator[Flowable]:
                 continue
             name, story = _text(asset.name or key), computation.stories.get(key)
             if story is None:
-                reason = computation.stops.get(f"/assets/{key}", "")
-                rows.append([name, _text(f"Not depreciated. {reason}"), "", "", "", "", ""])
+                rows.append([name, _text(not_by_itself(computation, pack, key)), "", "", "", "", ""])
                 continue
             basis = pack.one_by_one.bases(computation, key).depreciation
             day = asset.in_service.isoformat() if asset.in_service else ""

@@ -22,8 +22,10 @@ from half_yard.countries.ca.classes import (
     VALUE,
     find_class,
 )
+from half_yard.countries.ca.pool_life import pool_life
 from half_yard.countries.ca.year_rules import rules_for
-from half_yard.countries.offered import Question
+from half_yard.countries.offered import PoolLife, Question
+from half_yard.countries.results import Computation
 from half_yard.records import Asset, ClientFile
 
 FROM_A_RELATIVE = Question(
@@ -63,6 +65,10 @@ class CanadaAssetKeeping(AssetKeeping):
     def find_class(self, words: str, kind: str) -> str:
         """By what things are called."""
         return find_class(words, kind)
+
+    def pool_life(self, computation: Computation, asset: str) -> PoolLife | None:
+        """Its class: what came and went, and the years to come."""
+        return pool_life(computation, asset)
 
     def fields(self, file: ClientFile, key: str) -> Sequence[Field]:
         """Besides its use and the questions, what its class wants: the tax on a car, the land and the costs

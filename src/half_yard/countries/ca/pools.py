@@ -72,7 +72,7 @@ def _carried_kinds(file: ClientFile, activity: str) -> tuple[str, ...]:
 def pools_of(file: ClientFile, activity: str) -> tuple[Pool, ...]:
     """The same, to be read of the file."""
     carried = {Pool(activity, kind, "") for kind in _carried_kinds(file, activity)}
-    return _in_order(carried | {pool for pool in _by_pool(file) if pool.activity == activity})
+    return _in_order(carried | {pool for pool in by_pool(file) if pool.activity == activity})
 
 
 def _in_order(found: set[Pool]) -> tuple[Pool, ...]:
@@ -80,7 +80,8 @@ def _in_order(found: set[Pool]) -> tuple[Pool, ...]:
     return tuple(sorted(found, key=lambda each: (order.index(each.kind), each.asset)))
 
 
-def _by_pool(file: ClientFile) -> dict[Pool, tuple[tuple[str, Asset], ...]]:
+def by_pool(file: ClientFile) -> dict[Pool, tuple[tuple[str, Asset], ...]]:
+    """The assets of each class that nothing stops."""
     found: dict[Pool, list[tuple[str, Asset]]] = {}
     for key, asset in sorted(file.assets.items()):
         if not stop(asset, file):
@@ -95,7 +96,7 @@ def assets_of(ask: Ask, pool: Pool) -> tuple[tuple[str, Asset], ...]:
 
 
 def _assets_by_pool(ask: Ask) -> dict[Pool, tuple[tuple[str, Asset], ...]]:
-    return ask.of(_by_pool)
+    return ask.of(by_pool)
 
 
 def _carried_in(file: ClientFile, pool: Pool) -> tuple[tuple[str, Carryover], ...]:

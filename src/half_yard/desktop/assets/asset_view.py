@@ -40,9 +40,8 @@ class AssetView(AssetPart):
         self._current = current
         file = self.workspace.file
         asset = file.assets.get(current)
-        one_by_one = self.workspace.pack.assets.one_by_one is not None
-        self.tape.setVisible(asset is not None and one_by_one)
         if asset is None:
+            self.tape.hide()
             self.heading.setText("")
             self.words.setText(NO_ASSET)
             self.facts.setText("")
@@ -51,16 +50,23 @@ class AssetView(AssetPart):
         story = self.workspace.computation.stories.get(current)
         kind = self._kind(asset)
         self.heading.setText(asset.name or "Not named")
-        self.words.setText(self._life_words(story) if one_by_one else self._stop())
         self.facts.setText(kind.facts[:1].upper() + kind.facts[1:] + "." if kind and kind.facts else "")
-        if one_by_one:
+        if self.workspace.pack.assets.one_by_one is not None:
+            self.words.setText(self._life_words(story))
             self.tape.show_story(story, file.tax_year, self._years_under_books())
+            self.tape.show()
+        else:
+            self._show_pool()
         self.fields.show_fields(self.workspace.pack.assets.fields(file, current))
 
-    def _stop(self) -> str:
-        """What becomes of an asset that is kept in a pool."""
-        stop = self.workspace.computation.stops.get(f"/assets/{self._current}", "")
-        return stop or "It is kept in the pool of its class."
+    def _show_pool(self) -> None:
+        """What becomes of an asset that is kept in a pool, and the years of the pool."""
+        computation = self.workspace.computation
+        life = self.workspace.pack.assets.pool_life(computation, self._current)
+        self.words.setText(life.words if life else computation.stops.get(f"/assets/{self._current}", ""))
+        self.tape.setVisible(bool(life and life.rows))
+        if life:
+            self.tape.show_rows(life.rows, computation.file.tax_year)
 
     def _years_under_books(self) -> list[Years]:
         """The asset's years under each book that differs from the first, as title, first year and amounts."""

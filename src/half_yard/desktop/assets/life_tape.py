@@ -29,51 +29,52 @@ class LifeTape(QWidget):
         super().__init__()
         self.setFixedHeight(HEIGHT)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self._story: AssetStory | None = None
-        self._books: Sequence[Years] = ()
-        self._year = 0
+        self._rows: Sequence[Years] = ()
+        self._year, self._otherwise = 0, ""
 
     def sizeHint(self) -> QSize:
         return QSize(600, HEIGHT)
 
     def show_story(self, story: AssetStory | None, year: int, books: Sequence[Years] = ()) -> None:
         """Show an asset's life, `year` being the tax year, and beneath it the years under other books."""
-        self._story, self._year = story, year
-        self._books = books[:MOST_BOOKS]
+        years = [figure.amount for figure in story.yearly] if story is not None else []
+        rows = [("Regular tax", story.first_year, years), *books] if story is not None and years else []
+        self.show_rows(rows, year, story.summary if story else "")
+
+    def show_rows(self, rows: Sequence[Years], year: int, otherwise: str = "") -> None:
+        """Show years, the first row's on the tape, and beneath it all of them; words where there are none."""
+        self._rows, self._year, self._otherwise = rows[: 1 + MOST_BOOKS], year, otherwise
         self.setAccessibleName(self._words())
         self.update()
 
     def _words(self) -> str:
-        if self._story is None or not self._story.yearly:
+        if not self._rows:
             return "No depreciation"
-        last = self._story.first_year + len(self._story.yearly) - 1
-        others = "".join(f"; {title} differs" for title, _, _ in self._books)
-        return f"Depreciation from {self._story.first_year} to {last}{others}"
+        _, first, years = self._rows[0]
+        others = "".join(f"; {title} differs" for title, _, _ in self._rows[1:])
+        return f"Depreciation from {first} to {first + len(years) - 1}{others}"
 
     def paintEvent(self, event: QPaintEvent) -> None:
         del event
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        story = self._story
-        if story is None or not story.yearly:
+        if not self._rows:
             painter.setPen(theme.SOFT_INK)
-            words = story.summary if story else ""
-            painter.drawText(self.rect(), int(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignTop), words)
+            place = int(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignTop)
+            painter.drawText(self.rect(), place, self._otherwise)
             return
-        regular: Years = ("Regular tax", story.first_year, [figure.amount for figure in story.yearly])
-        rows = [regular, *self._books]
-        last = max(first + len(years) for _, first, years in rows)
-        count = last - story.first_year
+        start = self._rows[0][1]
+        count = max(first + len(years) for _, first, years in self._rows) - start
         step = min(WIDEST, (self.width() - LEFT - 8) / count)
         for number in range(count):
             left = LEFT + int(number * step)
             width = LEFT + int(step * (number + 1)) - left
-            self._mark(painter, QRect(left, TOP, width, TAPE), story.first_year + number, count, step)
+            self._mark(painter, QRect(left, TOP, width, TAPE), start + number, count, step)
         painter.setPen(QPen(theme.WALNUT, 1))
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.drawRect(QRect(LEFT, TOP, int(step * count), TAPE))
-        for number, row in enumerate(rows):
-            self._amounts(painter, TOP + TAPE + 4 + number * ROW, row, story.first_year, step)
+        for number, row in enumerate(self._rows):
+            self._amounts(painter, TOP + TAPE + 4 + number * ROW, row, start, step)
 
     def _mark(self, painter: QPainter, cell: QRect, year: int, count: int, step: float) -> None:
         """One year on the tape, with its number above where there is room."""
