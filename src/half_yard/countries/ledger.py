@@ -27,7 +27,7 @@ class ActivityKind:
 
 class Ledger(ABC):
     """Kinds of activity and their lines. What a country does not say otherwise is as here: nothing is
-    limited, there are no forms of payers and no codes."""
+    limited, there are no forms of payers."""
 
     kinds: Mapping[str, ActivityKind] = {}
     form_kinds: Sequence[FormKind] = ()
@@ -46,16 +46,6 @@ class Ledger(ABC):
         """What limits a statement line in a tax year; None where all of it counts."""
         del year, activity, line
         return None
-
-    def find_codes(self, typed: str) -> Sequence[tuple[str, str]]:
-        """Activity codes with their titles that fit the words or digits typed, the best first."""
-        del typed
-        return ()
-
-    def code_title(self, code: str) -> str:
-        """The title of an activity code; empty for one that is not known."""
-        del code
-        return ""
 
     def form_due_from(self, year: int) -> Decimal | None:
         """From how much in a year, in dollars, who pays a business has to report it on a form; None where

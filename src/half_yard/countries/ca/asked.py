@@ -17,6 +17,7 @@ from half_yard.countries.ca.forms.own_costs import own_costs_fields
 from half_yard.countries.ca.forms.part_7 import CARRIED
 from half_yard.countries.ca.forms.t2125 import INCOME_OF
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
+from half_yard.countries.ca.industry_codes import CODES
 from half_yard.countries.ca.items import ITEMS
 from half_yard.countries.ca.pools import pools_of
 from half_yard.countries.ca.questions import (
@@ -187,10 +188,9 @@ class CanadaAsked(Asked):
         return not path.startswith("/dependants/")
 
     def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
-        """A business's industry code."""
-        if file.activities[key].kind == "rental":
-            return []
-        return [Field(f"/activities/{key}/code", "Industry code", hint="six digits")]
+        """The industry code."""
+        del file
+        return [CODES.field(key)]
 
     def activity_questions(self, kind: str) -> Sequence[Question]:
         """About sales tax or services, the allowance, and which classes are empty."""

@@ -8,7 +8,7 @@ from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
 from half_yard.countries.offered import Elsewhere, KindAdvice, ManyAnswers, Question, box_fields
-from half_yard.countries.us.activity_codes import code_title, find_codes
+from half_yard.countries.us.activity_codes import CODES
 from half_yard.countries.us.business_or_rental import advise
 from half_yard.countries.us.capital_sales import HELD, KINDS_SOLD, REPORTED
 from half_yard.countries.us.carried_in import KINDS, OF_ASSETS, OF_THINGS, PASSIVE_LOSS
@@ -259,12 +259,7 @@ class UnitedStatesAsked(Asked):
         """A business's code; a rental's kind of property and its days."""
         path = f"/activities/{key}"
         if file.activities[key].kind != "rental":
-            return [
-                Field(
-                    f"{path}/code", "Activity code", FieldKind.SEARCH, search=_found_codes,
-                    meaning=code_title, problem=_code_problem, hint="plain words, or six digits",
-                )
-            ]  # fmt: skip
+            return [CODES.field(key)]
         types = tuple((item, item) for item in PROPERTY_TYPES)
         return [
             Field(f"{path}/property_type", "Kind of property", FieldKind.CHOICE, types),
@@ -305,13 +300,3 @@ class UnitedStatesAsked(Asked):
 def _choice(title: str, field: str, options: Sequence[Option], hint: str) -> Column:
     """A column with the same choices for every record."""
     return Column(title, Kind.CHOICE, field, options=lambda _record: options, hint=hint)
-
-
-def _found_codes(typed: str) -> Sequence[Option]:
-    return [(item.code, item.title) for item in find_codes(typed)]
-
-
-def _code_problem(code: str) -> str:
-    if not code or code_title(code):
-        return ""
-    return f"{code} is not on the list of activity codes. Type plain words to find one."

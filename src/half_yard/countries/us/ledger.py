@@ -8,7 +8,6 @@ from decimal import Decimal
 from half_yard.books import StatementLine
 from half_yard.countries.ledger import INVENTORY, ActivityKind, Ledger
 from half_yard.countries.offered import AssetDoubts, LineLimit
-from half_yard.countries.us.activity_codes import code_title, find_codes
 from half_yard.countries.us.form_boxes import FORM_KINDS
 from half_yard.countries.us.statement_lines import ASSET_QUESTIONS, LINES, MEALS, REPAIR_LINES
 from half_yard.countries.us.year_rules import rules_for
@@ -41,14 +40,6 @@ class UnitedStatesLedger(Ledger):
         if share == 1:
             return LineLimit(share, "in full: restaurant meals of 2021 and 2022 (26 U.S.C. 274(n)(2)(D))")
         return LineLimit(share, f"{percent_text(share)} of meals (26 U.S.C. 274(n))")
-
-    def find_codes(self, typed: str) -> Sequence[tuple[str, str]]:
-        """Principal business or professional activity codes."""
-        return [(item.code, item.title) for item in find_codes(typed)]
-
-    def code_title(self, code: str) -> str:
-        """The title of a principal business or professional activity code."""
-        return code_title(code)
 
     def form_due_from(self, year: int) -> Decimal:
         """What is paid to a business in a year of which Form 1099-NEC is due (26 U.S.C. 6041A)."""
