@@ -12,7 +12,7 @@ from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from decimal import Decimal
 
-from half_yard.books.landing import Group, Landings, Lines, Span, by_line, landings
+from half_yard.books.landing import Group, Landings, Lines, Periods, Span, by_line, landings
 from half_yard.books.lines import StatementLines
 from half_yard.books.payers import MatchState, PayerMatch, PayersForms, match_payer
 from half_yard.figures import Ask, Figure, entered, total
@@ -45,6 +45,12 @@ def calendar_year(year: int) -> tuple[datetime.date, datetime.date]:
     return datetime.date(year, 1, 1), datetime.date(year, 12, 31)
 
 
+def no_periods(file: ClientFile) -> Periods:
+    """None, where every activity's books are of the tax year."""
+    del file
+    return {}
+
+
 Brought = Mapping[str, Sequence[Figure]]
 """What shared things bring to an activity, by statement line, in cents."""
 
@@ -59,7 +65,8 @@ def nothing_brought(ask: Ask[ClientFile], activity: str) -> Brought:
 class BookKeeping:
     """How a country keeps books: the lines of its statements, the payers' forms, what a person without a name
     is called, and the days of a tax year; `things` are the titles of the cost lines of things that serve
-    several uses, by kind, and `brought` a part that says what such things bring to the lines of an activity.
+    several uses, by kind, and `brought` a part that says what such things bring to the lines of an activity;
+    `periods` are the days of the activities whose books are of other ones than the tax year's.
     Its methods that take an `Ask` are parts to ask for."""
 
     lines: StatementLines
@@ -68,6 +75,7 @@ class BookKeeping:
     span: Span = calendar_year
     things: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
     brought: Callable[[Ask[ClientFile], str], Brought] = nothing_brought
+    periods: Callable[[ClientFile], Periods] = no_periods
 
     # -- entries -------------------------------------------------------------------------------------
 
@@ -80,7 +88,7 @@ class BookKeeping:
         entries = ask(self.entries)
         titles = ask.of(self._titles)
         year = ask.of(lambda file: file.tax_year)
-        return landings(entries, titles, year, self.span, ask.last)
+        return landings(entries, titles, year, self.span, ask.of(self.periods), ask.last)
 
     def _titles(self, file: ClientFile) -> dict[str, Mapping[str, str]]:
         things = {key: self.things.get(thing.kind, {}) for key, thing in file.things.items()}

@@ -19,8 +19,12 @@ Lines = Mapping[str, Group]
 """What lands in an activity, by line."""
 Titles = Mapping[str, Mapping[str, str]]
 """The titles of the statement lines by activity and line."""
-Span = Callable[[int], tuple[datetime.date, datetime.date]]
-"""The first and the last day of a tax year."""
+Days = tuple[datetime.date, datetime.date]
+"""The first and the last day."""
+Span = Callable[[int], Days]
+"""The days of a tax year."""
+Periods = Mapping[str, Days]
+"""The days of the activities whose books are of other ones than the tax year's."""
 
 
 def by_line(entries: Mapping[str, Lines]) -> Iterator[tuple[str, str, Group]]:
@@ -37,17 +41,24 @@ class Landings:
     entries: Mapping[str, Entry]
     titles: Titles
     year: int
+    periods: Periods
     lines: Mapping[str, Lines]
     stops: Mapping[str, str]
 
 
 def landings(
-    entries: Mapping[str, Entry], titles: Titles, year: int, span: Span, last: Landings | None
+    entries: Mapping[str, Entry],
+    titles: Titles,
+    year: int,
+    span: Span,
+    periods: Periods,
+    last: Landings | None,
 ) -> Landings:
     """The landings of these entries, made from the last ones where those are of the same circumstances: after
     an edit they differ in a few entries of thousands."""
-    if last is None or (last.titles, last.year) != (titles, year) or _others(last.entries, entries):
-        last = Landings({}, titles, year, {}, {})
+    around = (titles, year, periods)
+    if last is None or (last.titles, last.year, last.periods) != around or _others(last.entries, entries):
+        last = Landings({}, titles, year, periods, {}, {})
     before, days = last.entries, span(year)
     changed = changed_keys(before, entries)
     gone = gone_keys(before, entries, changed)
@@ -65,12 +76,13 @@ def landings(
             del group_at((before[key].activity, before[key].line))[key]
     for key in changed:
         entry = entries[key]
-        landing = _land(key, entry, titles.get(entry.activity), year, days)
+        own = periods.get(entry.activity, days)
+        landing = _land(key, entry, titles.get(entry.activity), year, own)
         if isinstance(landing, str):
             stops[key] = landing
         else:
             group_at((entry.activity, entry.line))[key] = landing
-    return Landings(entries, titles, year, _with_groups(last.lines, opened), stops)
+    return Landings(entries, titles, year, periods, _with_groups(last.lines, opened), stops)
 
 
 def _with_groups(before: Mapping[str, Lines], opened: Mapping[tuple[str, str], Group]) -> dict[str, Lines]:
@@ -98,7 +110,7 @@ def _land(
     entry: Entry,
     titles: Mapping[str, str] | None,
     year: int,
-    days: tuple[datetime.date, datetime.date],
+    days: Days,
 ) -> Figure | str:
     """An entry as a leaf of its line, or in words what stops it."""
     if titles is None:
@@ -109,7 +121,7 @@ def _land(
         return f"“{entry.line}” is no line of this kind of activity. Choose another."
     if entry.date is not None and not days[0] <= entry.date <= days[1]:
         return (
-            f"Its date, {date_text(entry.date, year)}, is outside tax year {year}. "
+            f"Its date, {date_text(entry.date, year)}, is outside {_called(days, year)}. "
             "Mend the date, or enter it in that year's file."
         )
     label = entry.payee or entry.memo or titles[entry.line]
@@ -118,3 +130,10 @@ def _land(
         return whole
     share = entered(entry.share / HUNDRED, "share of it for the activity", f"/entries/{key}/share")
     return (whole * share).in_cents().named(label)
+
+
+def _called(days: Days, year: int) -> str:
+    """The days of a tax year or of another period, in words."""
+    if days[1].year - days[0].year == 0:
+        return f"tax year {year}"
+    return f"the period from {date_text(days[0], year)} to {date_text(days[1], year)}"

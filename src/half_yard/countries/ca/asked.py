@@ -8,6 +8,7 @@ from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people
 from half_yard.books import Box
 from half_yard.countries.asked import Asked
 from half_yard.countries.ca import children
+from half_yard.countries.ca.activity_facts import FISCAL_END, GST_RECORDED, RESERVES, fact_fields
 from half_yard.countries.ca.business_or_rental import SERVICES, advise
 from half_yard.countries.ca.carried_amounts import OF_PEOPLE
 from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC, is_apart, stop
@@ -15,6 +16,7 @@ from half_yard.countries.ca.elsewhere import ELSEWHERE
 from half_yard.countries.ca.forms.cca import AT_MOST
 from half_yard.countries.ca.forms.own_costs import own_costs_fields
 from half_yard.countries.ca.forms.part_7 import CARRIED
+from half_yard.countries.ca.forms.t1139 import ADDITIONAL
 from half_yard.countries.ca.forms.t2125 import INCOME_OF
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
 from half_yard.countries.ca.industry_codes import CODES
@@ -73,6 +75,8 @@ class CanadaAsked(Asked):
     carryovers: Mapping[str, str] = {
         **{UCC[key]: f"Undepreciated capital cost, class {NUMBERS[key]}" for key in CLASSES},
         CARRIED: "Business use of home, not claimed yet",
+        RESERVES: "Reserves deducted last year",
+        ADDITIONAL: "Income counted for the days to December 31",
         **OF_PEOPLE,
     }
 
@@ -208,12 +212,12 @@ class CanadaAsked(Asked):
         return advise(activity)
 
     def activity_choices(self, kind: str) -> Sequence[ManyAnswers]:
-        """Whether a business is a profession, or earns commissions."""
-        return (INCOME_OF,) if kind == "business" else ()
+        """Whether a business is a profession, or earns commissions; sales tax in its books; its period."""
+        return (INCOME_OF, GST_RECORDED, FISCAL_END) if kind == "business" else ()
 
     def activity_facts(self, file: ClientFile, key: str) -> Sequence[Field]:
         """What owners have spent alone, and how much of the allowance is claimed."""
-        own = own_costs_fields(file, key)
+        own = [*fact_fields(file, key), *own_costs_fields(file, key)]
         if not pools_of(as_used(file), key):
             return own
         return [

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 
 from half_yard.books import PayerMatch
+from half_yard.books.landing import Lines
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.business_or_rental import SERVICES, advise
 from half_yard.countries.ca.class_checks import class_findings
@@ -12,12 +13,14 @@ from half_yard.countries.ca.classes import NOTHING_CHANGED, OF_A_HOME
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.frame import MARITAL
 from half_yard.countries.ca.identity import identity_problem
+from half_yard.countries.ca.ledger import LEDGER
 from half_yard.countries.ca.questions import GIFTS_AT_MOST, GST_REGISTERED, OWING_BEFORE
 from half_yard.countries.ca.thing_use import shared_findings
 from half_yard.countries.ca.things import as_used
 from half_yard.countries.ca.year_rules import rules_for
 from half_yard.countries.left_out import ARCHIVED
 from half_yard.countries.payer_checks import match_findings
+from half_yard.countries.repairs import repair_findings
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
@@ -32,7 +35,11 @@ NOT_COVERED = (
 
 
 def findings_of(
-    file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, str], matches: Sequence[PayerMatch]
+    file: ClientFile,
+    sheets: Sequence[Sheet],
+    stops: Mapping[str, str],
+    matches: Sequence[PayerMatch],
+    entries: Mapping[str, Lines],
 ) -> tuple[Finding, ...]:
     """Everything found, the gravest first."""
     found = [
@@ -43,6 +50,7 @@ def findings_of(
           if reason not in {ARCHIVED, NOTHING_CHANGED, OF_A_HOME}),
         *_gaps(sheets),
         *match_findings(matches),
+        *repair_findings(entries, LEDGER.asset_doubts(file.tax_year)),
         *class_findings(as_used(file)),
         *shared_findings(file),
         *_instalments(file, sheets),

@@ -7,6 +7,7 @@ from decimal import Decimal
 from functools import cache, partial
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.ca.activity_facts import RESERVES
 from half_yard.countries.ca.asked import CanadaAsked
 from half_yard.countries.ca.carried_amounts import OF_PEOPLE
 from half_yard.countries.ca.checks import findings_of
@@ -25,6 +26,7 @@ from half_yard.countries.ca.forms import (
     t1_tax,
     t691,
     t776,
+    t1139,
     t2125,
     t2209,
 )
@@ -51,6 +53,10 @@ CHAIN = (
 )  # fmt: skip
 
 
+OF_BUSINESSES = {part_7.CARRIED, RESERVES, t1139.ADDITIONAL}
+"""The kinds of carryover that belong to a business."""
+
+
 def compute(file: ClientFile, memory: Memory) -> Computation:
     """What follows from the file. Raises KeyError for a tax year without rules."""
     rules_for(file.tax_year)
@@ -58,7 +64,8 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
     whole = cache(memory.later(partial(asking.run, everything)))
 
     def findings() -> tuple[Finding, ...]:
-        return findings_of(file, whole().sheets, whole().stops, asking.run(BOOKS.matches))
+        made, landed = whole(), asking.run(BOOKS.landings)
+        return findings_of(file, made.sheets, made.stops, asking.run(BOOKS.matches), landed.lines)
 
     returns = tuple(_return(file, person) for person in asking.run(people))
     return Computation(
@@ -125,6 +132,8 @@ def _of_owner(ask: Ask, person: str) -> Iterator[Sheet]:
         if ask(part_7.applies, key):
             yield ask(part_7.part_7.sheet, key, person)
         yield ask(t2125.of_partner.sheet, key, person)
+        if ask(t1139.applies, key):
+            yield ask(t1139.t1139.sheet, key, person)
     for key in ask(owned_by, "rental", person):
         yield ask(t776.of_co_owner.sheet, key, person)
 
@@ -171,7 +180,7 @@ def _carryover_stops(file: ClientFile) -> dict[str, str]:
     stops = {}
     apart = {key for key, asset in file.assets.items() if not stop(asset, file) and is_apart(asset, file)}
     for key, item in file.carryovers.items():
-        if item.kind == part_7.CARRIED:
+        if item.kind in OF_BUSINESSES:
             if item.of not in file.activities:
                 stops[f"/carryovers/{key}"] = "It belongs to no business of this file. Choose one."
         elif item.kind in OF_PEOPLE:

@@ -2,7 +2,6 @@
 
 from half_yard.countries.offered import ACTIVITY, HOUSEHOLD, NEW_ASSET, SHARED, Elsewhere
 
-BESIDE = "Work it out beside the program: the result here leaves it out."
 ELSEWHERE = (
     Elsewhere(
         ("Computer", "Machine", "Furniture", "Tools"),
@@ -25,8 +24,12 @@ ELSEWHERE = (
         "among the things that serve several uses",
         SHARED,
     ),
+    Elsewhere(("Dependents", "Dependants", "Children"), "in the household", HOUSEHOLD),
     Elsewhere(
-        ("Dependents", "Dependants", "Children"), f"not recorded, and nothing for them computed. {BESIDE}"
+        ("Loan fees", "Mortgage fees"), "a fifth of them in each of five years on interest and bank charges"
+    ),
+    Elsewhere(
+        ("Work in progress",), "closing inventory: professionals may not leave it out any more (ITA 34)"
     ),
     Elsewhere(("T4", "Slips", "Employment income"), "in the household", HOUSEHOLD),
     Elsewhere(("Instalments",), "in the household", HOUSEHOLD),

@@ -5,6 +5,7 @@ from __future__ import annotations
 from half_yard.books import BookKeeping, PayersForms
 from half_yard.books.keeping import Brought
 from half_yard.countries.asking import Ask, person_of, tax_year
+from half_yard.countries.ca.activity_facts import periods
 from half_yard.countries.ca.country import ROLES
 from half_yard.countries.ca.form_boxes import FEES, FORM_KINDS
 from half_yard.countries.ca.identity import masked
@@ -28,6 +29,7 @@ BOOKS = BookKeeping(
     ROLES,
     things={kind.key: {line.key: line.title for line in kind.lines} for kind in KINDS.values()},
     brought=_brought,
+    periods=periods,
 )
 MARITAL = {
     "single": "Single", "married": "Married", "common_law": "Living common-law", "separated": "Separated",

@@ -62,6 +62,7 @@ NO_CHILDREN = gap(
     "Child care is typed, but no child is listed: nothing of it is deducted.",
     "List the children with their days of birth.", "/dependants",
 )  # fmt: skip
+DENIED_ALLOWANCE = gap("What is denied of the allowance for short stays is not computed.")
 HOME_BUYERS = gap("More than one home buyers' amount is claimed for a home.", "Mend what each claims.")
 PROVINCIAL_DIVIDENDS = gap(
     "The rate of the province's dividend tax credit is not known for this year.",
@@ -119,6 +120,24 @@ def designated_car(path: str) -> Mark:
     return gap(
         "A car that was expensed immediately was sold: what is taken back of it is not computed.", path=path
     )
+
+
+def classes_of_period(path: str) -> Mark:
+    """Classes of a business whose fiscal period is not the year."""
+    return gap(
+        "Its classes are kept by the calendar year: what came between its period and December 31 is counted "
+        "a period too early or too late.", "See what came in the period itself.", path,
+    )  # fmt: skip
+
+
+def days_let_short(path: str) -> Mark:
+    """Days without complying, of which it is not known how many days were let short."""
+    return gap("How many days it was let short in all is not typed: no cost is denied.", "Type them.", path)
+
+
+def tax_in_sales(path: str) -> Mark:
+    """Sales recorded with tax, of which it is not known how much."""
+    return gap("Its sales are recorded with GST/HST, but how much is in them is not typed.", "Type it.", path)
 
 
 def flipped(path: str) -> Mark:

@@ -5,7 +5,7 @@ from half_yard.countries.ca.asset_keeping import CanadaAssetKeeping
 from half_yard.countries.ca.compute import compute
 from half_yard.countries.ca.country import COUNTRY
 from half_yard.countries.ca.due_dates import return_due
-from half_yard.countries.ca.ledger import CanadaLedger
+from half_yard.countries.ca.ledger import LEDGER
 from half_yard.countries.ca.ready_ones import ready_ones
 from half_yard.countries.ca.thing_use import CanadaSharedUse
 from half_yard.countries.ca.to_keep import to_keep
@@ -13,7 +13,7 @@ from half_yard.countries.pack import Pack
 
 PACK = Pack(
     COUNTRY,
-    CanadaLedger(),
+    LEDGER,
     compute,
     CanadaAsked(),
     CanadaAssetKeeping(),

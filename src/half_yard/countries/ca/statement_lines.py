@@ -76,4 +76,10 @@ BY_KIND = {
     "business": BUSINESS_INCOME + COST_OF_GOODS + BUSINESS_EXPENSES,
     "rental": RENTAL_INCOME + RENTAL_EXPENSES,
 }
+IN_DOUBT = ("office", "other_expenses", "repairs", "stationery")
+DOUBTS = (
+    "Does it last, make the property better than it was, stand apart from it, or put it in order before its "
+    "first use?"
+)
+"""What decides between a current expense and a capital one (Interpretation Bulletin IT-128R)."""
 LINES = StatementLines(BY_KIND)

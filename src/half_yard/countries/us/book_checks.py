@@ -9,14 +9,14 @@ from decimal import Decimal
 from half_yard.books import Books, account_in_words, unsure_accounts
 from half_yard.countries.asking import Ask
 from half_yard.countries.payer_checks import match_findings
+from half_yard.countries.repairs import repair_findings
 from half_yard.countries.us.assets.classes import LOAN
 from half_yard.countries.us.frame import BOOKS, OnReturn
 from half_yard.countries.us.identity import employer_number_problem, employer_or_personal_problem
+from half_yard.countries.us.ledger import LEDGER
 from half_yard.countries.us.questions import COMMUNITY_STATES, ask_answer
 from half_yard.countries.us.statement_lines import (
-    ASSET_QUESTIONS,
     LINES,
-    REPAIR_LINES,
     VEHICLE_LINES,
 )
 from half_yard.countries.us.wage_checks import wage_findings
@@ -37,7 +37,7 @@ def book_findings(frame: OnReturn, books: Books, unusual: Mapping[str, str]) -> 
     """Everything found in the books and beside them."""
     yield from _set_up(frame)
     yield from _forms(frame, books)
-    yield from _repairs(frame, books)
+    yield from repair_findings(books.entries, LEDGER.asset_doubts(frame.file.tax_year))
     yield from _written_off(frame, books)
     yield from _contractors(frame, books)
     yield from _waiting(frame)
@@ -168,22 +168,6 @@ def _spouses(frame: OnReturn, path: str, activity: Activity) -> Iterator[Finding
 
 
 # -- entries ----------------------------------------------------------------------------------------------
-
-
-def _repairs(frame: OnReturn, books: Books) -> Iterator[Finding]:
-    """Larger repairs and supplies, for the look that preparers take at each (26 CFR 1.263(a)-1(f), -3)."""
-    threshold = frame.rules.amount("de_minimis_safe_harbor_no_audited_statements")
-    for _, line, group in books.by_line():
-        if line not in REPAIR_LINES:
-            continue
-        for key, leaf in group.items():
-            if leaf.amount > threshold:
-                yield Finding(
-                    Level.NOTE,
-                    f"{leaf.label} {leaf.amount:,.2f}: repair or asset? {ASSET_QUESTIONS}",
-                    f"/entries/{key}",
-                    "If so, make it an asset.",
-                )
 
 
 def _written_off(frame: OnReturn, books: Books) -> Iterator[Finding]:

@@ -49,3 +49,6 @@ class UnitedStatesLedger(Ledger):
         """Repairs and supplies above the de minimis safe harbour (26 CFR 1.263(a)-1(f), -3)."""
         above = rules_for(year).amount("de_minimis_safe_harbor_no_audited_statements")
         return AssetDoubts(tuple(sorted(REPAIR_LINES)), above, ASSET_QUESTIONS)
+
+
+LEDGER = UnitedStatesLedger()

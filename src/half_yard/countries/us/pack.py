@@ -7,7 +7,7 @@ from half_yard.countries.us.compute import compute
 from half_yard.countries.us.country import COUNTRY
 from half_yard.countries.us.due_dates import return_due
 from half_yard.countries.us.household.instalments import instalments_of
-from half_yard.countries.us.ledger import UnitedStatesLedger
+from half_yard.countries.us.ledger import LEDGER
 from half_yard.countries.us.ready_ones import ready_ones
 from half_yard.countries.us.shared.use import UnitedStatesSharedUse
 from half_yard.countries.us.signing import signers
@@ -15,7 +15,7 @@ from half_yard.countries.us.to_keep import to_keep
 
 PACK = Pack(
     COUNTRY,
-    UnitedStatesLedger(),
+    LEDGER,
     compute,
     UnitedStatesAsked(),
     UnitedStatesAssetKeeping(),

@@ -30,7 +30,7 @@ from half_yard.countries.us.assets.otherwise import otherwise
 from half_yard.countries.us.assets.sold import SALE
 from half_yard.countries.us.business_or_rental import LINES
 from half_yard.countries.us.household.filing_status import FILING_STATUSES, HEAD, JOINT, SEPARATE, SINGLE
-from half_yard.countries.us.ledger import UnitedStatesLedger
+from half_yard.countries.us.ledger import LEDGER
 from half_yard.countries.us.questions import ALONE, DEDUCTION, SPOUSES
 from half_yard.countries.us.shared.use import UnitedStatesSharedUse
 from half_yard.countries.us.year_rules import rules_for
@@ -124,7 +124,7 @@ def _of_the_employer(file: ClientFile, wages: Decimal) -> str:
 def _as_kind(file: ClientFile, key: str, kind: str, typed: str) -> Fitting:
     del typed
     activity = file.activities[key]
-    known = {line.key for line in UnitedStatesLedger().lines(activity.model_copy(update={"kind": kind}))}
+    known = {line.key for line in LEDGER.lines(activity.model_copy(update={"kind": kind}))}
     name = activity.name or key
     edit = converted(file, key, kind, BACK if kind == "rental" else LINES, known)
     return fitting(f"{name} as a {kind}", edit)

@@ -51,14 +51,14 @@ def _carried(file: ClientFile, activity: str) -> tuple[str, ...]:
     )
 
 
-def _book(ask: Ask, activity: str, person: str) -> str:
+def book_of(ask: Ask, activity: str, person: str) -> str:
     """What keeps the owners of one business apart: nothing for the first."""
     first = next(iter(ask(BOOKS.shares, activity)), person)
     return "" if person == first else person
 
 
 def _came(ask: Ask, activity: str, person: str) -> Figure:
-    book = _book(ask, activity, person)
+    book = book_of(ask, activity, person)
     found = [
         entered(ask.of(lambda file, key: file.carryovers[key].amount, key), "from last year",
                 f"/carryovers/{key}/amount")
@@ -98,7 +98,7 @@ def claim(page: Page, ask: Ask, activity: str, person: str) -> None:
     allowed = page.line("allowed", "9945", "Business use of home", smaller_of(both, limit), Role.RESULT)
     page.line(
         "carried_out", "", "To next year", difference(both, allowed), Role.SUBTOTAL,
-        carries=Carries(CARRIED, book=_book(ask, activity, person)),
+        carries=Carries(CARRIED, book=book_of(ask, activity, person)),
     )  # fmt: skip
 
 

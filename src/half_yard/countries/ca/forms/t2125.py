@@ -3,8 +3,23 @@ it."""
 
 from __future__ import annotations
 
+from decimal import Decimal
+
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.ca.forms import cca, part_7
+from half_yard.countries.ca import gaps
+from half_yard.countries.ca.activity_facts import (
+    CREDITS,
+    FISCAL_END,
+    GST_COLLECTED,
+    GST_RECORDED,
+    INTERNET,
+    REMITTED,
+    RESERVE,
+    RESERVES,
+    fact,
+    fiscal_period,
+)
+from half_yard.countries.ca.forms import cca, part_7, t1139
 from half_yard.countries.ca.forms.own_costs import own_costs
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
@@ -12,8 +27,21 @@ from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
+from half_yard.countries.measuring_things import Period
 from half_yard.countries.offered import ManyAnswers
-from half_yard.figures import NOTHING_ENTERED, Carries, Figure, Form, Page, Role, difference, total
+from half_yard.figures import (
+    NOTHING_ENTERED,
+    Carries,
+    Figure,
+    Form,
+    Page,
+    Role,
+    difference,
+    entered,
+    not_below_zero,
+    total,
+)
+from half_yard.records import ClientFile
 from half_yard.review import shares_add_up
 from half_yard.sharing import split
 
@@ -37,8 +65,24 @@ def statement(ask: Ask, activity: str) -> Page:
             ("Main product or service", record.description),
             ("Industry code", record.code),
             ("Business number", record.employer_number),
+            ("Fiscal period", ask.of(_fiscal_period, activity)),
+            ("Income from the internet", ask.of(_from_internet, activity)),
         ),
     )  # fmt: skip
+
+
+def _fiscal_period(file: ClientFile, activity: str) -> str:
+    """From when to when, where it is not the whole calendar year."""
+    record, year = file.activities[activity], file.tax_year
+    there = Period.of(year, record.started, record.ended)
+    whole = there == Period.of(year, None, None)
+    first, last = fiscal_period(record, year) or there
+    return "" if whole and not record.choices.get(FISCAL_END.key) else f"{first} to {last}"
+
+
+def _from_internet(file: ClientFile, activity: str) -> str:
+    share = file.activities[activity].facts.get(INTERNET)
+    return "" if share is None else f"{share.normalize():f}%"
 
 
 @statement.part
@@ -49,10 +93,16 @@ def income(page: Page, ask: Ask, activity: str) -> None:
     sales = totals.get("sales", NOTHING_ENTERED)
     if not shares_add_up(record):
         sales = sales.marked(shares_gap(activity))
+    if record.choices.get(GST_RECORDED.key):
+        sales = _without_tax(page, ask, activity, sales)
     first = page.line("sales", "8000", "Adjusted gross sales or professional fees", sales)
     other = totals.get("other_income", NOTHING_ENTERED)
     if ask(has_pools, activity):
         other = total((other, ask(cca.there, activity)["recapture"]))
+    if (credits_of_tax := fact(ask, activity, CREDITS, "input tax credits")) is not None:
+        other = total((other, credits_of_tax))
+    if (back := ask(_reserves_back, activity)).parts:
+        first = total((first, page.line("reserves_before", "8290", "Reserves deducted last year", back)))
     second = page.line("other_income", "8230", "Other income", other)
     gross = page.line(
         "gross_income", "8299", "Gross business or professional income", first + second, Role.GROSS
@@ -61,6 +111,35 @@ def income(page: Page, ask: Ask, activity: str) -> None:
         "cost_of_goods", "8518", "Cost of goods sold", ask(goods, activity)["cost_of_goods_sold"]
     )
     page.line("gross_profit", "8519", "Gross profit or loss", gross - sold, Role.SUBTOTAL)
+
+
+def _without_tax(page: Page, ask: Ask, activity: str, sales: Figure) -> Figure:
+    """Sales that are recorded with the tax collected, without it; by the quick method with what is kept of
+    it (Part 3A, amounts 3A to 3C)."""
+    path = f"/activities/{activity}/facts/{GST_COLLECTED}"
+    gross = page.line("gross_sales", "", "Gross sales with GST/HST", sales)
+    collected = fact(ask, activity, GST_COLLECTED, "GST/HST in its sales")
+    if collected is None:
+        return gross.marked(gaps.tax_in_sales(path))
+    net = gross - page.line("sales_tax", "", "GST/HST included in them", collected)
+    remitted = fact(ask, activity, REMITTED, "GST/HST remitted")
+    if remitted is None:
+        return net
+    kept = not_below_zero(difference(collected, remitted))
+    return net + page.line("quick_method", "", "GST/HST collected that is not remitted", kept)
+
+
+def _reserves_back(ask: Ask, activity: str) -> Figure:
+    """What was deducted as a reserve last year (ITA 12(1)(e))."""
+    return total(
+        entered(amount, "reserves deducted last year", f"/carryovers/{key}/amount")
+        for key, amount in ask.of(_reserves, activity)
+    )
+
+
+def _reserves(file: ClientFile, activity: str) -> tuple[tuple[str, Decimal], ...]:
+    every = sorted(file.carryovers.items())
+    return tuple((key, item.amount) for key, item in every if (item.kind, item.of) == (RESERVES, activity))
 
 
 @statement.part
@@ -78,6 +157,9 @@ def expenses(page: Page, ask: Ask, activity: str) -> None:
                 others = with_own_lines(page, record, totals, line.number)
                 if ask(has_pools, activity):
                     others.append(ask(cca.there, activity)["terminal_loss"])
+                if (reserve := fact(ask, activity, RESERVE, "reserve")) is not None:
+                    carries = Carries(RESERVES, of=activity)
+                    others.append(page.line("reserve", line.number, "Reserve", reserve, carries=carries))
                 amount = total(others)
         page.line(line.key, line.number, title, amount)
 
@@ -154,8 +236,15 @@ def share(page: Page, ask: Ask, activity: str, person: str) -> None:
 
 
 def net_of(ask: Ask, person: str, kind: str = "") -> list[Figure]:
-    """Line 9946 of every business of a person, or of those of a kind."""
-    return [ask(share, key, person)["net_income"] for key in ask(_of_kind, person, kind)]
+    """Line 9946 of every business of a person, or of those of a kind; of one with a fiscal period of its own
+    what Form T1139 makes of it."""
+    return [_net_of_one(ask, key, person) for key in ask(_of_kind, person, kind)]
+
+
+def _net_of_one(ask: Ask, activity: str, person: str) -> Figure:
+    if ask(t1139.applies, activity):
+        return ask(t1139.counted, activity, person)["counted"]
+    return ask(share, activity, person)["net_income"]
 
 
 def gross_of(ask: Ask, person: str, kind: str = "") -> list[Figure]:

@@ -2,18 +2,36 @@
 
 from __future__ import annotations
 
+from decimal import Decimal
+
 from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.ca import gaps
+from half_yard.countries.ca.activity_facts import DENIED_DAYS, SHORT_DAYS, UNITS, fact
 from half_yard.countries.ca.brought import personal_of
 from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.forms.own_costs import own_costs
 from half_yard.countries.ca.forms.own_lines import with_own_lines
-from half_yard.countries.ca.frame import BOOKS, activities, owned_by
+from half_yard.countries.ca.frame import BOOKS, activities, owned_by, rules
 from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.statement_lines import RENTAL_EXPENSES
 from half_yard.countries.gaps import shares_gap
-from half_yard.figures import NOTHING_ENTERED, Figure, Form, Page, Role, difference, total
+from half_yard.figures import (
+    NOTHING,
+    NOTHING_ENTERED,
+    Figure,
+    Form,
+    Page,
+    Role,
+    difference,
+    smaller_of,
+    stated,
+    total,
+)
+from half_yard.records import Activity
 from half_yard.review import shares_add_up
 from half_yard.sharing import split
+
+ONE = stated(Decimal(1), "all of them")
 
 
 @Form
@@ -23,8 +41,13 @@ def statement(ask: Ask, activity: str) -> Page:
     address = ", ".join(filter(None, (record.address.street, record.address.city, record.address.region)))
     return Page(
         f"t776.{activity}", "Form T776", record.name, about=activity, statement=True, in_cents=True,
-        facts=(("Address of the property", address),),
+        facts=(("Address of the property", address), ("Units", _units(record))),
     )  # fmt: skip
+
+
+def _units(record: Activity) -> str:
+    units = record.facts.get(UNITS)
+    return "" if units is None else f"{units.normalize():f}"
 
 
 @statement.part
@@ -55,9 +78,25 @@ def net_income(page: Page, ask: Ask, activity: str) -> None:
     if personal:
         every = [figure for figures in personal.values() for figure in figures]
         costs = costs - page.line("personal", "9949", "Total for personal portion", total(every), Role.COST)
+    if (denied := ask(_denied, activity, costs)).amount or denied.marks:
+        title = "Not deductible: short stays that did not comply"
+        costs = costs - page.line("denied", "", title, denied, Role.COST)
     page.section = ""
     costs = page.line("total_expenses", "", "Deductible expenses", costs, Role.TOTAL)
     page.line("net_income", "9369", "Net income or loss before adjustments", gross - costs, Role.RESULT)
+
+
+def _denied(ask: Ask, activity: str, costs: Figure) -> Figure:
+    """The part of the costs of short stays that falls on days on which the property did not comply with the
+    law of its place, from 2024 on (ITA 67.7)."""
+    days = fact(ask, activity, DENIED_DAYS, "days without complying")
+    every = fact(ask, activity, SHORT_DAYS, "days let short")
+    if days is None or not ask(rules).has("short_term_denied"):
+        return NOTHING
+    if every is None or not every.amount:
+        return NOTHING.marked(gaps.days_let_short(f"/activities/{activity}/facts/{SHORT_DAYS}"))
+    denied = (costs * smaller_of(days / every, ONE)).in_cents()
+    return denied.marked(*([gaps.DENIED_ALLOWANCE] if ask(has_pools, activity) else []))
 
 
 def before_allowance(ask: Ask, activity: str) -> Figure:
