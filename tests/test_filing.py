@@ -7,6 +7,7 @@ import datetime
 import importlib
 import io
 import json
+import re
 import tempfile
 import unittest
 from decimal import Decimal
@@ -68,6 +69,42 @@ def reason(file: ClientFile) -> str:
     computation = compute(file)
     digest = digest_of(electronic_return(computation))
     return why_not(file, digest, computation.sheets, complete=computation.complete)
+
+
+def couple(**changed: str) -> ClientFile:
+    """The demo's couple of Canada, ready to be sent, with what is said of the first of them."""
+    file = next(each for each in client_files().values() if each.country == "ca" and len(each.people) > 1)
+    signed = {"choices": {"t183_signed": "2026-04-20"}}
+    people = {
+        key: person.model_copy(update={**signed, **(changed if key == "owner" else {})})
+        for key, person in file.people.items()
+    }
+    return file.model_copy(update={"people": people})
+
+
+class Canada(unittest.TestCase):
+    def test_the_returns_of_a_couple_go_together_by_the_schema(self) -> None:
+        made = electronic_return(compute(couple()))
+        etree.XMLSchema(etree.parse(str(SCHEMA))).assertValid(etree.fromstring(made))
+        root = etree.fromstring(made)
+        self.assertEqual([each.get("sheet") for each in root.findall("{*}Result")], ["t1.owner", "t1.spouse"])
+        self.assertEqual(receive(made, never).reasons, ())
+
+    def test_it_is_refused_with_reasons_that_lead_to_their_fields(self) -> None:
+        for changed, rule, path in (
+            ({"choices": {}}, "F-120", "/people/owner/choices/t183_signed"),
+            ({"facts": {}}, "F-130", "/people/owner/facts/total_income_before"),
+            ({"last_name": "Adeyemo"}, "F-111", "/people/owner/last_name"),
+        ):  # fmt: skip
+            reasons = receive(electronic_return(compute(couple(**changed))), never).reasons
+            self.assertEqual([(each.rule, each.path) for each in reasons], [(rule, path)])
+
+    def test_sums_that_do_not_agree_are_refused(self) -> None:
+        made = electronic_return(compute(couple())).decode()
+        spoiled = re.sub(r'(key="payable"[^>]*amount=")\d+', r"\g<1>1", made)
+        self.assertNotEqual(made, spoiled)
+        rules = {each.rule for each in receive(spoiled.encode(), never).reasons}
+        self.assertTrue(rules & {"F-320", "F-330"}, rules)
 
 
 class Shape(unittest.TestCase):

@@ -24,6 +24,8 @@ class Asked:
     """The yes/no questions about the household, of which each is asked where it has a meaning."""
     household_choices: Sequence[ManyAnswers] = ()
     """The questions about the household with several answers."""
+    person_choices_anew: Sequence[str] = ()
+    """The choices of a person that are made anew every year."""
     person_questions: Sequence[Question] = ()
     """The yes/no questions about a person."""
     dependant_questions: Sequence[Question] = ()

@@ -218,7 +218,10 @@ def _person(computation: Computation, pack: Pack, key: str) -> Person:
     """A person without what is asked anew, with what this year's result says for the next."""
     kept = _without_anew(computation.file.people[key], pack.asked.person_questions)
     said = computation.facts_of_people().get(key, {})
-    return kept.model_copy(update={"facts": {name: _that_fits(each, name) for name, each in said.items()}})
+    anew = pack.asked.person_choices_anew
+    choices = {name: answer for name, answer in kept.choices.items() if name not in anew}
+    facts = {name: _that_fits(each, name) for name, each in said.items()}
+    return kept.model_copy(update={"choices": choices, "facts": facts})
 
 
 def _without_anew(record: Who, questions: Sequence[Question]) -> Who:

@@ -90,10 +90,14 @@ def adeyemi() -> ClientFile:
             "people": {
                 "owner": Person(
                     first_name="Margaux", last_name="Adeyemi", birth_date=datetime.date(1983, 11, 8),
-                    identity_number="046 454 286", facts={"rrsp_limit": Decimal("18360.00")},
+                    identity_number="046 454 286",
+                    facts={
+                        "rrsp_limit": Decimal("18360.00"), "total_income_before": Decimal("71230.45"),
+                    },
                 ),
                 "spouse": Person(
                     first_name="Piers", last_name="Adeyemi", birth_date=datetime.date(1981, 2, 19),
+                    identity_number="045 127 404", facts={"total_income_before": Decimal("38655.10")},
                 ),
             },
             "activities": {

@@ -15,8 +15,8 @@ NAMESPACE = "urn:half-yard:electronic-return:1"
 
 
 def electronic_return(computation: Computation) -> bytes:
-    """The first return of a file, as UTF-8. Numbers of persons are in it in full: it goes to the authority
-    alone."""
+    """All returns of a file, as UTF-8: those of a couple go together. Numbers of persons are in it in
+    full: it goes to the authority alone."""
     file = computation.file
     root = Element(
         "Return", xmlns=NAMESPACE, country=file.country, taxYear=str(file.tax_year), kind=kind_of_next(file)
@@ -28,19 +28,20 @@ def electronic_return(computation: Computation) -> bytes:
     for each in pack_for(file.country).signers(file):
         _signer(signing, each)
     facts = SubElement(root, "Facts")
-    chief = computation.sheet(computation.returns[0].chief)
-    for name, value in chief.facts:
-        SubElement(facts, "Fact", name=name).text = value
+    for each_return in computation.returns:
+        for name, value in computation.sheet(each_return.chief).facts:
+            SubElement(facts, "Fact", name=name).text = value
     sheets = SubElement(root, "Sheets")
     for sheet in computation.sheets:
         made = SubElement(sheets, "Sheet", key=sheet.key, form=sheet.form, subject=sheet.subject)
         for line in sheet.lines:
             amount = format(to_cents(line.figure.amount), "f")
             SubElement(made, "Line", key=line.place.line, number=line.number, title=line.title, amount=amount)
-    result = SubElement(root, "Result")
-    for role, name in ((Role.REFUND, "refund"), (Role.OWED, "owed")):
-        of = computation.result_of(computation.returns[0], role)
-        result.set(name, format(to_cents(of.figure.amount), "f") if of is not None else "0.00")
+    for each_return in computation.returns:
+        result = SubElement(root, "Result", sheet=each_return.chief)
+        for role, name in ((Role.REFUND, "refund"), (Role.OWED, "owed")):
+            of = computation.result_of(each_return, role)
+            result.set(name, format(to_cents(of.figure.amount), "f") if of is not None else "0.00")
     indent(root)
     made_bytes: bytes = tostring(root, encoding="utf-8", xml_declaration=True)
     return made_bytes

@@ -7,6 +7,7 @@ It is down now and then, as a real one is: `is_down` says when.
 from __future__ import annotations
 
 import json
+import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from decimal import Decimal, InvalidOperation
@@ -22,10 +23,7 @@ from half_yard.standins.marketplace import ServiceError
 
 NAME = "Harbor Gateway (simulated)"
 SPACE = "{urn:half-yard:electronic-return:1}"
-PIN_DIGITS = 5
 OFTEN_DOWN = 0.1
-WITHIN = Decimal(1)
-"""Dollars within which sums have to agree: lines are in whole dollars."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,14 +58,16 @@ def _reasons(root: Element) -> Iterator[Reason]:
     if root.get("kind") == "amended" and not root.get("amends"):
         yield Reason(rule="F-020", words="An amended return names the one that it amends.")
     signers = root.findall(f"{SPACE}Signers/{SPACE}Signer")
+    rules = _table("gateway_rules.json")[root.get("country", "")]
     if not signers:
         yield Reason(rule="F-100", words="Nobody signs the return.")
     for signer in signers:
-        yield from _of_signer(signer)
-    yield from _sums(root)
+        yield from _of_signer(signer, rules)
+    for each in rules["sums"]:
+        yield from _sum(root, each, Decimal(rules["within"]))
 
 
-def _of_signer(signer: Element) -> Iterator[Reason]:
+def _of_signer(signer: Element, rules: Any) -> Iterator[Reason]:
     def part(name: str) -> tuple[str, str]:
         found = signer.find(f"{SPACE}{name}")
         if found is None:
@@ -75,7 +75,7 @@ def _of_signer(signer: Element) -> Iterator[Reason]:
         return (found.text or "").strip(), found.get("path", "")
 
     (number, at_number), (last_name, _) = part("Number"), part("LastName")
-    (pin, at_pin), (before, at_before) = part("Pin"), part("YearBefore")
+    (signed, at_signed), (before, at_before) = part("Pin"), part("YearBefore")
     born, _ = part("Born")
     person = f"/people/{signer.get('person')}"
     if not born:
@@ -86,27 +86,24 @@ def _of_signer(signer: Element) -> Iterator[Reason]:
     elif known["last_name"].casefold() != last_name.casefold():
         words = "The last name does not match the number in the register."
         yield Reason(rule="F-111", words=words, path=f"{person}/last_name")
-    if not pin.isdecimal() or len(pin) != PIN_DIGITS or pin == "0" * PIN_DIGITS:
-        words = f"The PIN has {PIN_DIGITS} digits and is not all zeros."
-        yield Reason(rule="F-120", words=words, path=at_pin)
+    if not re.fullmatch(rules["signed"], signed):
+        yield Reason(rule="F-120", words=rules["unsigned"], path=at_signed)
     if known is not None and Decimal(before or 0) != Decimal(known["year_before"]):
         words = "The amount of the year before is not the one in the register."
         yield Reason(rule="F-130", words=words, path=at_before)
 
 
-def _sums(root: Element) -> Iterator[Reason]:
-    """The sums of lines that have to agree, where they are above zero."""
-    for each in _table("gateway_sums.json")[root.get("country", "")]:
-        lines = {
-            line.get("key", ""): Decimal(line.get("amount", "0"))
-            for sheet in root.findall(f"{SPACE}Sheets/{SPACE}Sheet")
-            if sheet.get("key") == each["sheet"]
-            for line in sheet
-        }
+def _sum(root: Element, each: Any, within: Decimal) -> Iterator[Reason]:
+    """Lines that have to add up, where they are above zero, to so many dollars: on the sheet of a key, or on
+    each person's."""
+    for sheet in root.findall(f"{SPACE}Sheets/{SPACE}Sheet"):
+        if sheet.get("key", "").partition(".")[0] != each["sheet"]:
+            continue
+        lines = {line.get("key", ""): Decimal(line.get("amount", "0")) for line in sheet}
         made = sum((lines.get(key, Decimal(0)) for key in each["added"]), Decimal(0))
         made -= sum((lines.get(key, Decimal(0)) for key in each["taken"]), Decimal(0))
         stated = lines.get(each["total"], Decimal(0))
-        if abs(max(made, Decimal(0)) - max(stated, Decimal(0))) > WITHIN:
+        if abs(max(made, Decimal(0)) - max(stated, Decimal(0))) > within:
             words = f"The line {each['total']} is {stated}, and its parts make {made}."
             yield Reason(rule=each["rule"], words=words)
 

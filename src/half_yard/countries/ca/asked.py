@@ -28,6 +28,7 @@ from half_yard.countries.ca.questions import (
     GST_REGISTERED,
     HOUSEHOLD_QUESTIONS,
     PERSON_QUESTIONS,
+    SIGNED_ON,
     person_fields,
 )
 from half_yard.countries.ca.things import as_used
@@ -71,6 +72,7 @@ class CanadaAsked(Asked):
 
     elsewhere: Sequence[Elsewhere] = ELSEWHERE
     household_questions: Sequence[Question] = HOUSEHOLD_QUESTIONS
+    person_choices_anew: Sequence[str] = (SIGNED_ON,)
     person_questions: Sequence[Question] = PERSON_QUESTIONS
     carryovers: Mapping[str, str] = {
         **{UCC[key]: f"Undepreciated capital cost, class {NUMBERS[key]}" for key in CLASSES},

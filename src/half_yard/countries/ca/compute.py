@@ -23,6 +23,7 @@ from half_yard.countries.ca.forms import (
     schedule_6,
     schedule_8,
     shared_costs,
+    t1,
     t1_tax,
     t691,
     t776,
@@ -33,7 +34,7 @@ from half_yard.countries.ca.forms import (
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
 from half_yard.countries.ca.items import item_stops
 from half_yard.countries.ca.pools import has_pools
-from half_yard.countries.ca.questions import OWING_BEFORE
+from half_yard.countries.ca.questions import OWING_BEFORE, TOTAL_BEFORE
 from half_yard.countries.ca.slips import slip_stops
 from half_yard.countries.ca.things import as_used
 from half_yard.countries.ca.year_rules import rules_for
@@ -80,8 +81,15 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
 
 
 def _facts_of_people(ask: Ask) -> dict[str, dict[str, Decimal]]:
-    """This year's net tax owing, by which next year's instalments are reminded of."""
-    return {person: {OWING_BEFORE: ask(instalments.net_tax_owing, person).amount} for person in ask(people)}
+    """This year's net tax owing, by which next year's instalments are reminded of, and total income, by which
+    a person is known next year."""
+    return {
+        person: {
+            OWING_BEFORE: ask(instalments.net_tax_owing, person).amount,
+            TOTAL_BEFORE: ask(t1.total_income, person)["total_income"].amount,
+        }
+        for person in ask(people)
+    }
 
 
 def _return(file: ClientFile, person: str) -> Return:

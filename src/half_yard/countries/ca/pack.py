@@ -7,6 +7,7 @@ from half_yard.countries.ca.country import COUNTRY
 from half_yard.countries.ca.due_dates import return_due
 from half_yard.countries.ca.ledger import LEDGER
 from half_yard.countries.ca.ready_ones import ready_ones
+from half_yard.countries.ca.signing import signers
 from half_yard.countries.ca.thing_use import CanadaSharedUse
 from half_yard.countries.ca.to_keep import to_keep
 from half_yard.countries.pack import Pack
@@ -19,6 +20,7 @@ PACK = Pack(
     CanadaAssetKeeping(),
     CanadaSharedUse(),
     due=return_due,
+    signers=signers,
     to_keep=to_keep,
     ready=ready_ones,
 )

@@ -50,6 +50,9 @@ SPLIT = "pension_split"
 """The fact of a person that is the pension that the other takes over (Form T1032), in dollars."""
 OWING_BEFORE, EXPECTED_OWING = "net_tax_owing_before", "net_tax_owing_expected"
 """The facts of a person that are last year's and next year's net tax owing, in dollars."""
+SIGNED_ON, TOTAL_BEFORE = "t183_signed", "total_income_before"
+"""The choice of a person that is the day on which Form T183 was signed, as YYYY-MM-DD, and the fact that is
+last year's line 15000, in dollars: a return that is sent is known by them."""
 HOUSEHOLD_QUESTIONS = (DEPENDANT, NOTHING_ELSE, PROPOSED)
 PERSON_QUESTIONS = (STUDENT, DISABILITY, VOLUNTEER, INFIRM, CPP_STOPPED)
 ADVANCE = "workers_benefit_advance"
@@ -94,4 +97,8 @@ def person_fields(file: ClientFile, person: str) -> list[Field]:
               hint="for next year's instalments: tax and contributions less what was deducted"),
         Field(f"{path}/facts/{EXPECTED_OWING}", "Next year's, expected", FieldKind.AMOUNT, optional=True,
               hint="for instalments by an estimate"),
+        Field(f"{path}/facts/{TOTAL_BEFORE}", "Last year's total income", FieldKind.AMOUNT, optional=True,
+              hint="line 15000, to send the return"),
+        Field(f"{path}/choices/{SIGNED_ON}", "Form T183 signed on", FieldKind.DATE, optional=True,
+              hint="to send the return"),
     ]  # fmt: skip
