@@ -10,7 +10,9 @@ from typing import Any
 from half_yard.countries import compute
 from half_yard.figures import Place
 from half_yard.figures.remembered import Memory
-from half_yard.records import ClientFile, HouseholdItem, Person
+from half_yard.records import ClientFile, HouseholdItem, Person, WageStatement
+from half_yard.records.identifiers import numbered
+from tests.canadian import business_of, canadian
 from tests.files import amount
 from tests.test_canada_household import OLD, children, credit, earning, item, married
 from tests.test_next_year import after
@@ -86,6 +88,54 @@ class Further(unittest.TestCase):
         file = earning("90000", 2024, item("business_investment_loss", "10000"), item("northern", "1000"))
         self.assertEqual(amount(file, "t1.owner/net_income"), 85000)
         self.assertEqual(amount(file, "t1.owner/taxable_income"), 84000)
+
+
+class Contributions(unittest.TestCase):
+    def test_what_two_employers_took_above_the_most_is_paid_back(self) -> None:
+        """2024: at most 65,000 x 5.95% = 3,867.50 and 188 to the plan, 63,200 x 1.66% = 1,049.12."""
+        boxes = {"cpp": Decimal(3000), "cpp2": Decimal(188), "ei": Decimal(700)}
+        slips = [WageStatement(person="owner", employer=name, wages=Decimal(60000), boxes=boxes)
+                 for name in ("Mill", "School")]  # fmt: skip
+        file = canadian(2024, wages=numbered("wages", slips))
+        self.assertEqual(amount(file, "t1.owner/cpp_overpaid"), Decimal("2320.50"))
+        self.assertEqual(amount(file, "t1.owner/ei_overpaid"), Decimal("350.88"))
+        self.assertEqual(amount(file, "t1.owner/insurance"), Decimal("1049.12"))
+        self.assertEqual(amount(file, "t1.owner/cpp_employed"), Decimal("3217.50"))
+        self.assertEqual(amount(file, "t1.owner/enhanced_cpp"), 838)
+
+    def test_insurance_by_agreement_of_the_self_employed(self) -> None:
+        """Schedule 13: 20,000 x 1.66%, credited federally and by the province; not above the maximum."""
+        owner = {"owner": canadian(2024).people["owner"].model_copy(
+            update={"answers": {"insured_by_agreement": True}})}  # fmt: skip
+        file = business_of("20000", 2024, people=owner)
+        self.assertEqual(amount(file, "t1.owner/own_insurance"), 332)
+        self.assertEqual(amount(file, "form_428.owner/own_insurance"), 332)
+        self.assertEqual(amount(business_of("90000", 2024, people=owner), "t1.owner/own_insurance"),
+                         Decimal("1049.12"))  # fmt: skip
+
+    def test_a_slip_without_its_employer_is_pointed_out(self) -> None:
+        slip = WageStatement(person="owner", wages=Decimal(60000))
+        said = [each.path for each in compute(canadian(2024, wages={"w00001": slip}), Memory()).findings]
+        self.assertIn("/wages/w00001/employer", said)
+
+
+class GainsOverYears(unittest.TestCase):
+    def test_a_reserve_comes_back_next_year(self) -> None:
+        """ITA 40(1)(a)(iii), (ii)."""
+        sold = item("capital_sale", "100000", boxes={"cost": Decimal(40000)})
+        file = earning("0", 2023, sold, item("gain_reserve", "48000"))
+        self.assertEqual(amount(file, "t1.owner/gains"), 6000)
+        following = after(file)
+        self.assertEqual(amount(following, "t1.owner/gains"), 24000)
+        again = following.model_copy(update={"items": {"i00001": item("gain_reserve", "36000")}})
+        self.assertEqual(amount(again, "t1.owner/gains"), 6000)
+
+    def test_a_home_that_was_it_for_some_years_is_exempt_in_part(self) -> None:
+        """ITA 40(2)(b): (7 + 1) of 10 years of 60,000."""
+        for owned, home, taxable in ((10, 7, 6000), (10, 9, 0), (10, 10, 0), (10, 0, 27000)):
+            boxes = {"cost": Decimal(40000), "years_owned": Decimal(owned), "years_designated": Decimal(home)}
+            sold = item("capital_sale", "100000", boxes=boxes, choices={"sold": "home"})
+            self.assertEqual(amount(earning("0", 2024, sold), "t1.owner/gains"), taxable, home)
 
 
 class GiftsThatWait(unittest.TestCase):

@@ -7,13 +7,14 @@ from half_yard.figures import Figure, entered, total
 from half_yard.records import Carryover, ClientFile
 
 LOSSES, RRSP_LEFT = "non_capital_loss", "rrsp_unused"
-CAPITAL_LOSSES = "net_capital_loss"
+CAPITAL_LOSSES, GAIN_RESERVES = "net_capital_loss", "gain_reserves"
 MINIMUM_TAX = "minimum_tax"
 TUITION_LEFT, GIFTS_LEFT = "tuition_unused", "gifts_unused"
 PROVINCIAL_TUITION_LEFT = "provincial_tuition_unused"
 OF_PEOPLE = {
     LOSSES: "Non-capital losses of earlier years",
     CAPITAL_LOSSES: "Net capital losses of earlier years, at half",
+    GAIN_RESERVES: "Reserves on gains, deducted last year",
     RRSP_LEFT: "RRSP contributions not deducted yet",
     MINIMUM_TAX: "Minimum tax of earlier years, by year",
     TUITION_LEFT: "Tuition not claimed yet",

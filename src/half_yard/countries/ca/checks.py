@@ -57,6 +57,7 @@ def findings_of(
         *_small_supplier(file, sheets),
         *_services(file),
         *_gifts(sheets),
+        *_slips(file),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)
@@ -115,6 +116,19 @@ def _services(file: ClientFile) -> Iterator[Finding]:
             yield Finding(Level.WARNING, words, f"/activities/{key}/answers/{SERVICES.key}", "Make it one.")
 
 
+def _slips(file: ClientFile) -> Iterator[Finding]:
+    """Slips T4 and T5 of which it is not said who sent them."""
+    for collection, slip, payer in (("wages", "T4", "employer"), ("interest", "T5", "payer")):
+        for key, record in sorted(getattr(file, collection).items()):
+            if not name_of(record):
+                yield Finding(
+                    Level.WARNING,
+                    f"A slip {slip} has no {payer}.",
+                    f"/{collection}/{key}/{payer}",
+                    "Type it.",
+                )
+
+
 def _gifts(sheets: Sequence[Sheet]) -> Iterator[Finding]:
     """Gifts that are claimed although there is no tax for them any more: they could wait."""
     for sheet in sheets:
@@ -122,7 +136,7 @@ def _gifts(sheets: Sequence[Sheet]) -> Iterator[Finding]:
             spare = min(sheet["credits"].amount - sheet["tax"].amount, sheet["gifts"].amount)
             if spare > 0:
                 words = (
-                    f"{sheet.subject} claims gifts beyond the federal tax: {spare:,.2f} of the credit brings "
+                    f"{sheet.subject} claims gifts beyond the federal tax: {spare:,.2f} of it brings "
                     "nothing there."
                 )
                 path = f"/people/{sheet.about}/facts/{GIFTS_AT_MOST}"

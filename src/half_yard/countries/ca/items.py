@@ -17,6 +17,7 @@ ELIGIBLE, NO_REPAYMENT, SUPPLEMENT, OTHER_DIVIDENDS = (
 )  # fmt: skip
 
 COST, OUTLAYS, WHAT, SOLD_HOME = "cost", "outlays", "sold", "home"
+YEARS_OWNED, YEARS_HOME = "years_owned", "years_designated"
 FOREIGN_TAX, NET_INCOME, GIVEN_AWAY = "foreign_tax", "net_income", "given_away"
 FOREIGN = ("foreign_income", "foreign_pension")
 """The kinds on which tax may have been paid abroad."""
@@ -30,9 +31,10 @@ WHAT_WAS_SOLD = ManyAnswers(
     WHAT, "What was sold",
     (
         ("shares", "Shares, funds"), ("real_estate", "Real estate"), ("other", "Something else"),
-        (SOLD_HOME, "The home, designated for all its years"),
+        (SOLD_HOME, "The home, designated as such"),
     ),
-    "the gain of a home designated for all its years is exempt (ITA 40(2)(b)); it is reported all the same",
+    "the gain of a home is exempt, of one that was it for some years a part (ITA 40(2)(b)); it is reported "
+    "all the same",
 )  # fmt: skip
 INCOMES = (
     ItemKind("oas", "Old age security", "OAS T4A(OAS) pension", "Box 18: pension", "T1, line 11300",
@@ -53,8 +55,12 @@ INCOMES = (
              boxes=(Box(OTHER_DIVIDENDS, "Box 10: actual other dividends", "grossed up, line 12010"),)),
     ItemKind("capital_sale", "Something sold", "shares funds land cottage T5008 capital gain",
              "Proceeds", "Schedule 3",
-             boxes=(Box(COST, "Adjusted cost base"), Box(OUTLAYS, "Costs of selling")),
+             boxes=(Box(COST, "Adjusted cost base"), Box(OUTLAYS, "Costs of selling"),
+                    Box(YEARS_OWNED, "Of a home: years owned", "where it was not the home in all of them"),
+                    Box(YEARS_HOME, "Of a home: years designated")),
              choices=(WHAT_WAS_SOLD,)),
+    ItemKind("gain_reserve", "Reserve on a gain", "T2017 proceeds due later mortgage taken back",
+             "Reserve deducted this year", "Schedule 3; it comes back next year"),
     ItemKind("gains_on_slips", "Capital gains on slips", "T3 box 21 T5 box 18 T4PS capital gains dividends",
              "Box 21 of T3, 18 of T5", "Schedule 3"),
     ItemKind("other_employment", "Other employment income", "tips research grant", "Amount",

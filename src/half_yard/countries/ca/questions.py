@@ -38,6 +38,10 @@ VOLUNTEER = Question(
     "volunteer", "Volunteer firefighter or in search and rescue", False, "of 200 hours or more in the year",
     anew=True,
 )  # fmt: skip
+INSURED = Question(
+    "insured_by_agreement", "Insured by agreement for employment insurance", False,
+    "of those who are self-employed and have registered, Schedule 13",
+)  # fmt: skip
 CPP_STOPPED = Question(
     "cpp_stopped", "No pension contributions all year, by election", False,
     "of 65 to 69 who draw the pension; begun within the year, work Schedule 8 out beside",
@@ -54,7 +58,7 @@ SIGNED_ON, TOTAL_BEFORE = "t183_signed", "total_income_before"
 """The choice of a person that is the day on which Form T183 was signed, as YYYY-MM-DD, and the fact that is
 last year's line 15000, in dollars: a return that is sent is known by them."""
 HOUSEHOLD_QUESTIONS = (DEPENDANT, NOTHING_ELSE, PROPOSED)
-PERSON_QUESTIONS = (STUDENT, DISABILITY, VOLUNTEER, INFIRM, CPP_STOPPED)
+PERSON_QUESTIONS = (STUDENT, DISABILITY, VOLUNTEER, INSURED, INFIRM, CPP_STOPPED)
 ADVANCE = "workers_benefit_advance"
 """The fact of a person that is box 10 of slips RC210, in dollars."""
 ELECTION_FROM, ELECTION_TO = 65, 70
@@ -81,7 +85,7 @@ def person_fields(file: ClientFile, person: str) -> list[Field]:
     path, born = f"/people/{person}", file.people[person].birth_date
     may_stop = born is not None and ELECTION_FROM <= file.tax_year - born.year <= ELECTION_TO
     return [
-        *(each.field(path) for each in (STUDENT, DISABILITY, VOLUNTEER)),
+        *(each.field(path) for each in (STUDENT, DISABILITY, VOLUNTEER, INSURED)),
         *([INFIRM.field(path)] if len(file.people) > 1 else []),
         *([CPP_STOPPED.field(path)] if may_stop else []),
         Field(f"{path}/facts/{ADVANCE}", "Workers benefit in advance", FieldKind.AMOUNT, optional=True,

@@ -46,7 +46,8 @@ def ready_ones(computation: Computation) -> list[Ready]:
     """Everything that applies to the file."""
     file = computation.file
     return [
-        *_wages(computation), *_owners(file), *_allowance(file), *_claims(computation), *_split(file),
+        *_wages(computation), *_owners(file), *_without(file), *_allowance(file), *_claims(computation),
+        *_split(file),
         *things_sold(file, SALE),
         *income_later(file, RECEIPTS), _elsewhere(file),
         paid_more(file, "paid by instalments", datetime.date(file.tax_year, *FIRST_INSTALMENT)),
@@ -128,6 +129,16 @@ def _shared_by(file: ClientFile, key: str, typed: str) -> Fitting:
     """Raises ValueError for what is no share."""
     edit = owned(file, key, "owner", reckon_percent(typed))
     return fitting(edit.label, edit)
+
+
+def _without(file: ClientFile) -> Iterator[Ready]:
+    """Each activity left off the returns: what its income costs, or its loss saves."""
+    for key, activity in running(file):
+        title = f"{activity.name or key} left off the returns"
+        made = fitting(
+            title, Edit(label=title, changes=(step_to(file, f"/activities/{key}/archived", True),))
+        )
+        yield Ready(f"without.{key}", title, partial(made_already, made))
 
 
 def _allowance(file: ClientFile) -> Iterator[Ready]:

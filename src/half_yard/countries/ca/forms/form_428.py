@@ -6,7 +6,7 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.forms import form_428_credits as provincial
 from half_yard.countries.ca.forms import form_428_reductions as reductions
-from half_yard.countries.ca.forms import t1, t1_personal, t691, t2209
+from half_yard.countries.ca.forms import t1, t1_contributions, t1_personal, t691, t2209
 from half_yard.countries.ca.forms.t1_credits import less_part_of_income
 from half_yard.countries.ca.frame import BOOKS, COMPUTED, PROVINCES, province, rules, spouse_of
 from half_yard.countries.ca.tax_brackets import by_brackets, in_province
@@ -26,7 +26,8 @@ ALBERTA, ONTARIO, YUKON = "AB", "ON", "YT"
 CONTRIBUTED = (
     ("cpp_employed", "58240", "CPP contributions on employment", t1_personal.cpp_base_employed),
     ("cpp_credit", "58280", "CPP contributions on self-employment", t1_personal.cpp_credit),
-    ("insurance", "58300", "Employment insurance premiums", t1_personal.insurance),
+    ("insurance", "58300", "Employment insurance premiums", t1_contributions.insurance),
+    ("own_insurance", "58305", "Insurance premiums on self-employment", t1_contributions.own_insurance),
 )
 """The amounts for contributions, as (key, line, title, part)."""
 FREE_PART = {"BC", "NB", "NL", "NS", "ON", "PE", "SK"}
@@ -69,7 +70,11 @@ def before_reductions(page: Page, ask: Ask, person: str) -> None:
         *provincial.lines(page, ask, person),
         page.line("spouse", "58120", "Spouse or common-law partner amount", _spouse_amount(ask, person)),
         *_dependant(page, ask, person),
-        *(page.line(key, number, title, ask(amount, person)) for key, number, title, amount in CONTRIBUTED),
+        *(
+            page.line(key, number, title, figure)
+            for key, number, title, amount in CONTRIBUTED
+            if (figure := ask(amount, person)).amount or key != "own_insurance"
+        ),
     ]
     amounts += provincial.tuition(page, ask, person, total(amounts), tax)
     amounts += provincial.transferred(page, ask, person, basic_amount)

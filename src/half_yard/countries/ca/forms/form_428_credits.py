@@ -6,9 +6,16 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca import gaps
 from half_yard.countries.ca.children import OF_AMOUNTS, children, number_of
-from half_yard.countries.ca.forms import t1, t1_caregiver, t1_credits, t1_further_credits, t1_personal
+from half_yard.countries.ca.forms import (
+    t1,
+    t1_caregiver,
+    t1_contributions,
+    t1_credits,
+    t1_further_credits,
+    t1_personal,
+)
 from half_yard.countries.ca.frame import province, rules, spouse_of
 from half_yard.countries.ca.items import of_person
 from half_yard.countries.ca.tax_brackets import in_province
@@ -164,9 +171,9 @@ def transferred(page: Page, ask: Ask, person: str, basic_of: Callable[[Ask, str]
            if each is not None and each.amount]  # fmt: skip
     if not own:
         return []
-    insured = slips.boxes(ask, other, "ei")
+    insured = ask(t1_contributions.insurance, other)
     contributed = (ask(t1_personal.cpp_base_employed, other), ask(t1_personal.cpp_credit, other))
-    others = total((ask(basic_of, other), *contributed, *insured), "the other amounts")
+    others = total((ask(basic_of, other), *contributed, insured), "the other amounts")
     taxable = ask(t1.taxable_income, other)["taxable_income"]
     left = t1_credits.unused(total(own, "amounts"), taxable, others)
     title = "Amounts transferred from the spouse or partner"

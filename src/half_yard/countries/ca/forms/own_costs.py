@@ -23,6 +23,18 @@ def own_costs(ask: Ask, activity: str, person: str) -> Figure | None:
     return entered(typed, "own costs of the owner", f"/activities/{activity}/facts/{_key(person)}")
 
 
+def _rebate_key(person: str) -> str:
+    return f"gst_rebate_{person}"
+
+
+def rebate(ask: Ask, activity: str, person: str) -> Figure | None:
+    """Line 9974: the GST/HST rebate that a partner got for costs of their own; None where there is none."""
+    typed = ask.of(activity_of, activity).facts.get(_rebate_key(person))
+    if not typed:
+        return None
+    return entered(typed, "GST/HST rebate", f"/activities/{activity}/facts/{_rebate_key(person)}")
+
+
 def own_costs_fields(file: ClientFile, activity: str) -> Sequence[Field]:
     """What each of several owners is asked."""
     owners = [person for person, share in sorted(file.activities[activity].owners.items()) if share]
@@ -30,9 +42,12 @@ def own_costs_fields(file: ClientFile, activity: str) -> Sequence[Field]:
         return ()
     return [
         Field(
-            f"/activities/{activity}/facts/{_key(person)}",
-            f"Own costs of {file.people[person].name or person}", FieldKind.AMOUNT, optional=True,
-            hint="paid alone, not in the books",
+            f"/activities/{activity}/facts/{key(person)}", f"{words} of {file.people[person].name or person}",
+            FieldKind.AMOUNT, optional=True, hint=hint,
+        )
+        for key, words, hint in (
+            (_key, "Own costs", "paid alone, not in the books"),
+            (_rebate_key, "GST/HST rebate", "got for costs of their own"),
         )
         for person in owners
         if person in file.people

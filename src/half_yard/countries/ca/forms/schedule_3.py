@@ -7,14 +7,24 @@ both.
 from __future__ import annotations
 
 import datetime
+from decimal import Decimal
 
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import additions, gaps, pools
 from half_yard.countries.ca.additions import asset_of
-from half_yard.countries.ca.carried_amounts import CAPITAL_LOSSES, came
+from half_yard.countries.ca.carried_amounts import CAPITAL_LOSSES, GAIN_RESERVES, came
 from half_yard.countries.ca.classes import LAND_PROCEEDS, PROPERTY
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
-from half_yard.countries.ca.items import COST, ITEMS, OUTLAYS, SOLD_HOME, WHAT, of_person
+from half_yard.countries.ca.items import (
+    COST,
+    ITEMS,
+    OUTLAYS,
+    SOLD_HOME,
+    WHAT,
+    YEARS_HOME,
+    YEARS_OWNED,
+    of_person,
+)
 from half_yard.figures import (
     NOTHING,
     Carries,
@@ -26,10 +36,13 @@ from half_yard.figures import (
     difference,
     not_below_zero,
     smaller_of,
+    stated,
     times,
     total,
 )
 from half_yard.sharing import split
+
+ONE = stated(Decimal(1), "one year given")
 
 
 @Form
@@ -41,10 +54,9 @@ def schedule_3(ask: Ask, person: str) -> Page:
 
 def applies(ask: Ask, person: str) -> bool:
     """Whether a person has sold anything, or has losses of earlier years."""
-    kinds = ("capital_sale", "gains_on_slips")
-    return bool(
-        of_person(ask, person, *kinds) or ask(of_assets, person) or came(ask, CAPITAL_LOSSES, person).parts
-    )
+    kinds = ("capital_sale", "gains_on_slips", "gain_reserve")
+    carried = (came(ask, kind, person).parts for kind in (CAPITAL_LOSSES, GAIN_RESERVES))
+    return bool(of_person(ask, person, *kinds) or ask(of_assets, person) or any(carried))
 
 
 def of_assets(ask: Ask, person: str) -> tuple[tuple[str, str, Figure], ...]:
@@ -98,6 +110,16 @@ def land_gain(ask: Ask, pool: pools.Pool, key: str) -> Figure | None:
     return gain.named("gain or loss of the land")
 
 
+def _of_home(gain: Figure, owned: Figure | None, designated: Figure | None) -> Figure:
+    """What is not exempt of a home's gain: nothing, or the part of the years in which it was not the home,
+    one year given (ITA 40(2)(b)); no loss counts (40(2)(g)(iii))."""
+    if owned is None or designated is None or not owned.amount:
+        return NOTHING
+    counted = smaller_of(total((designated, ONE), "years designated and one"), owned)
+    exempt = (gain * (counted / owned)).in_cents().named("exempt part")
+    return not_below_zero(difference(gain, exempt))
+
+
 @schedule_3.part
 def gains(page: Page, ask: Ask, person: str) -> None:
     """What was sold, and half of it: line 12700."""
@@ -112,10 +134,17 @@ def gains(page: Page, ask: Ask, person: str) -> None:
             costs = [each for box in (COST, OUTLAYS) if (each := ITEMS.box_of(found, box)) is not None]
             gain = difference(price, *costs, label=price.label)
             if item.choices.get(WHAT) == SOLD_HOME:
-                gain = NOTHING
+                gain = _of_home(gain, ITEMS.box_of(found, YEARS_OWNED), ITEMS.box_of(found, YEARS_HOME))
             lines.append(page.line(path.rpartition("/")[2], "", item.name or "Sold", gain))
     if slips := of_person(ask, person, "gains_on_slips"):
         lines.append(page.line("slips", "17400", "Capital gains on slips", total(slips)))
+    if (back := came(ask, GAIN_RESERVES, person)).parts:
+        lines.append(page.line("reserves_before", "19200", "Reserves deducted last year", back))
+    reserved = of_person(ask, person, "gain_reserve")
+    if reserved:
+        reserve = page.line("reserve", "19200", "Reserve of this year, Form T2017", total(reserved),
+                            Role.COST, carries=Carries(GAIN_RESERVES, of=person))  # fmt: skip
+        lines.append(difference(NOTHING, reserve))
     page.section = ""
     whole = page.line("whole", "19700", "Total capital gains or losses", total(lines), Role.SUBTOTAL)
     half = ask(rules).figure("capital_gains_inclusion", label="part of a gain that counts")

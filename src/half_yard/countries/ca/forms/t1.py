@@ -12,6 +12,7 @@ from half_yard.countries.ca.forms import (
     t1_income,
     t776,
 )
+from half_yard.countries.ca.forms import t1_contributions as contributions
 from half_yard.countries.ca.forms import t1_deductions as deductions
 from half_yard.countries.ca.forms import t1_personal as personal
 from half_yard.countries.ca.frame import (
@@ -95,8 +96,8 @@ def net_income(page: Page, ask: Ask, person: str) -> None:
 def _enhanced(ask: Ask, person: str) -> Figure:
     """The additional parts of what was contributed on employment (ITA 60(e.1)): a part of box 16 of slips T4,
     and the whole of box 16A."""
-    first = difference(total(slips.boxes(ask, person, "cpp")), personal.cpp_base_employed(ask, person))
-    return total((first, *slips.boxes(ask, person, "cpp2")))
+    paid, base = ask(contributions.counted, person, "cpp"), ask(personal.cpp_base_employed, person)
+    return total((difference(paid, base), ask(contributions.counted, person, "cpp2")))
 
 
 @t1.part

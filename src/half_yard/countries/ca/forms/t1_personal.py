@@ -6,9 +6,9 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca import gaps
 from half_yard.countries.ca.children import has_child
-from half_yard.countries.ca.forms import schedule_8, t1, t1_caregiver
+from half_yard.countries.ca.forms import schedule_8, t1, t1_caregiver, t1_contributions
 from half_yard.countries.ca.frame import is_alone, people, rules, spouse_of
 from half_yard.countries.ca.questions import DEPENDANT, DEPENDANT_INCOME
 from half_yard.figures import (
@@ -74,9 +74,9 @@ def amounts_before(ask: Ask, person: str) -> Figure:
     """What a person's own income is set against before amounts that may be transferred: lines 30000 to 31260
     (Schedule 2)."""
     contributed = (cpp_base_employed(ask, person), ask(cpp_credit, person))
-    insured = slips.boxes(ask, person, "ei")
+    insured = ask(t1_contributions.insurance, person)
     basic, employed = ask(basic_amount, person), ask(employment_amount, person)
-    return total((basic, *contributed, *insured, employed), "the other amounts")
+    return total((basic, *contributed, insured, employed), "the other amounts")
 
 
 def claims_dependant(ask: Ask, person: str) -> bool:
@@ -114,10 +114,5 @@ def cpp_base_employed(ask: Ask, person: str) -> Figure:
     values = ask(rules)
     base = values.figure("cpp_base_rate_each", label="base rate")
     both = base + values.figure("cpp_first_additional_rate_each", label="first additional rate")
-    paid = total(slips.boxes(ask, person, "cpp"), "contributions on slips T4")
+    paid = ask(t1_contributions.counted, person, "cpp")
     return (paid * (base / both).named("base part of the rate")).in_cents()
-
-
-def insurance(ask: Ask, person: str) -> Figure:
-    """Line 31200."""
-    return total(slips.boxes(ask, person, "ei"))

@@ -1,11 +1,11 @@
-"""Credits of the T1 that are paid out: lines 45200, 45350, 45355 and 46900."""
+"""Credits of the T1 that are paid out: lines 44800, 45000, 45200, 45350, 45355 and 46900."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Sequence
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca.forms import t1, t1_credits, t2125
+from half_yard.countries.ca.forms import t1, t1_contributions, t1_credits, t2125
 from half_yard.countries.ca.frame import people, rules
 from half_yard.countries.ca.items import of_person
 from half_yard.figures import NOTHING, Figure, Page, below, not_below_zero, smaller_of, total
@@ -57,16 +57,21 @@ def _part_of(ask: Ask, person: str, kind: str, limit: str, rate: str) -> Figure:
     return (counted * values.figure(rate, label="part that is paid back")).in_cents()
 
 
-LINES = (
+Credit = tuple[str, str, str, Callable[[Ask, str], Figure]]
+BEFORE_BENEFIT: tuple[Credit, ...] = (
+    ("cpp_overpaid", "44800", "CPP overpayment", t1_contributions.overpaid_pension),
+    ("ei_overpaid", "45000", "Employment insurance overpayment", t1_contributions.overpaid_insurance),
     ("medical_supplement", "45200", "Refundable medical expense supplement", medical_supplement),
+)
+AFTER_BENEFIT: tuple[Credit, ...] = (
     ("training", "45350", "Canada training credit", training),
     ("multigenerational", "45355", "Multigenerational home renovation credit", for_generations),
     ("school_supplies", "46900", "Eligible educator school supplies", supplies),
 )
 
 
-def lines(page: Page, ask: Ask, person: str) -> Iterator[Figure]:
+def lines(page: Page, ask: Ask, person: str, credits_: Sequence[Credit]) -> Iterator[Figure]:
     """Each where there is something."""
-    for key, number, title, credit in LINES:
+    for key, number, title, credit in credits_:
         if (figure := ask(credit, person)).amount:
             yield page.line(key, number, title, figure)

@@ -16,6 +16,7 @@ from half_yard.countries.ca.forms import (
     t2209,
 )
 from half_yard.countries.ca.forms import t1_caregiver as caregiver
+from half_yard.countries.ca.forms import t1_contributions as contributions
 from half_yard.countries.ca.forms import t1_credits as amounts_of
 from half_yard.countries.ca.forms import t1_further_credits as further
 from half_yard.countries.ca.forms import t1_personal as personal
@@ -51,7 +52,8 @@ AMOUNTS = (
     ("caregiver_child", "30500", "Canada caregiver amount for children", caregiver.for_children),
     ("cpp_employed", "30800", "Base CPP contributions on employment", personal.cpp_base_employed),
     ("cpp_credit", "31000", "Base CPP contributions on self-employment", personal.cpp_credit),
-    ("insurance", "31200", "Employment insurance premiums", personal.insurance),
+    ("insurance", "31200", "Employment insurance premiums", contributions.insurance),
+    ("own_insurance", "31217", "Insurance premiums on self-employment", contributions.own_insurance),
     ("volunteer", "31220", "Volunteer firefighter or search and rescue", further.volunteer),
     ("employment_amount", "31260", "Canada employment amount", personal.employment_amount),
     ("home_buyers", "31270", "Home buyers' amount", amounts_of.home_buyers_amount),
@@ -165,6 +167,9 @@ def payable(page: Page, ask: Ask, person: str) -> None:
         page.line("advance", "41500", "Workers benefit paid in advance", ask(slips.advance, person)),
         page.line("provincial", "42800", "Provincial or territorial tax", ask(form_428.tax_of, person)),
     ]
+    if (insured := ask(contributions.own_insurance, person)).amount:
+        title = "Insurance premiums payable on self-employment"
+        lines.append(page.line("own_insurance", "42120", title, insured))
     net = ask(net_income, person)
     if "repaid" in net:
         lines.append(page.line("repayment", "42200", "Social benefits repayment", net["repaid"]))
@@ -188,11 +193,12 @@ def balance(page: Page, ask: Ask, person: str) -> None:
         (
             page.line("deducted", "43700", "Total income tax deducted", deducted),
             page.line("abatement", "44000", "Refundable Quebec abatement", _abatement(ask, person)),
+            *refundable.lines(page, ask, person, refundable.BEFORE_BENEFIT),
             page.line("workers_benefit", "45300", "Canada workers benefit", ask(schedule_6.benefit, person)),
+            *refundable.lines(page, ask, person, refundable.AFTER_BENEFIT),
             page.line(
                 "instalments", "47600", "Tax paid by instalments", total(ask(slips.instalments, person))
             ),
-            *refundable.lines(page, ask, person),
         )
     )
     paid = page.line("credits_in_all", "48200", "Total credits", paid, Role.TOTAL)

@@ -20,7 +20,7 @@ from half_yard.countries.ca.activity_facts import (
     fiscal_period,
 )
 from half_yard.countries.ca.forms import cca, part_7, t1139
-from half_yard.countries.ca.forms.own_costs import own_costs
+from half_yard.countries.ca.forms.own_costs import own_costs, rebate
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
 from half_yard.countries.ca.pools import has_pools
@@ -214,9 +214,15 @@ def own_share(page: Page, ask: Ask, activity: str, person: str) -> None:
     whole = ask(net_income, activity)["net_income"]
     part = split(whole, ask(BOOKS.shares, activity))[person]
     own = page.line("share", "", "Share of the net income or loss", part)
-    if (costs := own_costs(ask, activity, person)) is not None:
-        less = page.line("own_costs", "9943", "Other amounts deductible from the share", costs, Role.COST)
-        page.line("adjusted", "", "Net income after adjustments", own - less, Role.SUBTOTAL)
+    back, costs = rebate(ask, activity, person), own_costs(ask, activity, person)
+    if back is not None:
+        own = own + page.line("rebate", "9974", "GST/HST rebate for partners", back)
+    if costs is not None:
+        own = own - page.line(
+            "own_costs", "9943", "Other amounts deductible from the share", costs, Role.COST
+        )
+    if back is not None or costs is not None:
+        page.line("adjusted", "", "Net income after adjustments", own, Role.SUBTOTAL)
 
 
 def after_adjustments(ask: Ask, activity: str, person: str) -> Figure:

@@ -9,7 +9,7 @@ from half_yard.countries.ca import gaps
 from half_yard.countries.ca.activity_facts import DENIED_DAYS, SHORT_DAYS, UNITS, fact
 from half_yard.countries.ca.brought import personal_of
 from half_yard.countries.ca.forms import cca
-from half_yard.countries.ca.forms.own_costs import own_costs
+from half_yard.countries.ca.forms.own_costs import own_costs, rebate
 from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, rules
 from half_yard.countries.ca.pools import has_pools
@@ -140,6 +140,8 @@ def share(page: Page, ask: Ask, activity: str, person: str) -> None:
     net = page.line(
         "share", "", "Share of the net income or loss", part(ask(net_income, activity)["net_income"])
     )
+    if (back := rebate(ask, activity, person)) is not None:
+        net = net + page.line("rebate", "9974", "GST/HST rebate for partners", back)
     if (costs := own_costs(ask, activity, person)) is not None:
         net = net - page.line("own_costs", "9945", "Other expenses of the co-owner", costs, Role.COST)
     if not ask(has_pools, activity):
