@@ -28,9 +28,9 @@ from half_yard.review import Finding, Level, share_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
-    "Not part of it: farms and fishing, business income abroad, split income of relatives, reserves "
-    "of gains, other credits than those offered, investment tax credits, benefits but the workers "
-    "benefit, GST/HST returns, and Quebec's own return."
+    "Not part of it: farms and fishing, business income abroad or in several provinces, split income of "
+    "relatives, other credits than those offered, investment tax credits, benefits but the workers benefit, "
+    "GST/HST returns, and Quebec's own return."
 )
 
 

@@ -101,8 +101,8 @@ State = tuple[int, ...]
 
 
 def least(computation: Computation) -> Fitting:
-    """The claims at which no other answer to a single choice would cost a couple less, with what each saves.
-    Raises ValueError where what is in the file costs least already."""
+    """The claims at which no other answer to a single choice would cost a couple less, with what each saves;
+    without edits where what is in the file costs least already."""
     file, memory = computation.file, Memory()
     every = tuple(choices(file))
 
@@ -113,11 +113,11 @@ def least(computation: Computation) -> Fitting:
     best = (AS_IT_IS,) * len(every)
     while (better := _better(every, best, cost)) is not None:
         best = better
-    if not _fitting(every, best).edits[0].changes:
-        raise ValueError("No other claim would cost less: what is in the file costs both together least.")
-    saved = money_text(cost((AS_IT_IS,) * len(every)) - cost(best))
-    note = " ".join((f"Both together pay {saved} less.", *_reasons(every, best, cost)))
-    return _fitting(every, best, note)
+    saved = cost((AS_IT_IS,) * len(every)) - cost(best)
+    said = (
+        f"Both together pay {money_text(saved)} less." if saved else "It costs both together least as it is."
+    )
+    return _fitting(every, best, " ".join((said, *_reasons(every, best, cost))))
 
 
 def _better(every: Sequence[Choice], state: State, cost: Callable[[State], Decimal]) -> State | None:
@@ -149,18 +149,23 @@ def _fitting(every: Sequence[Choice], state: State, note: str = "") -> Fitting:
         choice.answers[answer] for choice, answer in zip(every, state, strict=True) if answer != AS_IT_IS
     ]
     steps = tuple(step for answer in chosen for step in answer.steps)
-    return fitting(TITLE, Edit(label=TITLE, changes=steps), note=note)
+    return fitting(TITLE, *([Edit(label=TITLE, changes=steps)] if steps else []), note=note)
 
 
 def _reasons(every: Sequence[Choice], state: State, cost: Callable[[State], Decimal]) -> Iterator[str]:
     """For each choice that is answered otherwise what that saves, for the others what the next best answer
     would cost."""
     for number, choice in enumerate(every):
-        others = [other for other in _one_otherwise(every, state) if other[number] != state[number]]
         answer = state[number]
-        if answer == AS_IT_IS or not choice.answers[answer].steps:
-            more = min(map(cost, others)) - cost(state)
-            yield f"{choice.title} as it is: otherwise at least {money_text(more)} more."
-        else:
-            before = cost((*state[:number], AS_IT_IS, *state[number + 1 :])) - cost(state)
-            yield f"{choice.title} {choice.answers[answer].words}: {money_text(before)} less."
+
+        def otherwise(other: int, number: int = number) -> Decimal:
+            return cost((*state[:number], other, *state[number + 1 :])) - cost(state)
+
+        if answer != AS_IT_IS and choice.answers[answer].steps:
+            less = money_text(otherwise(AS_IT_IS))
+            yield f"{choice.title} {choice.answers[answer].words}: {less} less than as it is."
+        elif changing := [other for other, each in enumerate(choice.answers) if each.steps]:
+            next_best = min(changing, key=otherwise)
+            more = otherwise(next_best)
+            costs = f"costs {money_text(more)} more" if more else "costs as much"
+            yield f"{choice.title} stays as it is: {choice.answers[next_best].words} it {costs}."

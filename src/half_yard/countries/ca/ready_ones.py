@@ -172,7 +172,6 @@ def _claims(computation: Computation) -> Iterator[Ready]:
 
 
 def _least(computation: Computation, typed: str) -> Fitting:
-    """Raises ValueError where nothing would cost less."""
     del typed
     return least(computation)
 
