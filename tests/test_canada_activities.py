@@ -47,6 +47,16 @@ class SalesTax(unittest.TestCase):
         self.assertIn("how much is in them is not typed", gaps(file, "t1.owner/total_income"))
 
 
+class Meals(unittest.TestCase):
+    def test_half_of_them_once(self) -> None:
+        """Example 41: 1,200 in the books are 600 on line 8523."""
+        file = shop_with("50000")
+        meals = Entry(activity=SHOP, line="meals", amount=Decimal(1200))
+        file = file.model_copy(update={"entries": {**file.entries, "e00002": meals}})
+        self.assertEqual(amount(file, f"{T2125}/meals"), 600)
+        self.assertEqual(amount(file, f"{T2125}/net_income"), 49400)
+
+
 class Reserves(unittest.TestCase):
     def test_what_is_deducted_comes_back_next_year(self) -> None:
         """ITA 20(1)(m), 12(1)(e)."""

@@ -31,7 +31,7 @@ def pool_life(computation: Computation, key: str) -> PoolLife:
 
 
 class Allowance(unittest.TestCase):
-    """Examples A and B: class 8, one addition of 2,400."""
+    """Examples 1 to 6, 9, 14 and 15: class 8, mostly one addition of 2,400."""
 
     def closes(self, file: ClientFile, allowance: str, closing: str, activity: str = FLAT) -> None:
         self.assertEqual(amount(file, CCA.format(activity, "allowance")), Decimal(allowance))
@@ -104,6 +104,22 @@ class Allowance(unittest.TestCase):
         )  # fmt: skip
         file = business_of("90000", 2023, assets={"s00001": computer})
         self.assertEqual(amount(file, f"cca.{SHOP}/class_50.allowance"), 1560)
+
+    def test_what_is_often_claimed_and_wrong_can_not_be_claimed(self) -> None:
+        """Examples 8 and 13: 2,400 in full, or 1,310 to bring the income to nil, however much is wanted; 720
+        again in the second year; the personal part of a computer taken off twice, or not at all."""
+        for year, most in ((2021, "720"), (2024, "480")):
+            for wanted in (2400, 1310):
+                facts = {"cca_at_most": Decimal(wanted)}
+                file = rental_of("1310", year, bought("2400", f"{year}-05-01"), flat={"facts": facts})
+                self.closes(file, most, str(2400 - Decimal(most)))
+        second = rental_of("3000", 2022, bought("2400", "2021-05-01"), carryovers=ucc("1680"),
+                           flat={"facts": {"cca_at_most": Decimal(720)}})  # fmt: skip
+        self.closes(second, "336", "1344")
+        computer = bought("2600", "2023-05-01", SHOP, asset_class="class_50", share=Decimal(60))
+        file = business_of("90000", 2023, assets={"s00001": computer})
+        self.assertEqual(amount(file, f"cca.{SHOP}/class_50.additions"), 1560)
+        self.assertEqual(amount(file, f"t2125.{SHOP}/allowance"), Decimal("1287.00"))
 
     def test_a_cheap_appliance_is_of_class_8_all_the_same(self) -> None:
         """Example 10: class 12 under 500 is for tools and instruments."""

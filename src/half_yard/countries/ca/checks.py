@@ -58,6 +58,7 @@ def findings_of(
         *_services(file),
         *_gifts(sheets),
         *_slips(file),
+        *_shares_by_title(file),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)
@@ -127,6 +128,19 @@ def _slips(file: ClientFile) -> Iterator[Finding]:
                     f"/{collection}/{key}/{payer}",
                     "Type it.",
                 )
+
+
+def _shares_by_title(file: ClientFile) -> Iterator[Finding]:
+    """Rentals of which a couple owns unequal parts: the income follows the title (guide T4036; ITA 74.1)."""
+    for key, activity in sorted(file.activities.items()):
+        shares = [share for share in activity.owners.values() if share]
+        if activity.kind == "rental" and not activity.archived and len(set(shares)) > 1:
+            words = (
+                f"{activity.name or key}: its income is divided by title. Another split than that of the "
+                "ownership is not allowed."
+            )
+            path = f"/activities/{key}/owners"
+            yield Finding(Level.NOTE, words, path, "See that the shares are those of the title.")
 
 
 def _gifts(sheets: Sequence[Sheet]) -> Iterator[Finding]:

@@ -73,6 +73,8 @@ INCOMES = (
              "Pension in Canadian dollars, before tax", "T1, line 11500", boxes=TAX_ABROAD),
     ItemKind("other_income", "Other income", "T4A box 028 death benefit", "Taxable amount",
              "T1, line 13000"),
+    ItemKind("child_benefit", "Universal child care benefit of earlier years", "UCCB RC62 lump sum",
+             "Box 10", "T1, line 11700"),
     ItemKind("workers_compensation", "Workers' compensation", "T5007 box 10", "Box 10",
              "T1, line 14400, and taken off again"),
     ItemKind("social_assistance", "Social assistance", "T5007 box 11 welfare", "Box 11",

@@ -7,6 +7,7 @@ import datetime
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.ca.country import COUNTRY
 from half_yard.countries.ca.due_dates import return_due
 from half_yard.countries.ca.forms import t1_tax
 from half_yard.countries.ca.frame import BOOKS, rules
@@ -45,7 +46,7 @@ def costs(page: Page, ask: Ask, person: str) -> None:
     month = ask(interest, owed, DAYS_OF_A_MONTH)
     page.line("thirty_days", "", f"For each {DAYS_OF_A_MONTH} days about", month)
     for key, months, title in (
-        ("late", MONTHS, f"Penalty for filing after {due:%B} {due.day}"),
+        ("late", MONTHS, f"Penalty for filing after {COUNTRY.calendar(year).text(due)}"),
         ("late_again", MONTHS_AGAIN, "Penalty where it was late before, after a demand to file"),
     ):
         page.section = title

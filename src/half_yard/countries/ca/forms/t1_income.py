@@ -19,6 +19,7 @@ OTHER_INCOME = (
     ("oas", "11300", "Old age security pension"),
     ("cpp_benefit", "11400", "CPP or QPP benefits"),
     ("pension", "11500", "Other pensions and superannuation"),
+    ("child_benefit", "11700", "Universal child care benefit"),
     ("ei", "11900", "Employment insurance and other benefits"),
     ("support_received", "12800", "Support payments received"),
     ("rrsp_income", "12900", "RRSP income"),
