@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from decimal import Decimal
+from unittest import mock
 
 from PySide6.QtCore import Qt
-from PySide6.QtWidgets import QLineEdit
+from PySide6.QtWidgets import QComboBox, QLineEdit
 
 from half_yard.demo import client_files, write_office
+from half_yard.desktop.assets.asset_view import AssetView
 from half_yard.desktop.assets.which_part import Part
 from half_yard.desktop.stages import Stage
 from half_yard.figures import Place
@@ -139,3 +141,75 @@ class Couple(WindowCase):
         items = self.window.workspace.file.items
         made = next(item for key, item in items.items() if key not in before)
         self.assertEqual((made.kind, made.person, made.amount), ("child_care", "spouse", Decimal(5200)))
+
+    def test_children_sales_tax_and_a_code_by_keyboard(self) -> None:
+        workspace = self.window.workspace
+        workspace.go_to("/items/i00001/amount")
+        self.settle()
+        self.window.books.household.tables["dependants"].table.start_new()
+        self.press(ENTER)
+        for cell in ("Tobi", "", "2/4/2018"):
+            self.type(cell, ENTER)
+        self.assertEqual(
+            [str(each.birth_date) for each in workspace.file.dependants.values()], ["2018-04-02"]
+        )
+        workspace.go_to("/activities/a00001/choices/gst_recorded")
+        self.settle()
+        box = self.focused()
+        assert isinstance(box, QComboBox)
+        self.assertEqual(box.currentText(), "Recorded without the tax")
+        self.type("quick")
+        workspace.go_to("/activities/a00001/facts/gst_collected")
+        self.settle()
+        self.type("1300", TAB)
+        self.assertEqual(workspace.file.activities["a00001"].facts["gst_collected"], 1300)
+        workspace.go_to("/activities/a00001/code")
+        self.settle()
+        line = self.focused()
+        assert isinstance(line, QLineEdit)
+        line.selectAll()
+        self.type("bookkeeper")
+        self.settle()
+        self.press(DOWN)
+        self.press(ENTER)
+        self.assertEqual(workspace.file.activities["a00001"].code, "541215")
+
+    def test_the_life_of_a_class_stands_beneath_its_asset(self) -> None:
+        self.window.open_path(self.folder / "Laframboise, Odette 2025.halfyard")
+        self.window.workspace.go_to("/assets/s00001")
+        self.settle()
+        view = self.window.assets.view(AssetView)
+        self.assertIn("Class 1 of Selby Street", view.words.text())
+        self.assertTrue(view.tape.isVisible())
+        self.assertIn("Nothing this year", view.tape.accessibleName())
+
+    def test_signed_refused_mended_and_sent(self) -> None:
+        window, workspace = self.window, self.window.workspace
+        for person in ("owner", "spouse"):
+            workspace.go_to(f"/people/{person}/choices/t183_signed")
+            self.settle()
+            self.type("20/4/2026", TAB)
+        self.assertEqual(workspace.file.people["spouse"].choices, {"t183_signed": "2026-04-20"})
+        workspace.go_to("/people/owner/choices/t183_signed")
+        self.settle()
+        line = self.focused()
+        assert isinstance(line, QLineEdit)
+        line.selectAll()
+        self.press(Key.Key_Delete)
+        self.press(TAB)
+        self.assertEqual(workspace.file.people["owner"].choices, {})
+        for state in ("refused", "accepted"):
+            window.show_stage(Stage.HAND_OVER)
+            window.hand_over.choose("filing")
+            self.settle()
+            with mock.patch("half_yard.standins.gateway.random", return_value=1.0):
+                window.hand_over.filing.send.setFocus()
+                self.press(Key.Key_Space)
+                self.settle()
+            self.assertEqual(sorted(workspace.file.filings.items())[-1][1].state, state)
+            if state == "refused":
+                reasons = next(iter(workspace.file.filings.values())).reasons
+                self.assertEqual([each.path for each in reasons], ["/people/owner/choices/t183_signed"])
+                workspace.go_to(reasons[0].path)
+                self.settle()
+                self.type("21/4/2026", TAB)

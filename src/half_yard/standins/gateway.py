@@ -64,7 +64,7 @@ def _reasons(root: Element) -> Iterator[Reason]:
     for signer in signers:
         yield from _of_signer(signer, rules)
     for each in rules["sums"]:
-        yield from _sum(root, each, Decimal(rules["within"]))
+        yield from _sum(root, each, Decimal(rules["tolerance"]))
 
 
 def _of_signer(signer: Element, rules: Any) -> Iterator[Reason]:

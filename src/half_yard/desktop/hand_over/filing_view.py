@@ -56,7 +56,8 @@ class FilingView(StripPart):
         signed = bool(self._workspace.pack.signers(file))
         reason = self._why_not(electronic_return(self._workspace.computation)) if signed else NOT_HERE
         self.heading.setText(f"{kind_of_next(file).capitalize()} return of {file.tax_year}")
-        words = f"It goes to the {NAME}: numbers of persons in full, every sheet, the PINs, nothing else."
+        what = "numbers of persons in full, every sheet, what it is signed with, nothing else"
+        words = f"It goes to the {NAME}: {what}."
         self._said.setText(reason or words)
         self.send.setEnabled(not reason)
         self.ask.setVisible(bool(waiting(file)))

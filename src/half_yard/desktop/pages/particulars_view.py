@@ -9,7 +9,6 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QScrollArea, QVBoxLayout, QWidget
 
 from half_yard.asked import Field, FieldKind, heading
-from half_yard.countries import ManyAnswers
 from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import button, soft
 from half_yard.desktop.workspace import Workspace
@@ -88,7 +87,7 @@ class ParticularsView(QScrollArea):
         yield Field(f"{path}/ended", "Ended", FieldKind.DATE, hint="if in this year")
         yield from self._owners(path)
         yield heading(path, "How it is run")
-        yield from (_choice(path, question) for question in asked.activity_choices(activity.kind))
+        yield from (question.field(path) for question in asked.activity_choices(activity.kind))
         questions = asked.questions_of(file, self._key)
         yield from (question.field(path) for question in questions if not question.group)
         yield heading(path, "Own lines among other expenses")
@@ -113,7 +112,7 @@ class ParticularsView(QScrollArea):
             yield Field(f"{path}/owners/{person}", label, FieldKind.PERCENT, problem=self._share_problem)
         if len(file.people) > 1:
             kind = file.activities[self._key].kind
-            yield from (_choice(path, question) for question in pack.asked.owners_choices(kind))
+            yield from (question.field(path) for question in pack.asked.owners_choices(kind))
 
     def _share_problem(self, _shown: str) -> str:
         activity = self._workspace.file.activities.get(self._key)
@@ -149,10 +148,3 @@ class ParticularsView(QScrollArea):
         name = self._workspace.file.activities[self._key].name or "The activity"
         if self._workspace.try_to(edit):
             self._workspace.said.emit(f"{name} is taken out, with what belonged to it. Undo brings it back.")
-
-
-def _choice(path: str, question: ManyAnswers) -> Field:
-    return Field(
-        f"{path}/choices/{question.key}", question.text, FieldKind.CHOICE, question.options,
-        hint=question.explanation,
-    )  # fmt: skip

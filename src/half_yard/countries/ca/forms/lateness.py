@@ -53,12 +53,11 @@ def costs(page: Page, ask: Ask, person: str) -> None:
         prefix = "late_filing" if key == "late" else key
         at_once = values.figure(f"{prefix}_rate", label="at once")
         monthly = values.figure(f"{prefix}_month_rate", label="for each full month")
-        page.line(f"{key}.0", "", "At once", (owed * at_once).in_cents())
+        page.line(f"{key}.0", "", "At once", (owed * at_once).in_cents(), Role.SUBTOTAL)
         for number in months:
             rate = total((at_once, monthly * stated(Decimal(number), "full months")), "part of the balance")
             words = f"{number} full months late" if number > 1 else "One full month late"
-            role = Role.SUBTOTAL if number == months[-1] else Role.LINE
-            page.line(f"{key}.{number}", "", words, (owed * rate).in_cents(), role)
+            page.line(f"{key}.{number}", "", words, (owed * rate).in_cents())
 
 
 def interest(ask: Ask, owed: Figure, days: int) -> Figure:
