@@ -322,7 +322,7 @@ class TheLifeOfAClass(unittest.TestCase):
         life = pool_life(computation, "s00001")
         assert life is not None
         for said in ("Class 8 of Flat, 20%", "Stove came in 2023 for 2,400.00",
-                     "Fridge came in 2019 for 900.00, left in 2023 for 0.00",
+                     "Fridge came in 2019 for 900.00. Fridge left in 2023 for 0.00.",
                      "claimed 720.00, at its end 1,680.00"):  # fmt: skip
             self.assertIn(said, life.words)
         (_, first, claimed), (_, _, unclaimed) = life.rows

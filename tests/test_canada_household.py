@@ -345,7 +345,7 @@ class Claims(unittest.TestCase):
         self.assertLess(together(compute(after)), together(compute(file)))
         self.assertEqual([each.person for each in after.items.values() if each.kind == "medical"], ["spouse"])
         self.assertEqual(after.people["owner"].facts["pension_split"], 12000)
-        self.assertIn("Medical costs claimed by spouse", made.note)
+        self.assertIn("Medical costs: claimed by spouse", made.note)
         again = next(each for each in PACK.ready(compute(after)) if each.key == "claims.least").make("")
         self.assertEqual(again.edits, ())
         self.assertIn("least as it is", again.note)

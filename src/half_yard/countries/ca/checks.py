@@ -77,7 +77,7 @@ def _household(file: ClientFile) -> Iterator[Finding]:
     for key, person in file.people.items():
         role = ROLES.get(key, key)
         if not person.name:
-            yield Finding(Level.WARNING, f"The {role.lower()} has no name yet.", f"/people/{key}/first_name")
+            yield Finding(Level.WARNING, f"{role}: no name is typed yet.", f"/people/{key}/first_name")
         if problem := identity_problem(person.identity_number):
             yield Finding(Level.WARNING, problem, f"/people/{key}/identity_number", "Mend it before filing.")
         elif not person.identity_number:
@@ -119,15 +119,12 @@ def _services(file: ClientFile) -> Iterator[Finding]:
 
 def _slips(file: ClientFile) -> Iterator[Finding]:
     """Slips T4 and T5 of which it is not said who sent them."""
-    for collection, slip, payer in (("wages", "T4", "employer"), ("interest", "T5", "payer")):
+    for collection, payer, words in (
+        ("wages", "employer", "A slip T4 has no employer."), ("interest", "payer", "A slip T5 has no payer."),
+    ):  # fmt: skip
         for key, record in sorted(getattr(file, collection).items()):
             if not name_of(record):
-                yield Finding(
-                    Level.WARNING,
-                    f"A slip {slip} has no {payer}.",
-                    f"/{collection}/{key}/{payer}",
-                    "Type it.",
-                )
+                yield Finding(Level.WARNING, words, f"/{collection}/{key}/{payer}", "Type it.")
 
 
 def _shares_by_title(file: ClientFile) -> Iterator[Finding]:

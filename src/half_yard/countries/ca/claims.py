@@ -163,9 +163,12 @@ def _reasons(every: Sequence[Choice], state: State, cost: Callable[[State], Deci
 
         if answer != AS_IT_IS and choice.answers[answer].steps:
             less = money_text(otherwise(AS_IT_IS))
-            yield f"{choice.title} {choice.answers[answer].words}: {less} less than as it is."
+            yield f"{choice.title}: {choice.answers[answer].words}, {less} less than as it is."
         elif changing := [other for other, each in enumerate(choice.answers) if each.steps]:
             next_best = min(changing, key=otherwise)
             more = otherwise(next_best)
-            costs = f"costs {money_text(more)} more" if more else "costs as much"
-            yield f"{choice.title} stays as it is: {choice.answers[next_best].words} it {costs}."
+            words = choice.answers[next_best].words
+            if more:
+                yield f"{choice.title}: stays as it is. If {words}, {money_text(more)} more."
+            else:
+                yield f"{choice.title}: stays as it is. If {words}, as much."

@@ -72,7 +72,7 @@ PROVINCIAL_DIVIDENDS = gap(
 
 def provincial_amount(title: str) -> Mark:
     """An amount that a province has and whose value is not known."""
-    return gap(f"The province's {title} is not known for this year.", "Work it out on its Form 428.")
+    return gap(f"Not known of the province for this year: {title}.", "Work it out on its Form 428.")
 
 
 def rrsp_limit(path: str) -> Mark:

@@ -15,7 +15,7 @@ from half_yard.countries.results import Computation
 from half_yard.figures import Sheet
 from half_yard.figures.explain import exact_text
 from half_yard.figures.rounding import to_cents
-from half_yard.records import Asset, ClientFile
+from half_yard.records import ClientFile
 
 MOST_YEARS, SPARE = 12, Decimal(1)
 """The years to come end when so many are shown, as the tape has room for, or less than a dollar is left."""
@@ -60,10 +60,18 @@ def _falling(left: Decimal, rate: Decimal) -> Iterator[Decimal]:
 def _words(file: ClientFile, pool: Pool, sheet: Sheet, rate: Decimal) -> Iterator[str]:
     """What the class is, what has come and gone, and what it holds."""
     of, year = pool.of, file.tax_year
-    each = f", {rate:.0%} of what is left each year" if rate else ", in equal parts"
-    yield f"Class {NUMBERS[pool.kind]} of {file.called(pool.activity)}{each}."
-    for _, asset in by_pool(file)[pool]:
-        yield _came_and_went(asset)
+    number, activity = NUMBERS[pool.kind], file.called(pool.activity)
+    if rate:
+        yield f"Class {number} of {activity}, {rate:.0%} of what is left each year."
+    else:
+        yield f"Class {number} of {activity}, in equal parts."
+    for key, asset in by_pool(file)[pool]:
+        name = asset.name or key
+        if asset.in_service is not None:
+            yield f"{name} came in {asset.in_service.year} for {exact_text(asset.cost)}."
+        if asset.disposed is not None:
+            price = exact_text(asset.proceeds or Decimal(0))
+            yield f"{name} left in {asset.disposed.year} for {price}."
     opening, taken, closing = (
         exact_text(sheet[f"{of}.{name}"].amount) for name in ("opening", "allowance", "closing")
     )
@@ -72,13 +80,3 @@ def _words(file: ClientFile, pool: Pool, sheet: Sheet, rate: Decimal) -> Iterato
         yield "What was left when it was sold is given up."
     if PROPERTY[pool.kind].building:
         yield "Its land has no allowance."
-
-
-def _came_and_went(asset: Asset) -> str:
-    came = f"{asset.name or 'An asset'} came in {asset.in_service.year}" if asset.in_service else "An asset"
-    went = (
-        f", left in {asset.disposed.year} for {exact_text(asset.proceeds or Decimal(0))}"
-        if asset.disposed
-        else ""
-    )
-    return f"{came} for {exact_text(asset.cost)}{went}."
