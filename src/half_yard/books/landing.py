@@ -77,7 +77,8 @@ def landings(
     for key in changed:
         entry = entries[key]
         own = periods.get(entry.activity, days)
-        landing = _land(key, entry, titles.get(entry.activity), year, own)
+        called = f"tax year {year}" if own == days else _in_words(own, year)
+        landing = _land(key, entry, titles.get(entry.activity), year, own, called)
         if isinstance(landing, str):
             stops[key] = landing
         else:
@@ -111,6 +112,7 @@ def _land(
     titles: Mapping[str, str] | None,
     year: int,
     days: Days,
+    called: str,
 ) -> Figure | str:
     """An entry as a leaf of its line, or in words what stops it."""
     if titles is None:
@@ -121,7 +123,7 @@ def _land(
         return f"“{entry.line}” is no line of this kind of activity. Choose another."
     if entry.date is not None and not days[0] <= entry.date <= days[1]:
         return (
-            f"Its date, {date_text(entry.date, year)}, is outside {_called(days, year)}. "
+            f"Its date, {date_text(entry.date, year)}, is outside {called}. "
             "Mend the date, or enter it in that year's file."
         )
     label = entry.payee or entry.memo or titles[entry.line]
@@ -132,8 +134,6 @@ def _land(
     return (whole * share).in_cents().named(label)
 
 
-def _called(days: Days, year: int) -> str:
-    """The days of a tax year or of another period, in words."""
-    if days[1].year - days[0].year == 0:
-        return f"tax year {year}"
+def _in_words(days: Days, year: int) -> str:
+    """The days of a period that is not the tax year."""
     return f"the period from {date_text(days[0], year)} to {date_text(days[1], year)}"

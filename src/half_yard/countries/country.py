@@ -61,6 +61,8 @@ class Country:
     business_number: NumberKind = NumberKind("Business number", masked=str)
     payer_number: NumberKind = NumberKind("Number", masked=str)
     usual_year: int = 0
+    first_month: int = 1
+    """The month with which a tax year begins; it is called by the year in which it ends."""
     region: str = "Region"
     region_problem: Callable[[str], str] = no_problem
     postal_code: str = "Postal code"
@@ -73,7 +75,7 @@ class Country:
 
     def calendar(self, year: int) -> Calendar:
         """How days are typed and shown in a file of a tax year."""
-        return Calendar(year, self.day_first)
+        return Calendar(year, self.day_first, self.first_month)
 
     def address_fields(self, path: str, hints: Mapping[str, str] = NO_HINTS) -> Iterator[Field]:
         """The fields of the address that stands at a path; `hints` by part."""

@@ -9,9 +9,11 @@ from decimal import Decimal
 from functools import partial
 from typing import NamedTuple
 
+from half_yard.countries.tax_years import days_of
 from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile, Thing, Use
 from half_yard.records.amounts import HUNDRED
+from half_yard.records.dates import days_of_tax_year
 
 PERCENT = "percent"
 MONTHS = 12
@@ -31,8 +33,15 @@ class Period(NamedTuple):
 
     @staticmethod
     def of(year: int, begins: datetime.date | None, ends: datetime.date | None) -> Period:
-        """The days of a tax year from one day to another."""
-        first, last = datetime.date(year, 1, 1), datetime.date(year, 12, 31)
+        """The days of a calendar year from one day to another."""
+        return Period.between(days_of_tax_year(year), begins, ends)
+
+    @staticmethod
+    def between(
+        days: tuple[datetime.date, datetime.date], begins: datetime.date | None, ends: datetime.date | None
+    ) -> Period:
+        """Those from one day to another, of the first and last of a tax year."""
+        first, last = days
         return Period(max(first, begins or first), min(last, ends or last))
 
     def within(self, other: Period) -> Period:
@@ -130,14 +139,14 @@ LOGGED: Remembered[Mapping[str, Mapping[str, Decimal]]] = Remembered()
 def measured_by_amounts(file: ClientFile, key: str, counts: Callable[[Thing, Use], bool]) -> Measured:
     """A thing by how much of it each use has, and a vehicle by its log; a use counts where `counts` says so.
     Raises KeyError if there is none."""
-    thing, year = file.things[key], file.tax_year
-    period = Period.of(year, thing.begins, thing.ends)
+    thing, days = file.things[key], days_of(file)
+    period = Period.between(days, thing.begins, thing.ends)
     typed = [(use_key, use) for use_key, use in sorted(file.uses.items()) if use.thing == key]
     trips = logged_distance(file, key)
     uses = [
         MeasuredUse(
             use_key, use.activity, use.amount or Decimal(0), f"/uses/{use_key}/amount",
-            Period.of(year, use.begins, use.ends).within(period),
+            Period.between(days, use.begins, use.ends).within(period),
         )
         for use_key, use in typed
         if use.activity in file.activities or not use.activity
@@ -184,9 +193,9 @@ def logged_distance(file: ClientFile, key: str) -> Mapping[str, Decimal]:
 def _logged(file: ClientFile) -> Mapping[str, Mapping[str, Decimal]]:
     """The miles of all logs, by thing."""
     trips: dict[str, dict[str, list[Decimal]]] = {}
-    year = file.tax_year
+    first, last = days_of(file)
     for trip in file.trips.values():
-        if trip.date is None or trip.date.year == year:
+        if trip.date is None or first <= trip.date <= last:
             trips.setdefault(trip.thing, {}).setdefault(trip.activity, []).append(trip.amount)
     return {
         thing: {activity: sum(miles, Decimal(0)) for activity, miles in logged.items()}

@@ -12,6 +12,7 @@ from half_yard.countries.comparison import amounts_of
 from half_yard.countries.offered import Question
 from half_yard.countries.pack import Pack
 from half_yard.countries.results import Computation
+from half_yard.countries.tax_years import days_of
 from half_yard.figures import Carries, Line
 from half_yard.figures.rounding import to_cents
 from half_yard.records import Activity, Asset, Carryover, ClientFile, Dependant, Entry, Household, Person
@@ -158,7 +159,7 @@ def _can_be_left(computation: Computation, leave: Container[str]) -> None:
 
 def _has_ended(file: ClientFile, key: str, activity: Activity) -> bool:
     """Whether an activity has ended and has no assets: those stay with it."""
-    if activity.ended is None or activity.ended.year > file.tax_year:
+    if activity.ended is None or activity.ended > days_of(file)[1]:
         return False
     return not any(asset.activity == key for asset in file.assets.values())
 

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from half_yard.asked import Field
 from half_yard.books import StatementLine
 from half_yard.countries.measuring_things import SIDE_BY_SIDE
+from half_yard.countries.tax_years import days_of
 from half_yard.countries.things_as_used import thing_of_asset
 from half_yard.records import Asset, ClientFile, Edit, Thing, Use
 
@@ -89,15 +90,16 @@ class SharedUse:
     def next_year(self, file: ClientFile) -> tuple[Mapping[str, Thing], Mapping[str, Use]]:
         """Things and uses as they go on: what was measured of the year is measured anew; area and percent
         stay."""
+        _, last = days_of(file)
         with_assets = {thing_of_asset(file, asset) for asset in file.assets.values()}
         things = {
             key: self._thing_next_year(thing)
             for key, thing in file.things.items()
-            if thing.ends is None or thing.ends.year > file.tax_year or key in with_assets
+            if thing.ends is None or thing.ends > last or key in with_assets
         }
         uses = {}
         for key, use in file.uses.items():
-            if use.thing not in things or (use.ends is not None and use.ends.year <= file.tax_year):
+            if use.thing not in things or (use.ends is not None and use.ends <= last):
                 continue
             stays = things[use.thing].measure in SIDE_BY_SIDE
             facts = {name: value for name, value in use.facts.items() if name not in self.of_the_year}

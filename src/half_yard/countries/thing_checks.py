@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from half_yard.countries.measuring_things import PERCENT, Measured, Period
 from half_yard.countries.shared_use import Measure, ThingKind
+from half_yard.countries.tax_years import days_of, tax_year_of
 from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile, Entry, Thing
 from half_yard.review import Finding, Level
@@ -109,7 +110,7 @@ def _odometer(key: str, thing: Thing) -> Iterator[Finding]:
 
 
 def _uses(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
-    year = Period.of(file.tax_year, thing.begins, thing.ends)
+    year = Period.between(days_of(file), thing.begins, thing.ends)
     for use_key, use in sorted(file.uses.items()):
         if use.thing != key:
             continue
@@ -124,7 +125,7 @@ def _uses(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
             continue
         if use.amount is not None and use.amount < 0:
             yield Finding(Level.ERROR, f"{called(thing)}: a use is below zero.", f"{path}/amount", "Mend it.")
-        if not Period.of(file.tax_year, use.begins, use.ends).within(year).days:
+        if not Period.between(days_of(file), use.begins, use.ends).within(year).days:
             yield Finding(
                 Level.ERROR, f"{called(thing)}: a use is outside the days on which it was there.",
                 f"{path}/begins",
@@ -147,7 +148,7 @@ def _trips(file: ClientFile, others: frozenset[str]) -> Iterator[Finding]:
                 Level.ERROR, f"{called_of(file, trip.thing)}: a trip is for no activity of this file.",
                 f"/trips/{key}/activity", "Choose one.",
             )  # fmt: skip
-        if trip.date is not None and trip.date.year != year:
+        if trip.date is not None and tax_year_of(file, trip.date) != year:
             yield Finding(
                 Level.WARNING,
                 f"{called_of(file, trip.thing)}: a trip is outside tax year {year} and does not count.",

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Collection, Mapping
 
 from half_yard.countries.measuring_things import Measured
+from half_yard.countries.tax_years import tax_year_of
 from half_yard.figures.remembered import Remembered
 from half_yard.records import Asset, ClientFile, Thing
 from half_yard.records.amounts import HUNDRED
@@ -59,7 +60,7 @@ def _asset(file: ClientFile, asset: Asset, known: Measured, thing: str, activity
     to be like this one."""
     share = sum((known.share(each) for each in known.activities), start=HUNDRED - HUNDRED)
     percent = round(share * HUNDRED, PLACES)
-    first = asset.in_service.year if asset.in_service else file.tax_year
+    first = tax_year_of(file, asset.in_service) if asset.in_service else file.tax_year
     before = HUNDRED if asset.share is None else asset.share
     earlier = {str(year): before for year in range(first, file.tax_year)}
     return asset.model_copy(

@@ -23,15 +23,24 @@ class DateError(ValueError):
 
 @dataclass(frozen=True, slots=True)
 class Calendar:
-    """How days are typed and shown in a file: those of its tax year without their year, day or month
-    first."""
+    """How days are typed and shown in a file: those of its tax year without their year, day or month first. A
+    tax year is called by the year in which it ends, and may begin with another month than January."""
 
     year: int
     day_first: bool = False
+    first_month: int = 1
+
+    @property
+    def days(self) -> tuple[datetime.date, datetime.date]:
+        """The first and the last day of the tax year."""
+        return days_of_tax_year(self.year, self.first_month)
 
     def read(self, typed: str, *, next_year_until: int = 0) -> datetime.date | None:
         """The day that was typed. Raises DateError as `read_date` does."""
-        return read_date(typed, self.year, next_year_until=next_year_until, day_first=self.day_first)
+        return read_date(
+            typed, self.year, next_year_until=next_year_until, day_first=self.day_first,
+            first_month=self.first_month,
+        )  # fmt: skip
 
     def read_birthday(self, typed: str) -> datetime.date | None:
         """The birthday that was typed. Raises DateError as `read_birthday` does."""
@@ -39,7 +48,8 @@ class Calendar:
 
     def text(self, day: datetime.date | None) -> str:
         """The day for reading."""
-        return date_text(day, self.year, day_first=self.day_first)
+        within = day is not None and self.first_month > 1 and self.days[0] <= day <= self.days[1]
+        return date_text(day, day.year if within and day else self.year, day_first=self.day_first)
 
     @property
     def hint(self) -> str:
@@ -47,17 +57,27 @@ class Calendar:
         return "day/month" if self.day_first else "month/day"
 
 
+def days_of_tax_year(year: int, first_month: int = 1) -> tuple[datetime.date, datetime.date]:
+    """The first and the last day of the tax year that ends in a year and begins with a month."""
+    if first_month == 1:
+        return datetime.date(year, 1, 1), datetime.date(year, 12, 31)
+    after = datetime.date(year, first_month, 1)
+    return after.replace(year=year - 1), after - datetime.timedelta(days=1)
+
+
 def read_date(
-    typed: str, year: int, *, next_year_until: int = 0, day_first: bool = False
+    typed: str, year: int, *, next_year_until: int = 0, day_first: bool = False, first_month: int = 1
 ) -> datetime.date | None:
-    """The day that was typed; None for nothing. Without a year it is in `year`, or in the next one if its
-    month is not later than `next_year_until`. Raises DateError."""
+    """The day that was typed; None for nothing. Without a year it is in the tax year called `year`, which
+    begins with `first_month`, or in the next one if its month is not later than `next_year_until`. Raises
+    DateError."""
     text = typed.strip()
     if not text:
         return None
     written, month, day = _parts(text, day_first=day_first)
     if not written:
-        return _day(year + (month <= next_year_until), month, day, typed=text)
+        earlier = first_month > 1 and month >= first_month
+        return _day(year - earlier + (month <= next_year_until), month, day, typed=text)
     return _day(full_year(written), month, day, typed=text)
 
 
