@@ -79,6 +79,7 @@ DATED = {
     "basis.py",
     "classes.py",
     "items.py",
+    "simplified.py",
     "special_allowance.py",
     "rates.py",
     "minimum.py",

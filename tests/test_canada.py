@@ -19,10 +19,10 @@ from half_yard.countries.ca.forms import form_428_reductions as reductions
 from half_yard.countries.ca.frame import COMPUTED
 from half_yard.countries.ca.industry_codes import CODES
 from half_yard.countries.ca.pack import PACK
-from half_yard.countries.ca.tax_brackets import by_brackets
 from half_yard.countries.ca.year_rules import YEARS, rules_for
 from half_yard.countries.methods_beside import result_of
 from half_yard.countries.side_by_side import TOGETHER, rows_beside
+from half_yard.countries.tax_brackets import by_brackets
 from half_yard.figures import Figure, Lines, Page, recompute, stated
 from half_yard.records import (
     Activity,

@@ -3,6 +3,7 @@ them so, day first (`14/3`, `1403`, `14/3/2025`); `2025-03-14` means the same ev
 
 from __future__ import annotations
 
+import calendar
 import datetime
 import re
 from dataclasses import dataclass
@@ -63,6 +64,13 @@ def days_of_tax_year(year: int, first_month: int = 1) -> tuple[datetime.date, da
         return datetime.date(year, 1, 1), datetime.date(year, 12, 31)
     after = datetime.date(year, first_month, 1)
     return after.replace(year=year - 1), after - datetime.timedelta(days=1)
+
+
+def months_after(day: datetime.date, months: int) -> datetime.date:
+    """The same day so many months later, or the last of a shorter month."""
+    year, month = divmod(day.year * len(MONTHS) + day.month - 1 + months, len(MONTHS))
+    last = calendar.monthrange(year, month + 1)[1]
+    return datetime.date(year, month + 1, min(day.day, last))
 
 
 def read_date(

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import calendar
 import datetime
 from decimal import Decimal
 
@@ -13,8 +12,8 @@ from half_yard.countries.ca.frame import rules
 from half_yard.countries.measuring_things import Period
 from half_yard.figures import Figure, entered, larger_of, smaller_of, stated
 from half_yard.records import Asset
+from half_yard.records.dates import months_after
 
-MONTHS = 12
 ONE_DAY = datetime.timedelta(days=1)
 
 
@@ -47,7 +46,7 @@ def _by_periods(ask: Ask, key: str) -> Figure:
     """A year's part of a leasehold: whole periods of twelve months from the beginning of the tax year of the
     cost to the end of the lease with its first renewal, at least five, at most forty."""
     asset, values, whole = ask.of(asset_of, key), ask(rules), ask(cost, key)
-    end = _ends(_began(asset), asset.months or 0)
+    end = months_after(_began(asset), asset.months or 0)
     counted = end.year - _began(asset).year
     told = entered(Decimal(counted), "periods of the lease, with its first renewal", f"/assets/{key}/months")
     least = values.figure("leasehold_least_periods", label="at least")
@@ -58,15 +57,8 @@ def _by_periods(ask: Ask, key: str) -> Figure:
 def _by_days(ask: Ask, key: str) -> Figure:
     """A year's part of a right of limited life: its days in the year of all its days."""
     asset, year = ask.of(asset_of, key), ask.of(tax_year)
-    start, end = _began(asset), _ends(_began(asset), asset.months or 0)
+    start, end = _began(asset), months_after(_began(asset), asset.months or 0)
     days = Period.of(year, start, end - ONE_DAY).days
     here = stated(Decimal(days), f"days of it in {year}")
     every = entered(Decimal((end - start).days), "days of its life", f"/assets/{key}/months")
     return (ask(cost, key) * (here / every)).in_cents().named("part of a right of limited life")
-
-
-def _ends(day: datetime.date, months: int) -> datetime.date:
-    """The first day after so many months from a day."""
-    year, month = divmod(day.year * MONTHS + day.month - 1 + months, MONTHS)
-    last = calendar.monthrange(year, month + 1)[1]
-    return datetime.date(year, month + 1, min(day.day, last))

@@ -9,7 +9,7 @@ from half_yard.countries.ca.forms import form_428_reductions as reductions
 from half_yard.countries.ca.forms import t1, t1_contributions, t1_personal, t691, t2209
 from half_yard.countries.ca.forms.t1_credits import less_part_of_income
 from half_yard.countries.ca.frame import BOOKS, COMPUTED, PROVINCES, province, rules, spouse_of
-from half_yard.countries.ca.tax_brackets import by_brackets, in_province
+from half_yard.countries.tax_brackets import by_brackets, in_province
 from half_yard.figures import (
     NOTHING,
     Figure,

@@ -18,7 +18,7 @@ from half_yard.countries.ca.forms import (
 )
 from half_yard.countries.ca.frame import province, rules, spouse_of
 from half_yard.countries.ca.items import of_person
-from half_yard.countries.ca.tax_brackets import in_province
+from half_yard.countries.tax_brackets import in_province
 from half_yard.figures import (
     NOTHING,
     Figure,

@@ -7,7 +7,7 @@ from half_yard.countries.ca import gaps
 from half_yard.countries.ca.children import OF_AMOUNTS, OF_BENEFITS, has_child, number_of
 from half_yard.countries.ca.forms import t1, t1_personal
 from half_yard.countries.ca.frame import province, rules, spouse_of
-from half_yard.countries.ca.tax_brackets import in_province
+from half_yard.countries.tax_brackets import in_province
 from half_yard.figures import (
     NOTHING,
     Figure,

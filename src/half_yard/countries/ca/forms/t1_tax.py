@@ -25,7 +25,7 @@ from half_yard.countries.ca.forms.t1 import net_income, t1, taxable_income
 from half_yard.countries.ca.frame import QUEBEC, province, rules, spouse_of
 from half_yard.countries.ca.items import withheld
 from half_yard.countries.ca.questions import counts_proposed
-from half_yard.countries.ca.tax_brackets import by_brackets
+from half_yard.countries.tax_brackets import by_brackets
 from half_yard.figures import (
     NOTHING,
     Figure,

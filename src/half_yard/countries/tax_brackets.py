@@ -1,15 +1,15 @@
-"""Tax by brackets, federal or of a province."""
+"""Tax by brackets, of a country or of one of its provinces."""
 
 from __future__ import annotations
 
-from half_yard.countries.ca.year_rules import YearRules
 from half_yard.figures import Figure, difference, not_below_zero, smaller_of, total
+from half_yard.rules import YearRules
 
 MOST_BRACKETS = 8
 
 
 def by_brackets(taxable: Figure, values: YearRules, province: str) -> Figure:
-    """The tax on a taxable income, to the cent as the sum of its brackets; federal where no province is
+    """The tax on a taxable income, to the cent as the sum of its brackets; the country's where no province is
     named."""
     floors = [
         values.figure(key, status, f"start of bracket {number}")

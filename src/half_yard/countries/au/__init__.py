@@ -1,0 +1,1 @@
+"""Australia: sole traders and rentals, and the return of each person."""

@@ -1,0 +1,39 @@
+"""What earlier years carry in: tax losses, capital losses, deferred losses, balances of pools."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.au.simplified import POOL as BUSINESS_POOL
+from half_yard.countries.au.small_values import POOL as LOW_VALUE_POOL
+from half_yard.figures import Figure, entered, total
+from half_yard.records import ClientFile
+
+TAX_LOSSES, CAPITAL_LOSSES, DEFERRED = "tax_losses", "capital_losses", "deferred_losses"
+OF_PEOPLE = {
+    TAX_LOSSES: "Tax losses of earlier years",
+    CAPITAL_LOSSES: "Net capital losses of earlier years",
+    LOW_VALUE_POOL: "Low-value pool on July 1",
+}
+OF_ACTIVITIES = {
+    DEFERRED: "Deferred losses of earlier years",
+    BUSINESS_POOL: "Small business pool on July 1",
+}
+TITLES = {**OF_PEOPLE, **OF_ACTIVITIES}
+
+
+def _carried(file: ClientFile, kind: str, of: str) -> tuple[tuple[str, Decimal], ...]:
+    every = sorted(file.carryovers.items())
+    return tuple((key, item.amount) for key, item in every if (item.kind, item.of) == (kind, of))
+
+
+def came(ask: Ask, kind: str, of: str) -> Figure:
+    """All that is carried in of a kind for a person or an activity."""
+    return total(
+        (
+            entered(amount, TITLES[kind], f"/carryovers/{key}/amount")
+            for key, amount in ask.of(_carried, kind, of)
+        ),
+        TITLES[kind],
+    )

@@ -1,0 +1,18 @@
+"""When a return is due: October 31 of one who lodges it themselves; a Saturday or a Sunday moves it (TAA
+1953, Schedule 1, section 388-52)."""
+
+from __future__ import annotations
+
+import datetime
+
+from half_yard.records import ClientFile
+
+SATURDAY = 5
+
+
+def return_due(file: ClientFile) -> datetime.date:
+    """The day by which a return that is not lodged by an agent is due."""
+    day = datetime.date(file.tax_year, 10, 31)
+    while day.weekday() >= SATURDAY:
+        day += datetime.timedelta(1)
+    return day

@@ -1,0 +1,90 @@
+"""The estimate of a person's assessment: tax, offsets, Medicare levy and surcharge, study loan, credits."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask, person_of
+from half_yard.countries.au import gaps, slips
+from half_yard.countries.au.forms import itr, levy, offsets, study_loan
+from half_yard.countries.au.forms.itr import taxable
+from half_yard.countries.au.frame import has_spouse, rules, spouse_of
+from half_yard.countries.au.items import withheld
+from half_yard.countries.tax_brackets import by_brackets
+from half_yard.figures import (
+    Mark,
+    Page,
+    Role,
+    difference,
+    not_below_zero,
+    total,
+)
+
+WHOLE = itr.itr.sheet
+"""The return with the estimate of its assessment, to be asked for."""
+SENIOR = 67
+
+
+@itr.itr.part
+def tax(page: Page, ask: Ask, person: str) -> None:
+    """Tax, and the offsets, which take no more than it (Division 63)."""
+    page.section = "Tax"
+    income = ask(taxable, person)["taxable_income"]
+    gross = page.line(
+        "gross_tax", "", "Tax on taxable income", by_brackets(income, ask(rules), ""), Role.SUBTOTAL
+    )
+    less = [page.line("low_income_offset", "", "Low income tax offset", offsets.low_income(ask, income))]
+    if ask(rules).has("lmito_max"):
+        middle = offsets.low_and_middle(ask, income)
+        less.append(page.line("middle_income_offset", "", "Low and middle income tax offset", middle))
+    business = ask(offsets.small_business, person, gross)
+    if business.amount:
+        less.append(page.line("small_business_offset", "", "Small business income tax offset", business))
+    left = not_below_zero(difference(gross, *less)).marked(*_marks(ask, person))
+    page.line("after_offsets", "", "Tax after offsets", left, Role.SUBTOTAL)
+
+
+def _marks(ask: Ask, person: str) -> list[Mark]:
+    """Offsets that may be due, and a spouse of whom nothing is known."""
+    born = ask.of(person_of, person).birth_date
+    marks = [gaps.SENIORS] if born and ask(rules).year - born.year > SENIOR else []
+    if not ask.of(lambda file: file.household.filing_status):
+        marks.append(gaps.NO_STATUS)
+    if ask(has_spouse) and not ask(spouse_of, person):
+        marks.append(gaps.NO_SPOUSE)
+    return marks
+
+
+@itr.itr.part
+def payable(page: Page, ask: Ask, person: str) -> None:
+    """Levy, surcharge, study loan."""
+    lines = [
+        ask(tax, person)["after_offsets"],
+        page.line("medicare_levy", "", "Medicare levy", ask(levy.medicare, person)),
+    ]
+    if (more := ask(levy.surcharge, person)).amount:
+        lines.append(page.line("surcharge", "M2", "Medicare levy surcharge", more))
+    if (repaid := ask(study_loan.repayment, person)).amount or repaid.marks:
+        lines.append(page.line("study_loan", "", "Study loan repayment", repaid))
+    page.line("payable", "", "Total payable", total(lines), Role.TOTAL)
+
+
+@itr.itr.part
+def balance(page: Page, ask: Ask, person: str) -> None:
+    """Credits, and what is refunded or owed."""
+    page.section = "Refund or amount to pay"
+    taken = total(
+        [
+            *slips.of_person(ask, person, "wages", "withheld"),
+            *slips.of_person(ask, person, "interest", "withheld"),
+            *withheld(ask, person),
+            *(each for key in ask(itr.own_businesses, person) for each in slips.withheld_from(ask, key)),
+        ]
+    )
+    paid = [page.line("withheld", "", "Tax withheld", taken)]
+    if franking := itr.franking_of(ask, person):
+        paid.append(page.line("franking", "", "Franking credits", total(franking)))
+    instalments = total(slips.of_person(ask, person, "estimated_payments", "amount"))
+    paid.append(page.line("instalments", "", "Instalments", instalments))
+    credits_ = page.line("credits_in_all", "", "Credits in all", total(paid), Role.TOTAL)
+    due = ask(payable, person)["payable"]
+    page.line("refund", "", "Refund", not_below_zero(credits_ - due), Role.REFUND)
+    page.line("owed", "", "Amount to pay", not_below_zero(due - credits_), Role.OWED)

@@ -1,0 +1,213 @@
+"""The tax return of one person, to taxable income; the estimate of the assessment is in `assessment`."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask
+from half_yard.countries.au import gaps, slips, small_values
+from half_yard.countries.au.carried_amounts import TAX_LOSSES, came
+from half_yard.countries.au.forms import gains, losses, p8, rent
+from half_yard.countries.au.frame import BOOKS, facts, rules
+from half_yard.countries.au.items import FRANKED, FRANKING, ITEMS, of_person
+from half_yard.countries.au.questions import NOTHING_ELSE
+from half_yard.figures import (
+    NOTHING,
+    Carries,
+    Figure,
+    Form,
+    Page,
+    Role,
+    difference,
+    not_below_zero,
+    smaller_of,
+    total,
+)
+
+INCOME = (
+    ("allowances", "2", "Allowances, earnings, tips, director's fees"),
+    ("government_payments", "5", "Australian Government allowances and payments"),
+    ("government_pension", "6", "Australian Government pensions and allowances"),
+    ("super_stream", "7", "Australian annuities and superannuation income streams"),
+)
+OTHER_INCOME = (
+    ("foreign_income", "20", "Foreign source income"),
+    ("other_income", "24", "Other income"),
+)
+"""Income that is what was typed, as (kind, item, title)."""
+DEDUCTIONS = (
+    ("work_car", "D1", "Work-related car expenses"),
+    ("work_travel", "D2", "Work-related travel expenses"),
+    ("work_clothing", "D3", "Work-related clothing and laundry"),
+    ("self_education", "D4", "Work-related self-education expenses"),
+    ("work_other", "D5", "Other work-related expenses"),
+    ("investment_interest", "D7", "Interest and dividend deductions"),
+    ("gift", "D9", "Gifts or donations"),
+    ("tax_affairs", "D10", "Cost of managing tax affairs"),
+    ("other_deduction", "D15", "Other deductions"),
+)
+
+
+@Form
+def itr(ask: Ask, person: str) -> Page:
+    """The return of a person."""
+    name = ask(BOOKS.name, person)
+    return Page(f"itr.{person}", "Tax return", name, about=person, in_cents=True, facts=ask(facts, person))
+
+
+@itr.part
+def income(page: Page, ask: Ask, person: str) -> None:
+    """Items 1 to 24."""
+    page.section = "Income"
+    wages = page.line("wages", "1", "Salary or wages", total(slips.of_person(ask, person, "wages", "wages")))
+    lines = [wages, *_typed(page, ask, person, INCOME)]
+    interest = total(slips.of_person(ask, person, "interest", "interest"))
+    lines.append(page.line("interest", "10", "Gross interest", interest))
+    if paid := dividends_of(ask, person):
+        lines.append(page.line("dividends", "11", "Dividends with franking credits", total(paid)))
+    lines += _business(page, ask, person)
+    if ask(gains.applies, person):
+        lines.append(page.line("gains", "18", "Net capital gain", ask(gains.net_gain, person)["net"]))
+    lines += _rent(page, ask, person)
+    lines += _typed(page, ask, person, OTHER_INCOME)
+    all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
+    whole = total(lines).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
+    page.line("total_income", "", "Total income or loss", whole, Role.TOTAL)
+
+
+def _typed(page: Page, ask: Ask, person: str, kinds: tuple[tuple[str, str, str], ...]) -> list[Figure]:
+    """The lines of what was typed, each where there is any."""
+    return [
+        page.line(kind, number, title, total(figures))
+        for kind, number, title in kinds
+        if (figures := of_person(ask, person, kind))
+    ]
+
+
+def _business(page: Page, ask: Ask, person: str) -> list[Figure]:
+    """Items 13 and 15: of partnerships and of businesses of one's own, as far as losses count."""
+    own, shared = ask(own_businesses, person), ask(partnerships, person)
+    lines = []
+    if shared:
+        part = total(ask(p8.net_of, key, person) for key in shared)
+        lines.append(page.line("partnerships", "13", "Partnerships", part))
+    net = total(ask(losses.counted, key, person) for key in own)
+    lines.append(page.line("business", "15", "Net income or loss from business", net))
+    return lines
+
+
+def own_businesses(ask: Ask, person: str) -> tuple[str, ...]:
+    """The businesses that are a person's alone."""
+    return tuple(key for key in ask(p8.of_person, person) if ask(p8.is_alone, key))
+
+
+def partnerships(ask: Ask, person: str) -> tuple[str, ...]:
+    """Those that are shared."""
+    return tuple(key for key in ask(p8.of_person, person) if not ask(p8.is_alone, key))
+
+
+def _rent(page: Page, ask: Ask, person: str) -> list[Figure]:
+    """Item 21."""
+    if not ask(rent.of_person, person):
+        return []
+    for key, number, title in (
+        ("gross_rent", "21 P", "Gross rent"), ("interest", "21 Q", "Interest deductions"),
+        ("works", "21 F", "Capital works deductions"),
+        ("other_deductions", "21 U", "Other rental deductions"),
+    ):  # fmt: skip
+        page.line(f"rent_{key}", number, title, total(rent.label(ask, person, key)))
+    return [page.line("rent", "21", "Net rent", total(rent.label(ask, person, "net_rent")))]
+
+
+def dividends_of(ask: Ask, person: str) -> list[Figure]:
+    """Unfranked and franked amounts, with the credit (ITAA 1997 s 207-20)."""
+    return [
+        *of_person(ask, person, "dividends"),
+        *ITEMS.boxes(ask, "dividends", FRANKED, person),
+        *franking_of(ask, person),
+    ]
+
+
+def franking_of(ask: Ask, person: str) -> list[Figure]:
+    """Franking credits."""
+    return list(ITEMS.boxes(ask, "dividends", FRANKING, person))
+
+
+@itr.part
+def deductions(page: Page, ask: Ask, person: str) -> None:
+    """Items D1 to D15."""
+    page.section = "Deductions"
+    lines = _typed(page, ask, person, DEDUCTIONS)
+    if ask(small_values.has_pool, person):
+        pooled = ask(small_values.deduction, person)
+        lines.append(page.line("low_value_pool", "D6", "Low-value pool deduction", pooled))
+    if own := of_person(ask, person, "own_super"):
+        cap = ask(rules).figure("concessional_cap", label="cap of the year")
+        taken = smaller_of(total(own, "own contributions"), cap)
+        lines.append(page.line("own_super", "D12", "Personal superannuation contributions", taken))
+    page.line("total_deductions", "", "Total deductions", total(lines), Role.TOTAL)
+
+
+@itr.part
+def taxable(page: Page, ask: Ask, person: str) -> None:
+    """Losses of earlier years, and taxable income."""
+    page.section = "Taxable income"
+    left = difference(ask(income, person)["total_income"], ask(deductions, person)["total_deductions"])
+    left = page.line("subtotal", "", "Income less deductions", left, Role.SUBTOTAL)
+    before = ask(came, TAX_LOSSES, person)
+    used = smaller_of(before, not_below_zero(left))
+    if before.parts:
+        used = page.line("losses", "L1", "Tax losses of earlier years", used)
+    lost = not_below_zero(difference(NOTHING, left), "loss of the year")
+    if before.parts or lost.amount:
+        page.line("losses_left", "", "Tax losses to carry on", total((difference(before, used), lost)),
+                  carries=Carries(TAX_LOSSES, of=person))  # fmt: skip
+    made = not_below_zero(difference(left, used)) if before.parts else not_below_zero(left)
+    page.line("taxable_income", "", "Taxable income", made, Role.TOTAL)
+
+
+# -- for the tests ----------------------------------------------------------------------------------------
+
+
+def _without_business(ask: Ask, person: str) -> list[Figure]:
+    """Income but for business and gains."""
+    return [
+        *slips.of_person(ask, person, "wages", "wages"),
+        *slips.of_person(ask, person, "interest", "interest"),
+        *dividends_of(ask, person),
+        *of_person(ask, person, *(kind for kind, _, _ in (*INCOME, *OTHER_INCOME))),
+        *rent.label(ask, person, "net_rent"),
+    ]
+
+
+def income_without_gains(ask: Ask, person: str) -> Figure:
+    """Other income for the exceptions from the tests of losses (s 35-10(4))."""
+    return total(_without_business(ask, person), "other income")
+
+
+def income_without_losses(ask: Ask, person: str) -> Figure:
+    """Taxable income without losses of business, with what counts besides (s 35-10(2E))."""
+    business = [not_below_zero(ask(p8.net_of, key, person)) for key in ask(p8.of_person, person)]
+    gained = [ask(gains.net_gain, person)["net"]] if ask(gains.applies, person) else []
+    made = total((*_without_business(ask, person), *business, *gained))
+    taxed = difference(made, ask(deductions, person)["total_deductions"])
+    return total((taxed, *added_for_tests(ask, person)), "income for the requirement")
+
+
+def added_for_tests(ask: Ask, person: str) -> list[Figure]:
+    """IT1, IT2 with own contributions, IT5 and IT6."""
+    lines = ask(deductions, person)
+    own = [lines["own_super"]] if "own_super" in lines else []
+    lost = (ask(investment_loss, person), ask(rental_loss, person))
+    return [*of_person(ask, person, "fringe_benefits", "reportable_super"), *own, *lost]
+
+
+def rental_loss(ask: Ask, person: str) -> Figure:
+    """IT6: the loss of item 21."""
+    net = total(rent.label(ask, person, "net_rent"))
+    return not_below_zero(difference(NOTHING, net), "net rental property loss")
+
+
+def investment_loss(ask: Ask, person: str) -> Figure:
+    """IT5: by how much D7 and D8 are above interest and dividends."""
+    earned = (*slips.of_person(ask, person, "interest", "interest"), *dividends_of(ask, person))
+    spent = total(of_person(ask, person, "investment_interest"))
+    return not_below_zero(difference(spent, *earned), "net financial investment loss")

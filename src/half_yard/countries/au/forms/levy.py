@@ -1,0 +1,96 @@
+"""Medicare levy with its reductions for low income, and the surcharge of those without hospital cover."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask, person_of
+from half_yard.countries.au.forms import income_tests, itr
+from half_yard.countries.au.frame import has_spouse, rules, spouse_of
+from half_yard.countries.au.items import of_person
+from half_yard.countries.au.questions import CHILDREN, COVERED
+from half_yard.figures import (
+    NOTHING,
+    Figure,
+    above,
+    below,
+    difference,
+    entered,
+    not_below_zero,
+    smaller_of,
+    total,
+)
+
+TIERS = (3, 2, 1)
+
+
+def _income(ask: Ask, person: str) -> Figure:
+    return ask(itr.taxable, person)["taxable_income"]
+
+
+def children(ask: Ask) -> Figure:
+    """How many children depend on the household."""
+    number = ask.of(lambda file: file.household.facts.get(CHILDREN, Decimal(0)))
+    return entered(number, "dependent children", f"/household/facts/{CHILDREN}")
+
+
+def medicare(ask: Ask, person: str) -> Figure:
+    """A part of taxable income; nothing below the threshold, a tenth of what is above it where that is less
+    (Medicare Levy Act 1986, sections 6 and 7); less for a family (section 8)."""
+    values, income = ask(rules), _income(ask, person)
+    start = values.figure("medicare_single_threshold", label="threshold")
+    whole = (income * values.figure("medicare_levy_rate", label="levy")).in_cents()
+    over = not_below_zero(difference(income, start), "above the threshold")
+    shaded = (over * values.figure("medicare_shade_in_rate", label="part of it")).in_cents()
+    single = smaller_of(whole, shaded, label="Medicare levy")
+    if not single.amount or not (ask(has_spouse) or ask(children).amount):
+        return single
+    return _of_family(ask, person, whole, single)
+
+
+def _of_family(ask: Ask, person: str, whole: Figure, single: Figure) -> Figure:
+    """Nothing where the family's income is not above its threshold; above it the levy is reduced by the levy
+    on the threshold less a part of the excess, divided by income."""
+    values, other = ask(rules), ask(spouse_of, person)
+    own = _income(ask, person)
+    incomes = (own, _income(ask, other)) if other else (own,)
+    family = total(incomes, "family income")
+    start = values.figure("medicare_family_threshold", label="family threshold")
+    number = ask(children)
+    if number.amount and values.has("medicare_child"):
+        start = total(
+            (start, number * values.figure("medicare_child", label="for each child")), "family threshold"
+        )
+    poor = not above(family, start)
+    if poor:
+        return NOTHING.where(above(family, start))
+    on_start = start * values.figure("medicare_levy_rate", label="levy")
+    excess = difference(family, start) * values.figure("medicare_family_rate", label="part of the excess")
+    reduction = not_below_zero(difference(on_start, excess), "reduction of the family")
+    part = (reduction * (own / family)).in_cents().named("part of the reduction")
+    return smaller_of(single, not_below_zero(difference(whole, part)), label="Medicare levy")
+
+
+def surcharge(ask: Ask, person: str) -> Figure:
+    """Of one without hospital cover, by the tier of income for surcharge purposes, of the family where there
+    is one; a part of taxable income with fringe benefits."""
+    if COVERED.of(ask.of(person_of, person).answers):
+        return NOTHING
+    values, other = ask(rules), ask(spouse_of, person)
+    incomes = [ask(income_tests.tested, each)["surcharge"] for each in (person, other) if each]
+    number = ask(children)
+    is_family = ask(has_spouse) or bool(number.amount)
+    kind = "family" if is_family else "single"
+    tested = total(incomes, "income for surcharge purposes")
+    more = NOTHING
+    if is_family and number.amount > 1:
+        extra = difference(number, entered(Decimal(1), "the first child", f"/household/facts/{CHILDREN}"))
+        more = extra * values.figure("surcharge_child", label="for each child after the first")
+    for tier in TIERS:
+        start = total((values.figure(f"surcharge_{kind}_{tier}_above", label=f"tier {tier}"), more))
+        if reached := above(tested, start):
+            rate = values.figure(f"surcharge_{tier}_rate", label="surcharge")
+            base = total((_income(ask, person), *of_person(ask, person, "fringe_benefits")))
+            return (base * rate).in_cents().where(reached)
+    lowest = values.figure(f"surcharge_{kind}_1_above", label="tier 1")
+    return NOTHING.where(below(tested, lowest))

@@ -1,0 +1,86 @@
+"""Item P9, losses of a business: whether one counts this year, or waits (ITAA 1997 Division 35)."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.au.carried_amounts import DEFERRED, came
+from half_yard.countries.au.forms import itr, p8
+from half_yard.countries.au.frame import BOOKS, days_of_year, rules
+from half_yard.countries.au.questions import CREATIVE, DISCRETION, LOSS_TESTS
+from half_yard.figures import (
+    NOTHING,
+    Carries,
+    Figure,
+    Form,
+    Page,
+    Role,
+    above,
+    below,
+    difference,
+    not_below_zero,
+    stated,
+)
+
+
+@Form
+def p9(ask: Ask, activity: str, person: str) -> Page:
+    """One for each business of a person alone that has made a loss, or has one that waits."""
+    name = f"{ask.of(activity_of, activity).name}, {ask(BOOKS.name, person)}"
+    return Page(
+        f"p9.{activity}.{person}", "Item P9, loss of the activity", name, about=activity, in_cents=True
+    )
+
+
+def applies(ask: Ask, activity: str, person: str) -> bool:
+    """Whether there is a loss, of this year or waiting."""
+    return ask(p8.net_of, activity, person).amount < 0 or bool(ask(came, DEFERRED, activity).parts)
+
+
+def grown_up_sales(ask: Ask, activity: str) -> Figure:
+    """The assessable income of the activity; of one that began or ended in the year, as for a whole year (s
+    35-30)."""
+    made, record = ask(p8.sales_of, activity), ask.of(activity_of, activity)
+    first, last = days_of_year(ask.of(tax_year))
+    there = (min(record.ended or last, last) - max(record.started or first, first)).days + 1
+    whole = (last - first).days + 1
+    if there >= whole or there <= 0:
+        return made
+    days = stated(Decimal(whole), "days of the year") / stated(Decimal(there), "days of the activity")
+    return (made * days).in_cents().named("income as for a whole year")
+
+
+@p9.part
+def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
+    """The loss, the tests, and what counts."""
+    values, record = ask(rules), ask.of(activity_of, activity)
+    net = page.line("this_year", "B", "Net income or loss this year", ask(p8.net_of, activity, person))
+    waiting = page.line("before", "D", "Deferred losses of earlier years", ask(came, DEFERRED, activity))
+    both = page.line("both", "", "With the deferred losses", difference(net, waiting), Role.SUBTOTAL)
+    loss = not_below_zero(difference(NOTHING, both), "loss")
+    page.section = "Whether it counts"
+    income = page.line("income", "", "Income for the requirement", ask(itr.income_without_losses, person))
+    most = page.line("most", "", "Has to be below", values.figure("loss_income_below", label="requirement"))
+    sales = page.line("sales", "", "Assessable income of the activity", ask(grown_up_sales, activity))
+    least = page.line("least", "", "Test: at least", values.figure("loss_test_income", label="test"))
+    page.section = ""
+    passes = bool(below(income, most)) and (
+        not below(sales, least) or any(each.of(record.answers) for each in LOSS_TESTS)
+    )
+    other = ask(itr.income_without_gains, person)
+    is_excepted = CREATIVE.of(record.answers) and not above(
+        other, values.figure("loss_other_income_below", label="other income")
+    )
+    counts = passes or is_excepted or DISCRETION.of(record.answers)
+    deferred = NOTHING if counts else loss
+    page.line("deferred", "16", "Deferred to later years", deferred.where(below(income, most)).where(
+        below(sales, least)), carries=Carries(DEFERRED, of=activity))  # fmt: skip
+    page.line("counted", "15", "Counts this year", both + deferred, Role.RESULT)
+
+
+def counted(ask: Ask, activity: str, person: str) -> Figure:
+    """What of a business counts on the return of its owner."""
+    if ask(applies, activity, person):
+        return ask(outcome, activity, person)["counted"]
+    return ask(p8.net_of, activity, person)

@@ -1,0 +1,67 @@
+"""The tax offsets that are worked out from income: low income, low and middle income, small business."""
+
+from __future__ import annotations
+
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.au.forms import itr, losses, p8
+from half_yard.countries.au.frame import rules
+from half_yard.countries.au.questions import PERSONAL_SKILLS
+from half_yard.figures import (
+    NOTHING,
+    Figure,
+    above,
+    difference,
+    not_below_zero,
+    smaller_of,
+    total,
+)
+
+
+def low_income(ask: Ask, income: Figure) -> Figure:
+    """What is left of the most after both steps (ITAA 1997 s 61-115)."""
+    values = ask(rules)
+    most = values.figure("low_income_offset_most", label="most of the offset")
+    first = values.figure("low_income_offset_1_from", label="income from which it falls")
+    second = values.figure("low_income_offset_2_from", label="income from which it falls slower")
+    steep = not_below_zero(difference(smaller_of(income, second), first), "income in the first step")
+    flat = not_below_zero(difference(income, second), "income in the second step")
+    less = (
+        (steep * values.figure("low_income_offset_1_rate", label="first rate")).in_cents(),
+        (flat * values.figure("low_income_offset_2_rate", label="second rate")).in_cents(),
+    )
+    return not_below_zero(difference(most, *less), "low income offset")
+
+
+def low_and_middle(ask: Ask, income: Figure) -> Figure:
+    """To 2021-22: rising to the most, then falling, nothing above the end (s 61-107)."""
+    values = ask(rules)
+    end = values.figure("lmito_ends", label="income above which there is none")
+    if too_much := above(income, end):
+        return NOTHING.where(too_much)
+    low, most = values.figure("lmito_low", label="least"), values.figure("lmito_max", label="most")
+    start = values.figure("lmito_1_from", label="income from which it rises")
+    rise = not_below_zero(difference(income, start)) * values.figure("lmito_1_rate", label="rate")
+    fall_from = values.figure("lmito_full_to", label="income from which it falls")
+    fall = not_below_zero(difference(income, fall_from)) * values.figure("lmito_2_rate", label="rate")
+    risen = smaller_of(total((low, rise.in_cents())), most)
+    return not_below_zero(difference(risen, fall.in_cents()), "offset")
+
+
+def small_business(ask: Ask, person: str, tax: Figure) -> Figure:
+    """A part of the tax that falls on net small business income, up to the cap (s 328-360); nothing on income
+    from personal services."""
+    values, income = ask(rules), ask(itr.taxable, person)["taxable_income"]
+    net = [
+        ask(losses.counted, key, person)
+        if key in ask(itr.own_businesses, person)
+        else ask(p8.net_of, key, person)
+        for key in ask(p8.of_person, person)
+        if not PERSONAL_SKILLS.of(ask.of(activity_of, key).answers)
+    ]
+    counted = smaller_of(not_below_zero(total(net, "net small business income")), income)
+    if not counted.amount:
+        return NOTHING
+    part = tax * (counted / income).named("part of taxable income")
+    rate = values.figure("small_business_offset_rate", label="rate of the offset")
+    cap = values.figure("small_business_offset_cap", label="cap")
+    return smaller_of((part * rate).in_cents(), cap, label="small business offset")

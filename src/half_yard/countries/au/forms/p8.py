@@ -1,0 +1,128 @@
+"""Item P8 of the business and professional items schedule, of one business, and each owner's part of it."""
+
+from __future__ import annotations
+
+from half_yard.books import OWN
+from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.au import gaps, small_values
+from half_yard.countries.au.forms import capital_allowances
+from half_yard.countries.au.frame import BOOKS, owned_by
+from half_yard.countries.au.questions import PERSONAL_SKILLS
+from half_yard.countries.au.statement_lines import BUSINESS_EXPENSES, BUSINESS_INCOME
+from half_yard.countries.gaps import shares_gap
+from half_yard.countries.ledger import INVENTORY
+from half_yard.figures import NOTHING, NOTHING_ENTERED, Carries, Figure, Form, Page, Role, difference, total
+from half_yard.review import shares_add_up
+from half_yard.sharing import split
+
+
+@Form
+def statement(ask: Ask, activity: str) -> Page:
+    """The whole of the business."""
+    record = ask.of(activity_of, activity)
+    return Page(
+        f"p8.{activity}", "Item P8", record.name, about=activity, statement=True, in_cents=True,
+        facts=(
+            ("Main activity", record.description),
+            ("Industry code", record.code),
+            ("Australian business number", record.employer_number),
+        ),
+    )  # fmt: skip
+
+
+@statement.part
+def income(page: Page, ask: Ask, activity: str) -> None:
+    """The labels of income, and the total."""
+    totals, record = ask(BOOKS.totals, activity), ask.of(activity_of, activity)
+    page.section = "Income"
+    lines = []
+    for line in BUSINESS_INCOME:
+        amount = totals.get(line.key, NOTHING_ENTERED)
+        if line.key == "sales":
+            marks = [] if shares_add_up(record) else [shares_gap(activity)]
+            if PERSONAL_SKILLS.of(record.answers):
+                marks.append(gaps.PERSONAL_SERVICES)
+            amount = amount.marked(*marks)
+        lines.append(page.line(line.key, line.number, line.title, amount))
+    if ask(capital_allowances.applies, activity):
+        more = ask(capital_allowances.of_the_year, activity)["income"]
+        if more.amount:
+            lines.append(page.line("asset_income", "X", "Balancing and pool amounts", more))
+    page.line("total_income", "", "Total business income", total(lines), Role.GROSS)
+
+
+@statement.part
+def expenses(page: Page, ask: Ask, activity: str) -> None:
+    """Cost of sales, the labels of expenses, and what is left."""
+    totals, record = ask(BOOKS.totals, activity), ask.of(activity_of, activity)
+    page.section = "Expenses"
+    stock = [
+        page.line("opening_stock", "K", "Opening stock", totals.get("opening_stock", NOTHING_ENTERED)),
+        page.line("purchases", "L", "Purchases and other costs", totals.get("purchases", NOTHING_ENTERED)),
+    ]
+    closing = page.line(
+        "closing_stock", "M", "Closing stock", totals.get("closing_stock", NOTHING_ENTERED),
+        carries=Carries(INVENTORY),
+    )  # fmt: skip
+    lines = [page.line("cost_of_sales", "", "Cost of sales", total(stock) - closing, Role.SUBTOTAL)]
+    for line in BUSINESS_EXPENSES:
+        amount = totals.get(line.key, NOTHING_ENTERED)
+        if line.key == "other_expenses":
+            named = [
+                page.line(
+                    f"named_{key}",
+                    line.number,
+                    name or "Not named",
+                    totals.get(f"{OWN}{key}", NOTHING_ENTERED),
+                )
+                for key, name in sorted(record.own_lines.items())
+            ]
+            amount = total((*named, amount))
+        lines.append(page.line(line.key, line.number, line.title, amount))
+    if ask(capital_allowances.applies, activity):
+        made = ask(capital_allowances.of_the_year, activity)
+        lines.append(page.line("depreciation", "M", "Depreciation expenses", made["decline"], Role.COST))
+        for key, title in (("works", "Capital works"), ("borrowing", "Borrowing expenses")):
+            if made[key].amount:
+                lines.append(page.line(key, "P", title, made[key], Role.COST))
+    page.section = ""
+    whole = page.line("total_expenses", "", "Total expenses", total(lines), Role.TOTAL)
+    gross = ask(income, activity)["total_income"]
+    page.line("net_income", "", "Net income or loss from business this year", gross - whole, Role.RESULT)
+
+
+@Form
+def of_owner(ask: Ask, activity: str, person: str) -> Page:
+    """An owner's part."""
+    name = f"{ask.of(activity_of, activity).name}, {ask(BOOKS.name, person)}"
+    return Page(f"p8.{activity}.{person}", "Business, the owner's part", name, about=activity, in_cents=True)
+
+
+@of_owner.part
+def share(page: Page, ask: Ask, activity: str, person: str) -> None:
+    """The share of the net income, less what an owner deducts at once of small assets."""
+    part = split(ask(expenses, activity)["net_income"], ask(BOOKS.shares, activity))[person]
+    own = page.line("share", "", "Share of the net income or loss", part)
+    if small := ask(small_values.at_once, activity, person):
+        own = difference(own, page.line("at_once", "P", "Small assets, deducted at once", total(small)))
+    page.line("net_income", "", "Own net income or loss", own, Role.TOTAL)
+
+
+def of_person(ask: Ask, person: str) -> tuple[str, ...]:
+    """The businesses of a person."""
+    return ask(owned_by, "business", person)
+
+
+def is_alone(ask: Ask, activity: str) -> bool:
+    """Whether a business has one owner: then it is item 15, else a partnership, item 13."""
+    return len(ask(BOOKS.shares, activity)) == 1
+
+
+def net_of(ask: Ask, activity: str, person: str) -> Figure:
+    """An owner's net income or loss."""
+    return ask(share, activity, person)["net_income"]
+
+
+def sales_of(ask: Ask, activity: str) -> Figure:
+    """The assessable income of the activity, for the test of its losses."""
+    return ask(income, activity)["total_income"] if activity else NOTHING

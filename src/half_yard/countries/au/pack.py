@@ -1,0 +1,12 @@
+"""The Australian pack: sole traders and rentals, and each person's return."""
+
+from half_yard.countries.au.asked import AustraliaAsked
+from half_yard.countries.au.asset_keeping import AustraliaAssetKeeping
+from half_yard.countries.au.compute import compute
+from half_yard.countries.au.country import COUNTRY
+from half_yard.countries.au.due_dates import return_due
+from half_yard.countries.au.ledger import LEDGER
+from half_yard.countries.pack import Pack
+
+PACK = Pack(COUNTRY, LEDGER, compute, AustraliaAsked(), AustraliaAssetKeeping(), due=return_due)
+"""Income tax of sole traders and small landlords who are residents."""

@@ -1,0 +1,68 @@
+"""What is asked of the household, of each person, and of each activity."""
+
+from __future__ import annotations
+
+from half_yard.asked import Field, FieldKind
+from half_yard.countries.offered import Question
+from half_yard.records import ClientFile
+
+NOTHING_ELSE = Question(
+    "nothing_else", "Nothing else belongs on the returns", False,
+    "no other income than what is entered, no further deductions or offsets", anew=True,
+)  # fmt: skip
+COVERED = Question(
+    "hospital_cover", "Private hospital cover all year", False,
+    "of the person and all dependants; for the Medicare levy surcharge", anew=True,
+)  # fmt: skip
+PERSONAL_SKILLS = Question(
+    "personal_skills", "Paid mainly for personal skills or efforts", False,
+    "then the tests for personal services income decide about deductions (Part 2-42)",
+)  # fmt: skip
+SIMPLIFIED = Question(
+    "simplified", "Simplified depreciation", True,
+    "of a business with a turnover below 10 million: write-off and pool together (Subdivision 328-D)",
+)  # fmt: skip
+CREATIVE = Question(
+    "primary_or_arts", "Primary production or a professional arts business", False,
+    "a loss then counts where other income is below the year's amount (s 35-10(4))",
+)  # fmt: skip
+PROFITS = Question(
+    "profit_in_3_of_5", "A taxable profit in three of the last five years", False, "s 35-35", anew=True,
+)  # fmt: skip
+PROPERTY_TEST = Question(
+    "real_property", "Uses real property of 500,000 or more", False, "s 35-40; not a private home",
+)  # fmt: skip
+ASSETS_TEST = Question(
+    "other_assets", "Uses other assets of 100,000 or more", False, "s 35-45; no cars",
+)  # fmt: skip
+DISCRETION = Question(
+    "discretion", "The Commissioner lets the loss count", False, "s 35-55", anew=True,
+)  # fmt: skip
+LOSS_TESTS = (PROFITS, PROPERTY_TEST, ASSETS_TEST)
+OF_BUSINESS = (PERSONAL_SKILLS, SIMPLIFIED, CREATIVE, *LOSS_TESTS, DISCRETION)
+STUDY_LOAN = "study_loan_debt"
+"""The fact of a person that is what is owed of study loans, in dollars."""
+CHILDREN = "dependent_children"
+"""The fact of the household that is how many children depend on it."""
+HOUSEHOLD_QUESTIONS = (NOTHING_ELSE,)
+PERSON_QUESTIONS = (COVERED,)
+
+
+def person_fields(file: ClientFile, person: str) -> list[Field]:
+    """What is asked of one person."""
+    del file
+    path = f"/people/{person}"
+    return [
+        COVERED.field(path),
+        Field(f"{path}/facts/{STUDY_LOAN}", "Study loans owed", FieldKind.AMOUNT, optional=True,
+              hint="HELP and the like; repayment is at most this"),
+    ]  # fmt: skip
+
+
+def household_fields() -> list[Field]:
+    """What is asked of the household."""
+    return [
+        *(each.field("/household") for each in HOUSEHOLD_QUESTIONS),
+        Field(f"/household/facts/{CHILDREN}", "Dependent children", FieldKind.AMOUNT, optional=True,
+              hint="how many, for the levy"),
+    ]  # fmt: skip

@@ -1,0 +1,139 @@
+"""Simplified depreciation of a small business: what is written off at once, and its pool (ITAA 1997
+Subdivision 328-D; temporary full expensing, IT(TP)A Subdivision 328-D)."""
+
+from __future__ import annotations
+
+import datetime
+from dataclasses import dataclass
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.au.asset_kinds import BORROWING, WORKS
+from half_yard.countries.au.decline import (
+    asset_of,
+    assets_of,
+    began,
+    came_in,
+    cost,
+    has_left,
+    part_of,
+    received,
+)
+from half_yard.countries.au.frame import rules
+from half_yard.countries.au.questions import SIMPLIFIED
+from half_yard.figures import (
+    NOTHING,
+    Figure,
+    below,
+    difference,
+    entered,
+    not_below_zero,
+    times,
+    total,
+)
+from half_yard.records import ClientFile
+
+POOL = "small_business_pool"
+"""The kind of carryover that is the balance of an activity's pool."""
+EXPENSING_FROM, EXPENSING_TO = datetime.date(2020, 10, 6), datetime.date(2023, 6, 30)
+"""What was first held from the first day on and first used by the second is written off whatever it cost."""
+BEFORE_FROM, BEFORE_TO, BEFORE_HELD = (
+    datetime.date(2020, 3, 12), datetime.date(2021, 6, 30), datetime.date(2020, 12, 31),
+)  # fmt: skip
+WHOLE_POOL = range(2021, 2024)
+"""The years that end from October 6, 2020 to June 30, 2023, which write off the whole pool."""
+
+
+def is_simplified(ask: Ask, activity: str) -> bool:
+    """Whether a business depreciates so; a rental is none."""
+    record = ask.of(activity_of, activity)
+    return record.kind == "business" and SIMPLIFIED.of(record.answers)
+
+
+def is_written_off(ask: Ask, key: str) -> bool:
+    """Whether an asset was written off when it was first used: below the limit of that day. Costs are without
+    the tax that is credited (s 328-180)."""
+    asset, whole = ask.of(asset_of, key), ask(cost, key).amount
+    day, held = began(asset), asset.acquired or began(asset)
+    values = ask(rules)
+    if day <= EXPENSING_TO and held >= EXPENSING_FROM:
+        return True
+    if BEFORE_FROM <= day <= BEFORE_TO and held <= BEFORE_HELD:
+        return whole < values.amount("full_expensing_before_below")
+    return values.has("write_off_below") and whole < values.amount("write_off_below")
+
+
+def written_off(ask: Ask, activity: str) -> tuple[str, ...]:
+    """The assets that are written off this year."""
+    return tuple(key for key in _movable(ask, activity) if ask(came_in, key) and ask(is_written_off, key))
+
+
+def _movable(ask: Ask, activity: str) -> list[str]:
+    """The assets to which it applies: not capital works, not costs of borrowing."""
+    return [
+        key for key in ask(assets_of, activity)
+        if ask.of(asset_of, key).asset_class not in {WORKS, BORROWING}
+    ]  # fmt: skip
+
+
+def cost_for_activity(ask: Ask, key: str) -> Figure:
+    """The part of the cost that is for the business."""
+    return times(ask(cost, key), ask(part_of, key))
+
+
+def sold_after_write_off(ask: Ask, activity: str) -> list[Figure]:
+    """What came of assets that were written off: it is income, by their part."""
+    return [
+        times(ask(received, key), ask(part_of, key))
+        for key in _movable(ask, activity)
+        if ask(has_left, key) and ask(is_written_off, key)
+    ]
+
+
+@dataclass(frozen=True, eq=False)
+class PoolOfYear:
+    """A pool: its opening balance, what came and what came of what went, its deduction, what is left, and
+    what is income because more came than was in it."""
+
+    opening: Figure
+    additions: Figure
+    proceeds: Figure
+    deduction: Figure
+    closing: Figure
+    income: Figure
+
+
+def pool(ask: Ask, activity: str) -> PoolOfYear:
+    """The year's pool: half the rate for what came, whatever the day; all of it where what is in it is below
+    the limit, or the years write off the whole (s 328-190, 328-210)."""
+    values = ask(rules)
+    before = total(
+        (entered(amount, "pool at the start", f"/carryovers/{key}/amount")
+         for key, amount in ask.of(_carried, activity)), "pool at the start",
+    )  # fmt: skip
+    new = [key for key in _movable(ask, activity) if ask(came_in, key) and not ask(is_written_off, key)]
+    added = total((ask(cost_for_activity, key) for key in new), "additions")
+    gone = [
+        key for key in _movable(ask, activity)
+        if ask(has_left, key) and not ask(is_written_off, key)
+    ]  # fmt: skip
+    proceeds = total((times(ask(received, key), ask(part_of, key)) for key in gone), "proceeds")
+    balance = difference(total((before, added)), proceeds, label="in the pool")
+    left = not_below_zero(balance, "in the pool")
+    income = not_below_zero(difference(NOTHING, balance), "more than was in the pool")
+    if ask.of(tax_year) in WHOLE_POOL:
+        taken = left.named("the whole pool")
+    else:
+        small = below(left, values.figure("write_off_below", label="below this all is deducted"))
+        if small:
+            taken = left.where(small)
+        else:
+            old = not_below_zero(difference(before, proceeds)) * values.figure("pool_rate", label="rate")
+            first = added * values.figure("pool_first_rate", label="rate of the first year")
+            taken = total((old, first), "deduction of the pool").in_cents().where(small)
+    return PoolOfYear(before, added, proceeds, taken, difference(left, taken), income)
+
+
+def _carried(file: ClientFile, activity: str) -> tuple[tuple[str, Decimal], ...]:
+    every = sorted(file.carryovers.items())
+    return tuple((key, item.amount) for key, item in every if (item.kind, item.of) == (POOL, activity))
