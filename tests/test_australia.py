@@ -171,6 +171,39 @@ class Losses(unittest.TestCase):
         self.assertEqual(line(file, "business"), 3000)
 
 
+class PersonalServices(unittest.TestCase):
+    def consultant(self, share: str = "90", **answers: bool) -> ClientFile:
+        facts = {"percent_from_one_client": Decimal(share), "home_and_associates": Decimal(4000)}
+        answered = {"answers": {"personal_skills": True, **answers}, "facts": facts}
+        return trading("60000", 2025, cost("rent", "5000"), shop=answered)
+
+    def test_four_fifths_from_one_client_is_item_14(self) -> None:
+        """Example 26: no rent of the home, no pay of associates, no small business offset."""
+        file = self.consultant()
+        self.assertEqual(line(file, "personal_services"), 59000)
+        self.assertEqual(line(file, "business"), 0)
+        self.assertFalse(compute(file).sheet("itr.owner").has("small_business_offset"))
+        self.assertIn("four fifths", dict(compute(file).sheet(f"p1.{SHOP}").facts)["Outcome"])
+
+    def test_each_test_makes_a_business_of_it(self) -> None:
+        results = {"for_a_result": True, "own_tools": True, "mends_defects": True}
+        for share, answers, is_business in (
+            ("90", results, True), ("90", {"determination": True}, True),
+            ("90", {"unrelated_clients": True}, False),
+            ("79", {"unrelated_clients": True}, True), ("79", {"employs": True}, True),
+            ("79", {"own_premises": True}, True), ("79", {}, False), ("80", {"employs": True}, False),
+            ("79", {"for_a_result": True}, False),
+        ):  # fmt: skip
+            file = self.consultant(share, **answers)
+            self.assertEqual(line(file, "business"), 55000 if is_business else 0, (share, answers))
+
+    def test_what_is_not_said_is_missing(self) -> None:
+        file = trading("60000", 2025, shop={"answers": {"personal_skills": True}})
+        gaps = " ".join(mark.message for mark in compute(file).sheet("itr.owner")["payable"].gaps)
+        self.assertIn("one client", gaps)
+        self.assertIn("associates", gaps)
+
+
 class DeclineInValue(unittest.TestCase):
     def decline(self, file: ClientFile, activity: str = SHOP) -> Decimal:
         return amount(file, f"allowances.{activity}/s00001.decline")
@@ -330,9 +363,6 @@ class Frame(unittest.TestCase):
             self.assertEqual(not compute(file).stops, counts, day)
 
     def test_what_is_not_computed_says_so(self) -> None:
-        skilled = trading("60000", 2025, shop={"answers": {"personal_skills": True}})
-        gaps = compute(skilled).sheet("itr.owner")["payable"].gaps
-        self.assertTrue(any("personal services" in mark.message for mark in gaps))
         unsaid = australian(2025, wages="60000").model_copy(update={"household": Household()})
         self.assertTrue(compute(unsaid).sheet("itr.owner")["payable"].gaps)
         self.assertFalse(compute(trading("60000", 2025)).sheet("itr.owner")["payable"].gaps)

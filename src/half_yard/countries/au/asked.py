@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.countries.asked import Asked
+from half_yard.countries.au import personal_services
 from half_yard.countries.au.carried_amounts import OF_PEOPLE, TITLES
 from half_yard.countries.au.elsewhere import ELSEWHERE
 from half_yard.countries.au.frame import STATUS
@@ -14,6 +15,7 @@ from half_yard.countries.au.questions import (
     HOUSEHOLD_QUESTIONS,
     OF_BUSINESS,
     PERSON_QUESTIONS,
+    PERSONAL_SKILLS,
     household_fields,
     person_fields,
 )
@@ -92,7 +94,15 @@ class AustraliaAsked(Asked):
 
     def activity_questions(self, kind: str) -> Sequence[Question]:
         """What decides about depreciation, losses and personal services."""
-        return OF_BUSINESS if kind == "business" else ()
+        return (*OF_BUSINESS, *personal_services.QUESTIONS) if kind == "business" else ()
+
+    def questions_of(self, file: ClientFile, key: str) -> Sequence[Question]:
+        """The same; those about personal services only where it is paid for personal skills."""
+        activity = file.activities[key]
+        if activity.kind != "business":
+            return ()
+        skilled = PERSONAL_SKILLS.of(activity.answers)
+        return (*OF_BUSINESS, *(personal_services.QUESTIONS if skilled else ()))
 
     def activity_facts(self, file: ClientFile, key: str) -> Sequence[Field]:
         """What was withheld from its payments."""
@@ -101,4 +111,5 @@ class AustraliaAsked(Asked):
         return [
             Field(f"/activities/{key}/facts/{WITHHELD}", "Tax withheld from its payments", FieldKind.AMOUNT,
                   optional=True),
+            *personal_services.fields(key, file.activities[key]),
         ]  # fmt: skip

@@ -17,7 +17,7 @@ from half_yard.review import Finding, Level, share_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
-    "Not part of it yet: the tests for personal services income, cars by kilometres or log book, hours at "
+    "Not part of it yet: cars by kilometres or log book, hours at "
     "home, things that serve several uses, the seniors offset, spouse and other offsets, farms' averaging, "
     "lump sums, employee shares, trusts, foreign tax, part-year residents, next year's instalments, activity "
     "statements."

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from functools import cache, partial
 
 from half_yard.countries.asking import Ask
+from half_yard.countries.au import personal_services
 from half_yard.countries.au.asset_kinds import stop
 from half_yard.countries.au.carried_amounts import OF_ACTIVITIES, OF_PEOPLE, TITLES
 from half_yard.countries.au.checks import findings_of
@@ -16,6 +17,7 @@ from half_yard.countries.au.forms import (
     income_tests,
     losses,
     low_value_pool,
+    p1,
     p8,
     rent,
 )
@@ -93,6 +95,8 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
                 yield ask(capital_allowances.allowances.sheet, key)
     for key in ask(activities, "business"):
         yield ask(p8.statement.sheet, key)
+        if ask(personal_services.applies, key):
+            yield ask(p1.p1.sheet, key)
     for key in ask(activities, "rental"):
         yield ask(rent.statement.sheet, key)
     for person in ask(people):

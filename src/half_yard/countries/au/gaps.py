@@ -1,6 +1,7 @@
 """Cases that the law knows and the Australian pack does not compute yet."""
 
 from half_yard.countries.gaps import gap
+from half_yard.figures import Mark
 
 NO_STATUS = gap(
     "It is not said whether there is a spouse: the levy and its surcharge are not known.",
@@ -10,10 +11,6 @@ NOT_ALL_ASKED = gap(
     "It is not said that nothing else belongs on the returns: other income, deductions and offsets.",
     "Where there are none, say so for the household.", "/household/answers/nothing_else",
 )  # fmt: skip
-PERSONAL_SERVICES = gap(
-    "The tests for personal services income are not worked out, nor what they deny.",
-    "Work out item P1, or say that the income is not mainly for personal skills.",
-)
 SENIORS = gap("The seniors and pensioners offset (item T1) may be due and is not computed.")
 NO_SPOUSE = gap(
     "The spouse is not in the file: the family's income is not known.",
@@ -23,3 +20,18 @@ EARLY_EXPENSING = gap(
     "The write-off of assets used first before July 1, 2023 depends on days of purchase that are not asked."
 )
 STUDY_LOAN_LIMIT = gap("Repayments of a study loan are not limited: the debt is not typed.", "Type it.")
+
+
+def one_client(path: str) -> Mark:
+    """Personal services income of which it is not said how much one client pays."""
+    return gap(
+        "How much of the income for personal skills comes from one client is not typed.", "Type it.", path
+    )
+
+
+def denied_costs(path: str) -> Mark:
+    """Personal services income of which the costs that are denied are not typed."""
+    return gap(
+        "What of the costs is for the home or paid to associates is not typed: nothing is denied.",
+        "Type it, 0 where there is none.", path,
+    )  # fmt: skip

@@ -83,13 +83,17 @@ def _typed(page: Page, ask: Ask, person: str, kinds: tuple[tuple[str, str, str],
 
 
 def _business(page: Page, ask: Ask, person: str) -> list[Figure]:
-    """Items 13 and 15: of partnerships and of businesses of one's own, as far as losses count."""
+    """Items 13 to 15: of partnerships and of businesses of one's own, as far as losses count."""
     own, shared = ask(own_businesses, person), ask(partnerships, person)
     lines = []
     if shared:
         part = total(ask(p8.net_of, key, person) for key in shared)
         lines.append(page.line("partnerships", "13", "Partnerships", part))
-    net = total(ask(losses.counted, key, person) for key in own)
+    personal = [key for key in own if ask(p8.is_personal, key)]
+    if personal:
+        earned = total(ask(losses.counted, key, person) for key in personal)
+        lines.append(page.line("personal_services", "14", "Personal services income", earned))
+    net = total(ask(losses.counted, key, person) for key in own if key not in personal)
     lines.append(page.line("business", "15", "Net income or loss from business", net))
     return lines
 

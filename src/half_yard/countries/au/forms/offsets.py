@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.asking import Ask
 from half_yard.countries.au.forms import itr, losses, p8
 from half_yard.countries.au.frame import rules
-from half_yard.countries.au.questions import PERSONAL_SKILLS
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -56,7 +55,7 @@ def small_business(ask: Ask, person: str, tax: Figure) -> Figure:
         if key in ask(itr.own_businesses, person)
         else ask(p8.net_of, key, person)
         for key in ask(p8.of_person, person)
-        if not PERSONAL_SKILLS.of(ask.of(activity_of, key).answers)
+        if not ask(p8.is_personal, key)
     ]
     counted = smaller_of(not_below_zero(total(net, "net small business income")), income)
     if not counted.amount:

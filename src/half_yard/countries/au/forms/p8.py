@@ -4,10 +4,9 @@ from __future__ import annotations
 
 from half_yard.books import OWN
 from half_yard.countries.asking import Ask, activity_of
-from half_yard.countries.au import gaps, small_values
-from half_yard.countries.au.forms import capital_allowances
+from half_yard.countries.au import small_values
+from half_yard.countries.au.forms import capital_allowances, p1
 from half_yard.countries.au.frame import BOOKS, owned_by
-from half_yard.countries.au.questions import PERSONAL_SKILLS
 from half_yard.countries.au.statement_lines import BUSINESS_EXPENSES, BUSINESS_INCOME
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
@@ -39,10 +38,7 @@ def income(page: Page, ask: Ask, activity: str) -> None:
     for line in BUSINESS_INCOME:
         amount = totals.get(line.key, NOTHING_ENTERED)
         if line.key == "sales":
-            marks = [] if shares_add_up(record) else [shares_gap(activity)]
-            if PERSONAL_SKILLS.of(record.answers):
-                marks.append(gaps.PERSONAL_SERVICES)
-            amount = amount.marked(*marks)
+            amount = amount.marked(*([] if shares_add_up(record) else [shares_gap(activity)]))
         lines.append(page.line(line.key, line.number, line.title, amount))
     if ask(capital_allowances.applies, activity):
         more = ask(capital_allowances.of_the_year, activity)["income"]
@@ -101,7 +97,10 @@ def of_owner(ask: Ask, activity: str, person: str) -> Page:
 @of_owner.part
 def share(page: Page, ask: Ask, activity: str, person: str) -> None:
     """The share of the net income, less what an owner deducts at once of small assets."""
-    part = split(ask(expenses, activity)["net_income"], ask(BOOKS.shares, activity))[person]
+    whole = ask(expenses, activity)["net_income"]
+    if ask(p1.is_personal, activity):
+        whole = ask(p1.result, activity)["counted"]
+    part = split(whole, ask(BOOKS.shares, activity))[person]
     own = page.line("share", "", "Share of the net income or loss", part)
     if small := ask(small_values.at_once, activity, person):
         own = difference(own, page.line("at_once", "P", "Small assets, deducted at once", total(small)))
@@ -116,6 +115,11 @@ def of_person(ask: Ask, person: str) -> tuple[str, ...]:
 def is_alone(ask: Ask, activity: str) -> bool:
     """Whether a business has one owner: then it is item 15, else a partnership, item 13."""
     return len(ask(BOOKS.shares, activity)) == 1
+
+
+def is_personal(ask: Ask, activity: str) -> bool:
+    """Whether its income is personal services income, item 14."""
+    return ask(p1.is_personal, activity)
 
 
 def net_of(ask: Ask, activity: str, person: str) -> Figure:
