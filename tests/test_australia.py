@@ -14,7 +14,7 @@ from half_yard.countries import compute
 from half_yard.countries.au.pack import PACK
 from half_yard.countries.au.year_rules import rules_for
 from half_yard.figures import recompute
-from half_yard.records import Carryover, ClientFile, Household
+from half_yard.records import Carryover, ClientFile, Entry, Household, Thing, Use
 from half_yard.records.identifiers import numbered
 from tests.australian import BOTH, FLAT, SHOP, australian, bought, cost, couple, item, letting, trading
 from tests.files import amount
@@ -260,6 +260,66 @@ class DeclineInValue(unittest.TestCase):
         file = self.by_life(2023, copier)
         taken = round(Decimal(900) * 184 / 365 * 2 / 5, 2)
         self.assertEqual(amount(file, f"allowances.{SHOP}/s00001.balancing"), 1000 - (900 - taken))
+
+
+class Shared(unittest.TestCase):
+    def with_thing(self, year: int, thing: Thing, use: Use, *costs: Entry, **parts: Any) -> ClientFile:
+        file = trading("60000", year, *costs, **parts)
+        return file.model_copy(update={"things": {"h00001": thing}, "uses": {"u00001": use}})
+
+    def test_a_car_by_both_methods(self) -> None:
+        """Example 20: 8,000 of 20,000 km; costs of 9,000."""
+        use = Use(thing="h00001", activity=SHOP, amount=Decimal(8000))
+        for method, expected in (("rate", 4400), ("", 3600)):
+            thing = Thing(kind="vehicle", name="Wagon", measure="distance", whole=Decimal(20000),
+                          choices={"method": method} if method else {})  # fmt: skip
+            file = self.with_thing(2025, thing, use, cost("fuel", "9000", "h00001"))
+            self.assertEqual(amount(file, "car.h00001/all_rate"), 4400)
+            self.assertEqual(amount(file, "car.h00001/all_log"), 3600)
+            self.assertEqual(amount(file, f"p8.{SHOP}/vehicle"), expected)
+            car = bought("car", "30000", "2024-07-01", thing="h00001")
+            assets = file.model_copy(update={"assets": {"s00001": car}})
+            self.assertEqual("/assets/s00001" in compute(assets).stops, method == "rate")
+            if not method:
+                self.assertEqual(amount(assets, f"allowances.{SHOP}/pool_additions"), 12000)
+
+    def test_hours_at_home_by_the_rates_of_each_year(self) -> None:
+        """Example 21: 800 hours."""
+        use = Use(thing="h00001", activity=SHOP, amount=Decimal(12), facts={"hours_at_home": Decimal(800)})
+        for year, method, expected in ((2022, "rate", 416), (2022, "shortcut", 640), (2023, "rate", 536),
+                                       (2025, "rate", 560), (2023, "shortcut", 0)):  # fmt: skip
+            thing = Thing(kind="home", measure="area", whole=Decimal(100), choices={"method": method})
+            self.assertEqual(amount(self.with_thing(year, thing, use), f"p8.{SHOP}/other_expenses"), expected)
+
+    def test_the_costs_of_having_a_home_only_where_it_is_a_place_of_business(self) -> None:
+        """TR 93/30: 12% of 2,000 of power, and of 20,000 of rent."""
+        thing = Thing(kind="home", measure="area", whole=Decimal(100))
+        for is_place, expected in ((False, 240), (True, 2640)):
+            use = Use(
+                thing="h00001", activity=SHOP, amount=Decimal(12), answers={"place_of_business": is_place}
+            )
+            costs = (cost("power", "2000", "h00001"), cost("rent", "20000", "h00001"))
+            file = self.with_thing(2025, thing, use, *costs)
+            self.assertEqual(amount(file, f"p8.{SHOP}/other_expenses"), expected)
+
+    def test_a_phone_beside_the_rate_is_counted_twice(self) -> None:
+        home = Thing(kind="home", measure="area", whole=Decimal(100), choices={"method": "rate"})
+        use = Use(thing="h00001", activity=SHOP, amount=Decimal(12), facts={"hours_at_home": Decimal(800)})
+        file = self.with_thing(2025, home, use, cost("service", "900", "h00002"))
+        phone = {"h00002": Thing(kind="line", name="Mobile", measure="percent")}
+        uses = {"u00002": Use(thing="h00002", activity=SHOP, amount=Decimal(50))}
+        file = file.model_copy(update={"things": {**file.things, **phone}, "uses": {**file.uses, **uses}})
+        said = " ".join(each.message for each in compute(file).findings)
+        self.assertIn("in the fixed rate", said)
+
+    def test_a_place_partly_let_by_days_and_by_rooms(self) -> None:
+        """Examples 37 and 38: 335 of 365 days of 10,000; a room of 15% and half of 40%."""
+        for measure, whole, part, expected in (("days", 365, 335, "9178.08"), ("percent", None, 35, "3500")):
+            thing = Thing(kind="house", measure=measure, whole=None if whole is None else Decimal(whole))
+            use = Use(thing="h00001", activity=FLAT, amount=Decimal(part))
+            file = letting("20000", 2025, cost("council_rates", "10000", "h00001"))
+            file = file.model_copy(update={"things": {"h00001": thing}, "uses": {"u00001": use}})
+            self.assertEqual(amount(file, f"rent.{FLAT}/council_rates"), Decimal(expected))
 
 
 class Rent(unittest.TestCase):

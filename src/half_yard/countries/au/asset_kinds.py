@@ -5,6 +5,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from half_yard.countries.au.thing_kinds import BY_RATE, METHOD, VEHICLE
 from half_yard.countries.offered import AssetKind
 from half_yard.records import Asset, ClientFile
 
@@ -68,7 +69,8 @@ NO_SUCH = "No kind is chosen yet. Choose one."
 NO_DAY = "It has no day of first use. Type it."
 NO_LIFE = "Its effective life is not typed. Type it in months."
 USED_BEFORE = "Somebody had used it before: in a place let to live in it has no decline in value (s 40-27)."
-IN_SHARED = "It belongs to a thing that serves several uses: enter it for its activity, with its share."
+IN_SHARED = "Its thing serves several activities, or none. Enter it for each, with its share."
+IN_RATE = "Its decline in value is in the rate by the kilometre (s 28-30)."
 
 
 def find_kind(words: str) -> str:
@@ -89,6 +91,9 @@ def stop(asset: Asset, file: ClientFile) -> str:
         return NO_DAY
     if asset.asset_class in {OTHER, BORROWING} and not asset.months:
         return NO_LIFE
+    thing = file.things.get(asset.thing)
+    if thing is not None and thing.kind == VEHICLE and thing.choices.get(METHOD) == BY_RATE:
+        return IN_RATE
     is_rental = file.activities[asset.activity].kind == "rental"
     if is_rental and asset.answers.get(SECOND_HAND) and asset.asset_class != WORKS:
         return USED_BEFORE

@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 
 from half_yard.countries.au import gaps
-from half_yard.countries.au.asset_kinds import USED_BEFORE
+from half_yard.countries.au.asset_kinds import IN_RATE, USED_BEFORE
 from half_yard.countries.au.country import ROLES
 from half_yard.countries.au.frame import STATUS
 from half_yard.countries.au.identity import business_number_problem, identity_problem
+from half_yard.countries.au.thing_use import shared_findings
 from half_yard.countries.left_out import ARCHIVED
 from half_yard.figures import Mark, MarkKind, Sheet
 from half_yard.records import ClientFile
@@ -17,10 +18,8 @@ from half_yard.review import Finding, Level, share_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
-    "Not part of it yet: cars by kilometres or log book, hours at "
-    "home, things that serve several uses, the seniors offset, spouse and other offsets, farms' averaging, "
-    "lump sums, employee shares, trusts, foreign tax, part-year residents, next year's instalments, activity "
-    "statements."
+    "Not part of it yet: the seniors offset, spouse and other offsets, farms' averaging, lump sums, employee "
+    "shares, trusts, foreign tax, part-year residents, next year's instalments, activity statements."
 )
 
 
@@ -31,8 +30,9 @@ def findings_of(file: ClientFile, sheets: Sequence[Sheet], stops: Mapping[str, s
         *share_findings(file),
         *expected_findings(file),
         *(Finding(Level.ERROR, f"{_called(file, path)}: {reason}", path) for path, reason in stops.items()
-          if reason not in {ARCHIVED, USED_BEFORE}),
+          if reason not in {ARCHIVED, USED_BEFORE, IN_RATE}),
         *_gaps(sheets),
+        *shared_findings(file),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)

@@ -13,20 +13,26 @@ from half_yard.countries.au.checks import findings_of
 from half_yard.countries.au.forms import (
     assessment,
     capital_allowances,
+    car,
     gains,
+    home_work,
     income_tests,
     losses,
     low_value_pool,
     p1,
     p8,
     rent,
+    shared_costs,
 )
 from half_yard.countries.au.frame import BOOKS, activities, people
 from half_yard.countries.au.items import item_stops
 from half_yard.countries.au.slips import slip_stops
 from half_yard.countries.au.small_values import has_pool
+from half_yard.countries.au.thing_kinds import HOME, VEHICLE
+from half_yard.countries.au.things import as_used, of_kind
 from half_yard.countries.au.year_rules import rules_for
 from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
+from half_yard.countries.dividing_things import things
 from half_yard.countries.left_out import ARCHIVED, stopped_with
 from half_yard.countries.results import CarryPoint, Computation, Return, Whole
 from half_yard.figures import Asking, Place, Sheet
@@ -44,7 +50,7 @@ CHAIN = (
 def compute(file: ClientFile, memory: Memory) -> Computation:
     """What follows from the file. Raises KeyError for an income year without rules."""
     rules_for(file.tax_year)
-    asking = Asking(file, memory)
+    asking = Asking(as_used(file), memory)
     whole = cache(memory.later(partial(asking.run, everything)))
 
     def findings() -> tuple[Finding, ...]:
@@ -89,6 +95,12 @@ def _names(ask: Ask) -> dict[str, str]:
 
 
 def _sheets(ask: Ask) -> Iterator[Sheet]:
+    for thing in ask(things):
+        yield ask(shared_costs.sheet, thing)
+    for thing in ask(of_kind, VEHICLE):
+        yield ask(car.car.sheet, thing)
+    for thing in ask(of_kind, HOME):
+        yield ask(home_work.home_work.sheet, thing)
     for kind in ("business", "rental"):
         for key in ask(activities, kind):
             if ask(capital_allowances.applies, key):

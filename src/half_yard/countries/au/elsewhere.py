@@ -1,6 +1,6 @@
 """Everyday words for what has another name or place here, or is not in the program."""
 
-from half_yard.countries.offered import ACTIVITY, HOUSEHOLD, NEW_ASSET, Elsewhere
+from half_yard.countries.offered import ACTIVITY, HOUSEHOLD, NEW_ASSET, SHARED, Elsewhere
 
 ELSEWHERE = (
     Elsewhere(
@@ -8,9 +8,8 @@ ELSEWHERE = (
         "what lasts is an asset: enter it with its kind", NEW_ASSET,
     ),
     Elsewhere(
-        ("Home office", "Cents per kilometre", "Mileage", "Mobile phone"),
-        "its business part, by the rate or by the costs, is entered on its line: for Australia the program "
-        "does not work it out yet",
+        ("Home office", "Cents per kilometre", "Mileage", "Mobile phone", "Lodger"),
+        "among the things that serve several uses", SHARED,
     ),
     Elsewhere(("Payment summary", "Wages", "Income statement"), "in the household", HOUSEHOLD),
     Elsewhere(("Travel to a rental",), "not deductible of a place let to live in (s 26-31)"),

@@ -5,10 +5,12 @@ from __future__ import annotations
 import datetime
 
 from half_yard.books import BookKeeping, PayersForms
+from half_yard.books.keeping import Brought
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.au.country import COUNTRY, ROLES
 from half_yard.countries.au.identity import masked
 from half_yard.countries.au.statement_lines import LINES
+from half_yard.countries.au.thing_kinds import KINDS
 from half_yard.countries.au.year_rules import YearRules, rules_for
 from half_yard.records import Activity, ClientFile
 from half_yard.records.dates import days_of_tax_year
@@ -19,7 +21,22 @@ def days_of_year(year: int) -> tuple[datetime.date, datetime.date]:
     return days_of_tax_year(year, COUNTRY.first_month)
 
 
-BOOKS = BookKeeping(LINES, PayersForms({}, {}, {}), ROLES, span=days_of_year)
+def _brought(ask: Ask, activity: str) -> Brought:
+    """What shared things bring to an activity."""
+    # The forms of things are made on this frame.
+    from half_yard.countries.au import brought  # noqa: PLC0415
+
+    return ask(brought.brought, activity)
+
+
+BOOKS = BookKeeping(
+    LINES,
+    PayersForms({}, {}, {}),
+    ROLES,
+    span=days_of_year,
+    things={kind.key: {line.key: line.title for line in kind.lines} for kind in KINDS.values()},
+    brought=_brought,
+)
 STATUS = {"single": "No spouse", "couple": "With a spouse"}
 
 

@@ -29,6 +29,11 @@ def one_client(path: str) -> Mark:
     )
 
 
+def hours_at_home(path: str) -> Mark:
+    """A rate by the hour without hours."""
+    return gap("A rate by the hour is chosen for work at home, but no hours are typed.", "Type them.", path)
+
+
 def denied_costs(path: str) -> Mark:
     """Personal services income of which the costs that are denied are not typed."""
     return gap(

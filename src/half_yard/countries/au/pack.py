@@ -6,7 +6,16 @@ from half_yard.countries.au.compute import compute
 from half_yard.countries.au.country import COUNTRY
 from half_yard.countries.au.due_dates import return_due
 from half_yard.countries.au.ledger import LEDGER
+from half_yard.countries.au.thing_use import AustraliaSharedUse
 from half_yard.countries.pack import Pack
 
-PACK = Pack(COUNTRY, LEDGER, compute, AustraliaAsked(), AustraliaAssetKeeping(), due=return_due)
+PACK = Pack(
+    COUNTRY,
+    LEDGER,
+    compute,
+    AustraliaAsked(),
+    AustraliaAssetKeeping(),
+    AustraliaSharedUse(),
+    due=return_due,
+)
 """Income tax of sole traders and small landlords who are residents."""
