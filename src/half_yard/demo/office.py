@@ -11,6 +11,7 @@ from half_yard.demo.quill import quill
 from half_yard.demo.ravn import ravn
 from half_yard.demo.small_clients import castellan, lindqvist, oduya
 from half_yard.demo.tried import with_fittings
+from half_yard.demo.yarrow import yarrow
 from half_yard.records import ClientFile
 from half_yard.storage import SUFFIX, to_bytes, write_whole
 
@@ -26,7 +27,10 @@ def client_files() -> dict[str, ClientFile]:
 def _files() -> tuple[ClientFile, ...]:
     """Made once: what is filed and tried in them is computed."""
     hallowells = with_fittings(hallowell())
-    return hallowells, castellan(), lindqvist(), oduya(), ravn(), mbeki(), adeyemi(), laframboise(), quill()
+    others = (
+        castellan(), lindqvist(), oduya(), ravn(), mbeki(), adeyemi(), laframboise(), yarrow(), quill(),
+    )  # fmt: skip
+    return hallowells, *others
 
 
 def write_office(folder: Path) -> list[Path]:

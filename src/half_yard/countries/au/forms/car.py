@@ -51,6 +51,7 @@ def both_methods(page: Page, ask: Ask, thing: str) -> None:
         driven_rate = (counted * rate).in_cents()
         title = "By the kilometre, within the limit"
         by_rate = page.line(f"rate.{activity}", "", title, driven_rate, Role.COST)
+        alone = page.line(f"alone.{activity}", "", "Parking and tolls", direct, Role.COST)
         taken = (by_rate if chosen else logged) + alone
         page.line(f"driving.{activity}", "N", "Motor vehicle expenses", taken, Role.RESULT)
     page.section = "Both methods, all activities"
