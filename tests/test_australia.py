@@ -376,9 +376,11 @@ class Tests(unittest.TestCase):
             self.assertEqual(line(file, "study_loan"), repaid)
 
     def test_franking_credits_are_income_and_paid_out(self) -> None:
-        paid = item("dividends", "100", boxes={"franked": Decimal(700), "franking_credit": Decimal(300)})
+        paid = item(
+            "share_dividends", "100", boxes={"franked": Decimal(700), "franking_credit": Decimal(300)}
+        )
         file = australian(2025, paid)
-        self.assertEqual(line(file, "dividends"), 1100)
+        self.assertEqual(line(file, "share_dividends"), 1100)
         self.assertEqual(line(file, "refund"), 300)
 
     def test_losses_of_earlier_years_and_of_this_one(self) -> None:
@@ -409,6 +411,16 @@ class Values(unittest.TestCase):
                     self.assertEqual(rules_for(year).amount(name), Decimal(value), (name, year))
                     compared += 1
         self.assertGreater(compared, 60)
+
+
+class Registration(unittest.TestCase):
+    def test_a_turnover_as_for_a_year_has_to_register(self) -> None:
+        """Example 45: 6,000 a month from January on, and 6,500."""
+        for monthly, said in ((6000, False), (6500, True)):
+            started = {"started": datetime.date(2025, 1, 1)}
+            file = trading(str(monthly * 6), 2025, shop=started)
+            words = " ".join(each.message for each in compute(file).findings)
+            self.assertEqual("register for GST" in words, said)
 
 
 class Frame(unittest.TestCase):

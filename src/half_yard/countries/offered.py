@@ -166,11 +166,13 @@ class Purchase:
 
 @dataclass(frozen=True, slots=True)
 class PoolLife:
-    """The life of the pool in which an asset is: what has come and gone in words, and what each year takes,
-    as (title, first year, dollars by year), the first as it is claimed."""
+    """The life of the pool in which an asset is, or of the asset by itself: what has come and gone in words,
+    and what each year takes, as (title, first year, dollars by year), the first as it is claimed; `own` is
+    what the asset takes by itself this year, in dollars, None where only its pool does."""
 
     words: str
     rows: tuple[tuple[str, int, tuple[Decimal, ...]], ...]
+    own: Decimal | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -153,7 +153,7 @@ def yarrow() -> ClientFile:
                     item("gift", "Coastal Rescue", "300.00", "owner"),
                     item("own_super", "Harvest Super", "2500.00", "owner"),
                     item("work_clothing", "Uniforms and washing", "214.00", "spouse"),
-                    item("dividends", "Bass Strait Bank", "0.00", "spouse", franked="350.00",
+                    item("share_dividends", "Bass Strait Bank", "0.00", "spouse", franked="350.00",
                          franking_credit="150.00"),
                 ],
             ),

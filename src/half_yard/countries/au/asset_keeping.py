@@ -18,7 +18,9 @@ from half_yard.countries.au.asset_kinds import (
     WORKS,
     find_kind,
 )
-from half_yard.countries.offered import Question
+from half_yard.countries.au.asset_life import asset_life
+from half_yard.countries.offered import PoolLife, Question
+from half_yard.countries.results import Computation
 from half_yard.records import ClientFile
 
 USED = Question(
@@ -37,6 +39,10 @@ class AustraliaAssetKeeping(AssetKeeping):
         """By what things are called."""
         del kind
         return find_kind(words)
+
+    def pool_life(self, computation: Computation, asset: str) -> PoolLife | None:
+        """What it has taken, and the years to come by both methods."""
+        return asset_life(computation, asset)
 
     def fields(self, file: ClientFile, key: str) -> Sequence[Field]:
         """Its use, the method, its life where it is not the kind's, and whether it was used before."""

@@ -54,7 +54,8 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
     whole = cache(memory.later(partial(asking.run, everything)))
 
     def findings() -> tuple[Finding, ...]:
-        return findings_of(file, whole().sheets, whole().stops)
+        made = whole()
+        return findings_of(file, made.sheets, made.stops, asking.run(BOOKS.landings).lines)
 
     returns = tuple(_return(file, person) for person in asking.run(people))
     return Computation(

@@ -122,12 +122,12 @@ def taken_before(asset: Asset, whole: Decimal, year: int) -> Decimal:
     """What earlier income years took of a cost, in dollars."""
     left = whole
     for each in range(income_year(began(asset)), year):
-        left -= min(left, to_cents(_of_year(asset, whole, left, each)))
+        left -= min(left, to_cents(of_year(asset, whole, left, each)))
     return whole - left
 
 
-def _of_year(asset: Asset, whole: Decimal, left: Decimal, year: int) -> Decimal:
-    """What an income year takes, before it is limited to what is left."""
+def of_year(asset: Asset, whole: Decimal, left: Decimal, year: int) -> Decimal:
+    """What an income year takes of a cost in dollars, before it is limited to what is left."""
     days = days_held(asset, year)
     if asset.asset_class == WORKS:
         return whole * days / (365 * WORKS_YEARS)

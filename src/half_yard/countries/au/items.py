@@ -25,7 +25,7 @@ INCOMES = (
     ItemKind("government_pension", "Government pension", "age pension carer", "Taxable amount", "item 6"),
     ItemKind("super_stream", "Superannuation or annuity", "income stream pension", "Taxable amount",
              "item 7"),
-    ItemKind("dividends", "Dividends", "shares", "Unfranked amount", "item 11",
+    ItemKind("share_dividends", "Dividends", "shares", "Unfranked amount", "item 11",
              boxes=(Box(FRANKED, "Franked amount"), Box(FRANKING, "Franking credit", "counts"))),
     ItemKind("capital_sale", "Something sold", "shares land flat capital gain crypto", "Proceeds", "item 18",
              boxes=(Box(COST, "Cost base"), Box(COSTS, "Costs of selling"),

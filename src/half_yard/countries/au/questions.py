@@ -10,6 +10,10 @@ NOTHING_ELSE = Question(
     "nothing_else", "Nothing else belongs on the returns", False,
     "no other income than what is entered, no further deductions or offsets", anew=True,
 )  # fmt: skip
+GST_REGISTERED = Question(
+    "gst_registered", "A business is registered for GST", False,
+    "needed from a turnover of 75,000 a year on (GST Act, s 23-15)",
+)  # fmt: skip
 COVERED = Question(
     "hospital_cover", "Private hospital cover all year", False,
     "of the person and all dependants; for the Medicare levy surcharge", anew=True,
@@ -44,7 +48,7 @@ STUDY_LOAN = "study_loan_debt"
 """The fact of a person that is what is owed of study loans, in dollars."""
 CHILDREN = "dependent_children"
 """The fact of the household that is how many children depend on it."""
-HOUSEHOLD_QUESTIONS = (NOTHING_ELSE,)
+HOUSEHOLD_QUESTIONS = (NOTHING_ELSE, GST_REGISTERED)
 PERSON_QUESTIONS = (COVERED,)
 
 

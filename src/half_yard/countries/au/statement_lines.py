@@ -11,11 +11,11 @@ PRIVATE_OFF = "The business part of them."
 BUSINESS_INCOME = (
     StatementLine("sales", "J", "Other business income", "sales", SALES, receipt=True,
                   also=("Sales", "Fees")),
-    StatementLine("no_number", "D", "Gross payments where no business number was quoted", "sales",
+    StatementLine("no_number", "D", "Gross payments where no business number was quoted", "no_number",
                   receipt=True),
-    StatementLine("voluntary", "F", "Gross payments, voluntary agreement", "sales", receipt=True),
-    StatementLine("labour_hire", "O", "Gross payments, labour hire", "sales", receipt=True),
-    StatementLine("industry_payments", "H", "Assessable government industry payments", "other_income",
+    StatementLine("voluntary", "F", "Gross payments, voluntary agreement", "voluntary", receipt=True),
+    StatementLine("labour_hire", "O", "Gross payments, labour hire", "labour_hire", receipt=True),
+    StatementLine("industry_payments", "H", "Assessable government industry payments", "industry_payments",
                   receipt=True, also=("Grants",)),
 )  # fmt: skip
 COST_OF_SALES = (
@@ -31,7 +31,7 @@ BUSINESS_EXPENSES = (
     StatementLine("lease", "J", "Lease expenses", "lease"),
     StatementLine("rent", "K", "Rent expenses", "rent"),
     StatementLine("interest", "Q", "Interest expenses within Australia", "interest", also=("Loan",)),
-    StatementLine("interest_abroad", "R", "Interest expenses overseas", "interest"),
+    StatementLine("interest_abroad", "R", "Interest expenses overseas", "interest_abroad"),
     StatementLine("vehicle", "N", "Motor vehicle expenses", "vehicle", PRIVATE_OFF,
                   also=("Fuel", "Petrol", "Tolls", "Registration", "Parking")),
     StatementLine("repairs", "O", "Repairs and maintenance", "repairs"),
@@ -41,7 +41,7 @@ BUSINESS_EXPENSES = (
 RENTAL_INCOME = (
     StatementLine("rents", "P", "Rental income", "rents", "All rent; a bond only when it is kept.",
                   receipt=True),
-    StatementLine("other_rent", "P", "Other rental-related income", "other_income", receipt=True,
+    StatementLine("other_rent", "P", "Other rental-related income", "other_rent", receipt=True,
                   also=("Insurance paid out", "Bond kept")),
 )  # fmt: skip
 INTEREST = StatementLine("interest", "Q", "Interest on loans", "interest")
@@ -65,4 +65,7 @@ BY_KIND = {
     "business": BUSINESS_INCOME + COST_OF_SALES + BUSINESS_EXPENSES,
     "rental": (*RENTAL_INCOME, INTEREST, *RENTAL_EXPENSES),
 }
+IN_DOUBT = ("other_expenses", "purchases", "repairs")
+DOUBTS = "Is it an improvement, a first repair of what was bought so, or the renewal of a whole?"
+"""What decides between a repair and an asset (TR 97/23)."""
 LINES = StatementLines(BY_KIND)

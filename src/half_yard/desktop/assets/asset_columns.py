@@ -70,7 +70,8 @@ class AssetColumns:
     def _this_year(self, key: str) -> str:
         story = self._story(key)
         if story is None and f"/assets/{key}" not in self._workspace.computation.stops:
-            return "in its class"
+            life = self._workspace.pack.assets.pool_life(self._workspace.computation, key)
+            return exact_text(life.own) if life and life.own is not None else "in its pool"
         return _amount(story.this_year) if story else "stopped"
 
     def _next_year(self, key: str) -> str:

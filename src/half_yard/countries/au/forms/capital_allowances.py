@@ -61,10 +61,13 @@ def of_the_year(page: Page, ask: Ask, activity: str) -> None:
     works = [_one_line(page, ask, key) for key in _of_kind(ask, activity, WORKS)]
     borrowed = [_one_line(page, ask, key) for key in _of_kind(ask, activity, BORROWING)]
     page.section = "All assets"
-    page.line("decline", "", "Decline in value", total(taken), Role.SUBTOTAL)
-    page.line("works", "", "Capital works", total(works), Role.SUBTOTAL)
-    page.line("borrowing", "", "Borrowing expenses", total(borrowed), Role.SUBTOTAL)
     page.line("income", "", "Balancing and pool amounts that are income", total(income))
+    parts = [
+        page.line("decline", "", "Decline in value", total(taken)),
+        page.line("works", "", "Capital works", total(works)),
+        page.line("borrowing", "", "Borrowing expenses", total(borrowed)),
+    ]
+    page.line("all", "", "Deductions of the year", total(parts), Role.TOTAL)
 
 
 def _one(page: Page, ask: Ask, key: str) -> Figure:

@@ -62,7 +62,7 @@ def income(page: Page, ask: Ask, person: str) -> None:
     interest = total(slips.of_person(ask, person, "interest", "interest"))
     lines.append(page.line("interest", "10", "Gross interest", interest))
     if paid := dividends_of(ask, person):
-        lines.append(page.line("dividends", "11", "Dividends with franking credits", total(paid)))
+        lines.append(page.line("share_dividends", "11", "Dividends with franking credits", total(paid)))
     lines += _business(page, ask, person)
     if ask(gains.applies, person):
         lines.append(page.line("gains", "18", "Net capital gain", ask(gains.net_gain, person)["net"]))
@@ -124,15 +124,15 @@ def _rent(page: Page, ask: Ask, person: str) -> list[Figure]:
 def dividends_of(ask: Ask, person: str) -> list[Figure]:
     """Unfranked and franked amounts, with the credit (ITAA 1997 s 207-20)."""
     return [
-        *of_person(ask, person, "dividends"),
-        *ITEMS.boxes(ask, "dividends", FRANKED, person),
+        *of_person(ask, person, "share_dividends"),
+        *ITEMS.boxes(ask, "share_dividends", FRANKED, person),
         *franking_of(ask, person),
     ]
 
 
 def franking_of(ask: Ask, person: str) -> list[Figure]:
     """Franking credits."""
-    return list(ITEMS.boxes(ask, "dividends", FRANKING, person))
+    return list(ITEMS.boxes(ask, "share_dividends", FRANKING, person))
 
 
 @itr.part
@@ -155,7 +155,7 @@ def taxable(page: Page, ask: Ask, person: str) -> None:
     """Losses of earlier years, and taxable income."""
     page.section = "Taxable income"
     left = difference(ask(income, person)["total_income"], ask(deductions, person)["total_deductions"])
-    left = page.line("subtotal", "", "Income less deductions", left, Role.SUBTOTAL)
+    left = page.line("income_less_deductions", "", "Income less deductions", left, Role.SUBTOTAL)
     before = ask(came, TAX_LOSSES, person)
     used = smaller_of(before, not_below_zero(left))
     if before.parts:
