@@ -413,6 +413,39 @@ class Values(unittest.TestCase):
         self.assertGreater(compared, 60)
 
 
+class Seniors(unittest.TestCase):
+    def test_the_offset_of_one_alone(self) -> None:
+        """2,230 less 12.5% above 34,919 in 2024-25, nothing at 52,759; the levy begins at 43,020."""
+        born = datetime.date(1950, 2, 1)
+        for pension, offset in (("30000", 2230), ("40000", "1594.87"), ("52759", 0)):
+            owner = (
+                australian(2025)
+                .people["owner"]
+                .model_copy(update={"birth_date": born, "answers": {"senior": True, "hospital_cover": True}})
+            )
+            file = australian(2025, item("super_stream", pension), people={"owner": owner})
+            sheet = compute(file).sheet("itr.owner")
+            found = sheet["seniors_offset"].amount if sheet.has("seniors_offset") else Decimal(0)
+            self.assertEqual(found, Decimal(offset))
+            self.assertEqual(bool(sheet["medicare_levy"].amount), pension == "52759")
+        unsaid = owner.model_copy(update={"answers": {"hospital_cover": True}})
+        asked = compute(file.model_copy(update={"people": {"owner": unsaid}})).sheet("itr.owner")
+        self.assertTrue(asked["payable"].gaps)
+
+
+class Instalments(unittest.TestCase):
+    def test_by_amount_and_by_the_rate_of_the_notice(self) -> None:
+        """Example 44: 12% of 20,000; and by hand a quarter of 8,888 with 4% of 60,000 of business."""
+        owner = (
+            australian(2025).people["owner"].model_copy(update={"facts": {"instalment_rate": Decimal(12)}})
+        )
+        file = trading("60000", 2025, people={"owner": owner})
+        self.assertEqual(amount(file, "instalments.owner/by_amount"), Decimal("2310.88"))
+        self.assertEqual(amount(file, "instalments.owner/by_rate"), 3 * 2400)
+        small = compute(trading("19000", 2025))
+        self.assertFalse(small.has_sheet("instalments.owner"))
+
+
 class Registration(unittest.TestCase):
     def test_a_turnover_as_for_a_year_has_to_register(self) -> None:
         """Example 45: 6,000 a month from January on, and 6,500."""
@@ -438,6 +471,13 @@ class Frame(unittest.TestCase):
         unsaid = australian(2025, wages="60000").model_copy(update={"household": Household()})
         self.assertTrue(compute(unsaid).sheet("itr.owner")["payable"].gaps)
         self.assertFalse(compute(trading("60000", 2025)).sheet("itr.owner")["payable"].gaps)
+
+    def test_what_a_home_was_worth_is_its_cost_base(self) -> None:
+        """Example 40: first let at 500,000, sold for 620,000 after more than 12 months."""
+        sold = item(
+            "capital_sale", "620000", boxes={"cost_base": Decimal(500000)}, ticks={"held_12_months": True}
+        )
+        self.assertEqual(line(australian(2025, sold), "gains"), 60000)
 
     def test_numbers_by_their_check_digits(self) -> None:
         """The examples of python-stdnum."""

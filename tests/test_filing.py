@@ -71,15 +71,25 @@ def reason(file: ClientFile) -> str:
     return why_not(file, digest, computation.sheets, complete=computation.complete)
 
 
-def couple(**changed: str) -> ClientFile:
-    """The demo's couple of Canada, ready to be sent, with what is said of the first of them."""
-    file = next(each for each in client_files().values() if each.country == "ca" and len(each.people) > 1)
-    signed = {"choices": {"t183_signed": "2026-04-20"}}
+def couple(country: str = "ca", signed_by: str = "t183_signed", **changed: str) -> ClientFile:
+    """The demo's couple of a country, ready to be sent, with what is said of the first of them."""
+    file = next(each for each in client_files().values() if each.country == country and len(each.people) > 1)
+    signed = {"choices": {signed_by: "2026-04-20"}}
     people = {
         key: person.model_copy(update={**signed, **(changed if key == "owner" else {})})
         for key, person in file.people.items()
     }
     return file.model_copy(update={"people": people})
+
+
+class Australia(unittest.TestCase):
+    def test_both_returns_are_sent_or_refused(self) -> None:
+        taken = electronic_return(compute(couple("au", "declaration_signed")))
+        etree.XMLSchema(etree.parse(str(SCHEMA))).assertValid(etree.fromstring(taken))
+        self.assertEqual(receive(taken, never).reasons, ())
+        made = electronic_return(compute(couple("au", "nothing")))
+        paths = [each.path for each in receive(made, never).reasons]
+        self.assertEqual(paths, [f"/people/{key}/choices/declaration_signed" for key in ("owner", "spouse")])
 
 
 class Canada(unittest.TestCase):

@@ -101,11 +101,15 @@ def yarrow() -> ClientFile:
             "people": {
                 "owner": Person(
                     first_name="Tess", last_name="Yarrow", birth_date=datetime.date(1986, 9, 4),
-                    answers={"hospital_cover": True},
+                    identity_number="123 456 782", answers={"hospital_cover": True},
+                    facts={"assessed_before": Decimal("1204.16")},
                 ),
                 "spouse": Person(
                     first_name="Ewan", last_name="Yarrow", birth_date=datetime.date(1984, 1, 27),
-                    answers={"hospital_cover": True}, facts={"study_loan_debt": Decimal("21480.00")},
+                    identity_number="876 543 210", answers={"hospital_cover": True},
+                    facts={
+                        "study_loan_debt": Decimal("21480.00"), "assessed_before": Decimal("17122.40"),
+                    },
                 ),
             },
             "activities": {

@@ -16,6 +16,7 @@ from half_yard.countries.au.questions import (
     OF_BUSINESS,
     PERSON_QUESTIONS,
     PERSONAL_SKILLS,
+    SIGNED_ON,
     household_fields,
     person_fields,
 )
@@ -31,6 +32,7 @@ class AustraliaAsked(Asked):
     elsewhere: Sequence[Elsewhere] = ELSEWHERE
     household_questions: Sequence[Question] = HOUSEHOLD_QUESTIONS
     person_questions: Sequence[Question] = PERSON_QUESTIONS
+    person_choices_anew: Sequence[str] = (SIGNED_ON,)
     carryovers: Mapping[str, str] = TITLES
 
     def household_fields(self, file: ClientFile) -> Sequence[Field]:

@@ -24,8 +24,8 @@ from half_yard.review import Finding, Level, share_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
-    "Not part of it yet: the seniors offset, spouse and other offsets, farms' averaging, lump sums, employee "
-    "shares, trusts, foreign tax, part-year residents, next year's instalments, activity statements."
+    "Not part of it yet: offsets for a spouse and others, farms' averaging, lump sums, employee "
+    "shares, trusts, foreign tax, part-year residents, activity statements."
 )
 
 

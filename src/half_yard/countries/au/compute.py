@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from decimal import Decimal
 from functools import cache, partial
 
 from half_yard.countries.asking import Ask
@@ -17,6 +18,7 @@ from half_yard.countries.au.forms import (
     gains,
     home_work,
     income_tests,
+    instalments,
     losses,
     low_value_pool,
     p1,
@@ -26,6 +28,7 @@ from half_yard.countries.au.forms import (
 )
 from half_yard.countries.au.frame import BOOKS, activities, people
 from half_yard.countries.au.items import item_stops
+from half_yard.countries.au.questions import ASSESSED_BEFORE
 from half_yard.countries.au.slips import slip_stops
 from half_yard.countries.au.small_values import has_pool
 from half_yard.countries.au.thing_kinds import HOME, VEHICLE
@@ -67,7 +70,15 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         alone={
             each.chief: memory.later(partial(asking.run, assessment.WHOLE, *each.people)) for each in returns
         },
+        facts_of_people=memory.later(partial(asking.run, _facts_of_people)),
     )
+
+
+def _facts_of_people(ask: Ask) -> dict[str, dict[str, Decimal]]:
+    """This year's assessment, by which a person is known next year."""
+    return {
+        person: {ASSESSED_BEFORE: ask(assessment.payable, person)["payable"].amount} for person in ask(people)
+    }
 
 
 def _return(file: ClientFile, person: str) -> Return:
@@ -130,6 +141,8 @@ def _of_person(ask: Ask, person: str) -> Iterator[Sheet]:
         yield ask(gains.schedule.sheet, person)
     yield ask(income_tests.income_tests.sheet, person)
     yield ask(assessment.WHOLE, person)
+    if ask(instalments.applies, person):
+        yield ask(instalments.instalments.sheet, person)
 
 
 def all_stops(ask: Ask) -> dict[str, str]:

@@ -11,7 +11,11 @@ NOT_ALL_ASKED = gap(
     "It is not said that nothing else belongs on the returns: other income, deductions and offsets.",
     "Where there are none, say so for the household.", "/household/answers/nothing_else",
 )  # fmt: skip
-SENIORS = gap("The seniors and pensioners offset (item T1) may be due and is not computed.")
+SENIORS = gap(
+    "It is not said whether a person of this age is eligible for the age pension: the seniors offset (item "
+    "T1) may be due.", "Say so, or that they are not.",
+)  # fmt: skip
+SENIORS_OF_COUPLE = gap("What of the seniors offset goes over to the spouse is not computed.")
 NO_SPOUSE = gap(
     "The spouse is not in the file: the family's income is not known.",
     "Add the person, with their income, or mend the status.", "/household/filing_status",

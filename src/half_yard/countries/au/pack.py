@@ -6,6 +6,7 @@ from half_yard.countries.au.compute import compute
 from half_yard.countries.au.country import COUNTRY
 from half_yard.countries.au.due_dates import return_due
 from half_yard.countries.au.ledger import LEDGER
+from half_yard.countries.au.signing import signers
 from half_yard.countries.au.thing_use import AustraliaSharedUse
 from half_yard.countries.pack import Pack
 
@@ -17,5 +18,6 @@ PACK = Pack(
     AustraliaAssetKeeping(),
     AustraliaSharedUse(),
     due=return_due,
+    signers=signers,
 )
 """Income tax of sole traders and small landlords who are residents."""

@@ -14,6 +14,10 @@ GST_REGISTERED = Question(
     "gst_registered", "A business is registered for GST", False,
     "needed from a turnover of 75,000 a year on (GST Act, s 23-15)",
 )  # fmt: skip
+SENIOR = Question(
+    "senior", "Of age-pension age, and eligible for it", False,
+    "for the seniors and pensioners offset, whether or not a pension is paid",
+)  # fmt: skip
 COVERED = Question(
     "hospital_cover", "Private hospital cover all year", False,
     "of the person and all dependants; for the Medicare levy surcharge", anew=True,
@@ -46,10 +50,15 @@ LOSS_TESTS = (PROFITS, PROPERTY_TEST, ASSETS_TEST)
 OF_BUSINESS = (PERSONAL_SKILLS, SIMPLIFIED, CREATIVE, *LOSS_TESTS, DISCRETION)
 STUDY_LOAN = "study_loan_debt"
 """The fact of a person that is what is owed of study loans, in dollars."""
+INSTALMENT_RATE = "instalment_rate"
+"""The fact of a person that is the instalment rate of the agency's notice, in percent."""
+SIGNED_ON, ASSESSED_BEFORE = "declaration_signed", "assessed_before"
+"""The choice of a person that is the day of the declaration, as YYYY-MM-DD, and the fact that is the amount
+of last year's assessment, in dollars."""
 CHILDREN = "dependent_children"
 """The fact of the household that is how many children depend on it."""
 HOUSEHOLD_QUESTIONS = (NOTHING_ELSE, GST_REGISTERED)
-PERSON_QUESTIONS = (COVERED,)
+PERSON_QUESTIONS = (COVERED, SENIOR)
 
 
 def person_fields(file: ClientFile, person: str) -> list[Field]:
@@ -57,9 +66,15 @@ def person_fields(file: ClientFile, person: str) -> list[Field]:
     del file
     path = f"/people/{person}"
     return [
-        COVERED.field(path),
+        *(each.field(path) for each in PERSON_QUESTIONS),
         Field(f"{path}/facts/{STUDY_LOAN}", "Study loans owed", FieldKind.AMOUNT, optional=True,
               hint="HELP and the like; repayment is at most this"),
+        Field(f"{path}/facts/{INSTALMENT_RATE}", "Instalment rate, percent", FieldKind.AMOUNT, optional=True,
+              hint="of the agency's notice"),
+        Field(f"{path}/facts/{ASSESSED_BEFORE}", "Last year's assessment", FieldKind.AMOUNT, optional=True,
+              hint="total payable, to send the return"),
+        Field(f"{path}/choices/{SIGNED_ON}", "Declaration signed on", FieldKind.DATE, optional=True,
+              hint="to send the return"),
     ]  # fmt: skip
 
 

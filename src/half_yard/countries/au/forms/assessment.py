@@ -8,6 +8,7 @@ from half_yard.countries.au.forms import itr, levy, offsets, study_loan
 from half_yard.countries.au.forms.itr import taxable
 from half_yard.countries.au.frame import has_spouse, rules, spouse_of
 from half_yard.countries.au.items import withheld
+from half_yard.countries.au.questions import SENIOR
 from half_yard.countries.tax_brackets import by_brackets
 from half_yard.figures import (
     Mark,
@@ -20,7 +21,8 @@ from half_yard.figures import (
 
 WHOLE = itr.itr.sheet
 """The return with the estimate of its assessment, to be asked for."""
-SENIOR = 67
+OLD_ENOUGH = 66
+"""The least age-pension age of these years, in years; who has it is asked."""
 
 
 @itr.itr.part
@@ -35,6 +37,8 @@ def tax(page: Page, ask: Ask, person: str) -> None:
     if ask(rules).has("lmito_max"):
         middle = offsets.low_and_middle(ask, income)
         less.append(page.line("middle_income_offset", "", "Low and middle income tax offset", middle))
+    if (senior := ask(offsets.seniors, person)).amount:
+        less.append(page.line("seniors_offset", "T1", "Seniors and pensioners tax offset", senior))
     business = ask(offsets.small_business, person, gross)
     if business.amount:
         less.append(page.line("small_business_offset", "", "Small business income tax offset", business))
@@ -45,7 +49,11 @@ def tax(page: Page, ask: Ask, person: str) -> None:
 def _marks(ask: Ask, person: str) -> list[Mark]:
     """Offsets that may be due, and a spouse of whom nothing is known."""
     born = ask.of(person_of, person).birth_date
-    marks = [gaps.SENIORS] if born and ask(rules).year - born.year > SENIOR else []
+    answers = ask.of(person_of, person).answers
+    is_old = born is not None and ask(rules).year - born.year >= OLD_ENOUGH
+    marks = [gaps.SENIORS] if is_old and SENIOR.key not in answers else []
+    if ask(has_spouse) and SENIOR.of(answers):
+        marks.append(gaps.SENIORS_OF_COUPLE)
     if not ask.of(lambda file: file.household.filing_status):
         marks.append(gaps.NO_STATUS)
     if ask(has_spouse) and not ask(spouse_of, person):

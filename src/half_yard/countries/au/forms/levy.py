@@ -8,7 +8,7 @@ from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.au.forms import income_tests, itr
 from half_yard.countries.au.frame import has_spouse, rules, spouse_of
 from half_yard.countries.au.items import of_person
-from half_yard.countries.au.questions import CHILDREN, COVERED
+from half_yard.countries.au.questions import CHILDREN, COVERED, SENIOR
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -38,7 +38,10 @@ def medicare(ask: Ask, person: str) -> Figure:
     """A part of taxable income; nothing below the threshold, a tenth of what is above it where that is less
     (Medicare Levy Act 1986, sections 6 and 7); less for a family (section 8)."""
     values, income = ask(rules), _income(ask, person)
-    start = values.figure("medicare_single_threshold", label="threshold")
+    is_senior = SENIOR.of(ask.of(person_of, person).answers) and values.has("medicare_senior_threshold")
+    start = values.figure(
+        "medicare_senior_threshold" if is_senior else "medicare_single_threshold", label="threshold"
+    )
     whole = (income * values.figure("medicare_levy_rate", label="levy")).in_cents()
     over = not_below_zero(difference(income, start), "above the threshold")
     shaded = (over * values.figure("medicare_shade_in_rate", label="part of it")).in_cents()

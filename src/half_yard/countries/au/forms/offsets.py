@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask
-from half_yard.countries.au.forms import itr, losses, p8
-from half_yard.countries.au.frame import rules
+from half_yard.countries.asking import Ask, person_of
+from half_yard.countries.au.forms import income_tests, itr, losses, p8
+from half_yard.countries.au.frame import has_spouse, rules
+from half_yard.countries.au.questions import SENIOR
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -44,6 +45,20 @@ def low_and_middle(ask: Ask, income: Figure) -> Figure:
     fall = not_below_zero(difference(income, fall_from)) * values.figure("lmito_2_rate", label="rate")
     risen = smaller_of(total((low, rise.in_cents())), most)
     return not_below_zero(difference(risen, fall.in_cents()), "offset")
+
+
+def seniors(ask: Ask, person: str) -> Figure:
+    """Item T1, of one of age-pension age: the most, less a part of rebate income above a limit; of a couple
+    each with amounts of their own (ITAA 1936 s 160AAAA)."""
+    if not SENIOR.of(ask.of(person_of, person).answers):
+        return NOTHING
+    values, kind = ask(rules), "couple" if ask(has_spouse) else "single"
+    most = values.figure(f"seniors_{kind}_most", label="most of the offset")
+    start = values.figure(f"seniors_{kind}_from", label="rebate income from which it falls")
+    rebate = ask(income_tests.tested, person)["repayment"]
+    over = not_below_zero(difference(rebate, start), "rebate income above it")
+    less = (over * values.figure("seniors_rate", label="part of it")).in_cents()
+    return not_below_zero(difference(most, less), "seniors offset")
 
 
 def small_business(ask: Ask, person: str, tax: Figure) -> Figure:
