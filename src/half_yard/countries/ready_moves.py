@@ -10,6 +10,7 @@ from functools import partial
 from pydantic import JsonValue
 
 from half_yard.countries.ready import Ready
+from half_yard.countries.tax_years import calendar_of, days_of
 from half_yard.figures.explain import money_text
 from half_yard.figures.rounding import to_cents
 from half_yard.records import (
@@ -25,9 +26,10 @@ from half_yard.records import (
     next_id,
 )
 from half_yard.records.amounts import HUNDRED
+from half_yard.records.dates import days_of_tax_year
 from half_yard.records.dividing import in_proportion
 from half_yard.records.fittings import Fitting
-from half_yard.records.reckoning import reckon
+from half_yard.records.reckoning import reckon, reckon_percent
 from half_yard.records.record import LAST_YEAR
 
 PRICE = "Price, and the year"
@@ -90,6 +92,34 @@ def all_of_one(file: ClientFile) -> Iterator[tuple[str, str, str]]:
                 yield key, person, f"{activity.name or key}: all of it {file.people[person].name or person}'s"
 
 
+def shared_otherwise(file: ClientFile) -> Iterator[Ready]:
+    """Of a couple: all of an activity one's, or any share of it, where nothing else is asked of owners."""
+    for key, person, title in all_of_one(file):
+        edit = owned(file, key, person, HUNDRED)
+        yield Ready(f"{person}.{key}", title, partial(made_already, fitting(edit.label, edit)))
+    if not couple_of(file):
+        return
+    for key, activity in running(file):
+        yield Ready(
+            f"share.{key}", f"{activity.name or key}: another share", partial(_shared_by, file, key),
+            asks=f"Percent of {file.people['owner'].name or 'the owner'}", usual="50",
+        )  # fmt: skip
+
+
+def _shared_by(file: ClientFile, key: str, typed: str) -> Fitting:
+    """Raises ValueError for what is no share."""
+    edit = owned(file, key, "owner", reckon_percent(typed))
+    return fitting(edit.label, edit)
+
+
+def left_off(file: ClientFile) -> Iterator[Ready]:
+    """Each activity left off the returns: what its income costs, or its loss saves."""
+    for key, activity in running(file):
+        title = f"{activity.name or key} left off the returns"
+        edit = change(title, f"/activities/{key}/archived", value=True)
+        yield Ready(f"without.{key}", title, partial(made_already, fitting(title, edit)))
+
+
 def things_sold(file: ClientFile, sale: str) -> Iterator[Ready]:
     """Each asset sold, and each rental with all that belongs to it; `sale` is the pack's word for a sale."""
     kept = {
@@ -117,13 +147,14 @@ def _sold(file: ClientFile, keys: tuple[str, ...], name: str, sale: str, typed: 
     if not year.isdecimal() or not file.tax_year <= int(year) <= LAST_YEAR:
         words = f"“{year}” is no year from {file.tax_year} on."
         raise ValueError(f"{words} Type a price, or such as 9000 in 2027.")
+    _, last = days_of_tax_year(int(year), calendar_of(file).first_month)
     parts = in_proportion(price, [file.assets[key].cost for key in keys])
     words = f"{name} sold for {money_text(price)} in {year}"
     steps = []
     for key, part in zip(keys, parts, strict=True):
         path = f"/assets/{key}"
         steps += [
-            Change(op="replace", path=f"{path}/disposed", value=f"{year}-12-31"),
+            Change(op="replace", path=f"{path}/disposed", value=last.isoformat()),
             Change(op="replace", path=f"{path}/disposal", value=sale),
             Change(op="replace", path=f"{path}/proceeds", value=format(part, "f")),
         ]
@@ -142,7 +173,7 @@ def income_later(file: ClientFile, receipts: Mapping[str, str]) -> Iterator[Read
 def _later(file: ClientFile, key: str, line: str, typed: str) -> Fitting:
     amount = to_cents(reckon(typed))
     name = f"{money_text(amount)} of {file.activities[key].name or key} next year"
-    last = datetime.date(file.tax_year, 12, 31)
+    _, last = days_of(file)
     made = Entry(activity=key, date=last, payee="Comes next year", line=line, amount=-amount)
     return fitting(name, add(name, f"/entries/{next_id('entries', file.entries)}", made))
 

@@ -18,23 +18,22 @@ from half_yard.countries.ca.things import as_used
 from half_yard.countries.ca.year_rules import YearRules, rules_for
 from half_yard.countries.ready import Ready
 from half_yard.countries.ready_moves import (
-    all_of_one,
     as_wages,
     couple_of,
     fitting,
     income_later,
+    left_off,
     made_already,
-    owned,
     paid_more,
     running,
+    shared_otherwise,
     things_sold,
 )
 from half_yard.countries.results import Computation
 from half_yard.figures.rounding import to_cents
 from half_yard.records import ClientFile, Edit, WageStatement
-from half_yard.records.amounts import HUNDRED
 from half_yard.records.fittings import Fitting
-from half_yard.records.reckoning import reckon, reckon_percent
+from half_yard.records.reckoning import reckon
 
 RECEIPTS = {"business": "sales", "rental": "rents"}
 CLAIMED_BY_EITHER = {"medical": "Medical costs", "donation": "Donations"}
@@ -46,8 +45,8 @@ def ready_ones(computation: Computation) -> list[Ready]:
     """Everything that applies to the file."""
     file = computation.file
     return [
-        *_wages(computation), *_owners(file), *_without(file), *_allowance(file), *_claims(computation),
-        *_split(file),
+        *_wages(computation), *shared_otherwise(file), *left_off(file), *_allowance(file),
+        *_claims(computation), *_split(file),
         *things_sold(file, SALE),
         *income_later(file, RECEIPTS), _elsewhere(file),
         paid_more(file, "paid by instalments", datetime.date(file.tax_year, *FIRST_INSTALMENT)),
@@ -109,36 +108,6 @@ def _withheld(rules: YearRules, wages: Decimal) -> dict[str, Decimal]:
 
 
 # -- whose, allowance, where ------------------------------------------------------------------------------
-
-
-def _owners(file: ClientFile) -> Iterator[Ready]:
-    """Of a couple: all of one's, half each, or any share."""
-    for key, person, title in all_of_one(file):
-        edit = owned(file, key, person, HUNDRED)
-        yield Ready(f"{person}.{key}", title, partial(made_already, fitting(edit.label, edit)))
-    if not couple_of(file):
-        return
-    for key, activity in running(file):
-        yield Ready(
-            f"share.{key}", f"{activity.name or key}: another share", partial(_shared_by, file, key),
-            asks=f"Percent of {file.people['owner'].name or 'the owner'}", usual="50",
-        )  # fmt: skip
-
-
-def _shared_by(file: ClientFile, key: str, typed: str) -> Fitting:
-    """Raises ValueError for what is no share."""
-    edit = owned(file, key, "owner", reckon_percent(typed))
-    return fitting(edit.label, edit)
-
-
-def _without(file: ClientFile) -> Iterator[Ready]:
-    """Each activity left off the returns: what its income costs, or its loss saves."""
-    for key, activity in running(file):
-        title = f"{activity.name or key} left off the returns"
-        made = fitting(
-            title, Edit(label=title, changes=(step_to(file, f"/activities/{key}/archived", True),))
-        )
-        yield Ready(f"without.{key}", title, partial(made_already, made))
 
 
 def _allowance(file: ClientFile) -> Iterator[Ready]:
