@@ -28,7 +28,7 @@ MONEY = st.integers(0, 20000000).map(lambda each: Decimal(each) / 100)
 
 @cache
 def value(name: str, year: int) -> str:
-    """A value of the reference: the latest that holds in an income year, called by the one in which it ends."""
+    """A value of the reference: the latest that holds in an income year, called by that in which it ends."""
     with (REFERENCE / "au_2021_2026.csv").open(newline="", encoding="utf-8") as stream:
         rows = [row for row in csv.DictReader(stream) if row["parameter"] == name]
     known = {int(row["year"][:4]) + 1: row["value"] for row in rows}
@@ -135,7 +135,8 @@ class LivesOfAssets(unittest.TestCase):
     @settings(max_examples=40, deadline=None)
     @given(
         st.sampled_from(BY_LIFE), st.integers(1200, 90000),
-        st.dates(datetime.date(2020, 7, 1), datetime.date(2022, 6, 30)), st.sampled_from(["", "prime"]), st.integers(0, 200000), st.integers(0, 1500),
+        st.dates(datetime.date(2020, 7, 1), datetime.date(2022, 6, 30)), st.sampled_from(["", "prime"]),
+        st.integers(0, 200000), st.integers(0, 1500),
     )  # fmt: skip
     def test_decline_and_balancing_are_the_cost_less_the_proceeds(
         self, kind: str, price: int, day: datetime.date, method: str, proceeds: int, held: int

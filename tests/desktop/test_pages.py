@@ -352,6 +352,7 @@ class Files(DemoCase):
                 "Oduya, Femi": "Not all computed",
                 "Quill, Bettina": "Filed",
                 "Ravn, Torben": "Complete",
+                "Yarrow, Tess and Ewan": "Complete",
             },
         )
 

@@ -4,6 +4,7 @@ and what goes on to next year, from the line that says so."""
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping
+from decimal import Decimal
 from typing import NamedTuple
 
 from half_yard.figures import Figure, Page, Role, Sheet, carried, difference, entered, total
@@ -33,6 +34,14 @@ def names_of(file: ClientFile) -> dict[str, str]:
     for records in (file.people, file.assets, file.things, file.activities):
         found |= {key: name_of(record) or key for key, record in records.items()}
     return found
+
+
+def carried_for(file: ClientFile, kind: str, of: str, book: str = "") -> tuple[tuple[str, Decimal], ...]:
+    """What is carried in of a kind for a record, under a book: ids and dollars, to be read of the file."""
+    every = sorted(file.carryovers.items())
+    return tuple(
+        (key, item.amount) for key, item in every if (item.kind, item.of, item.book) == (kind, of, book)
+    )
 
 
 def carryover_sheet(

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
@@ -53,6 +53,14 @@ class Divided:
         """All that an activity has of the line."""
         parts = [each[activity] for each in (self.direct, self.indirect) if activity in each]
         return together(parts, self.whole.label)
+
+
+def by_line(brought: Iterable[tuple[str, Figure]]) -> dict[str, tuple[Figure, ...]]:
+    """What things bring to an activity, gathered by statement line."""
+    found: dict[str, tuple[Figure, ...]] = {}
+    for line, figure in brought:
+        found[line] = (*found.get(line, ()), figure)
+    return found
 
 
 def thing_of(file: ClientFile, key: str) -> Thing:

@@ -8,17 +8,13 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.au.forms import car, home_work, shared_costs
 from half_yard.countries.au.thing_kinds import ARRIVES, AT_HOME, DRIVING, HOME, VEHICLE
 from half_yard.countries.au.things import divided, serving
-from half_yard.countries.dividing_things import thing_of
+from half_yard.countries.dividing_things import by_line, thing_of
 from half_yard.figures import Figure
 
 
 def brought(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
     """What things bring to an activity, by statement line."""
-    found: dict[str, tuple[Figure, ...]] = {}
-    for thing in serving(ask, activity):
-        for line, figure in _of_thing(ask, thing, activity):
-            found[line] = (*found.get(line, ()), figure)
-    return found
+    return by_line(each for thing in serving(ask, activity) for each in _of_thing(ask, thing, activity))
 
 
 def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure]]:

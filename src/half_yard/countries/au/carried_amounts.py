@@ -2,13 +2,11 @@
 
 from __future__ import annotations
 
-from decimal import Decimal
-
 from half_yard.countries.asking import Ask
 from half_yard.countries.au.simplified import POOL as BUSINESS_POOL
 from half_yard.countries.au.small_values import POOL as LOW_VALUE_POOL
+from half_yard.countries.carried_over import carried_for
 from half_yard.figures import Figure, entered, total
-from half_yard.records import ClientFile
 
 TAX_LOSSES, CAPITAL_LOSSES, DEFERRED = "tax_losses", "capital_losses", "deferred_losses"
 OF_PEOPLE = {
@@ -23,17 +21,12 @@ OF_ACTIVITIES = {
 TITLES = {**OF_PEOPLE, **OF_ACTIVITIES}
 
 
-def _carried(file: ClientFile, kind: str, of: str) -> tuple[tuple[str, Decimal], ...]:
-    every = sorted(file.carryovers.items())
-    return tuple((key, item.amount) for key, item in every if (item.kind, item.of) == (kind, of))
-
-
 def came(ask: Ask, kind: str, of: str) -> Figure:
     """All that is carried in of a kind for a person or an activity."""
     return total(
         (
             entered(amount, TITLES[kind], f"/carryovers/{key}/amount")
-            for key, amount in ask.of(_carried, kind, of)
+            for key, amount in ask.of(carried_for, kind, of)
         ),
         TITLES[kind],
     )

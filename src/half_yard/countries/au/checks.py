@@ -8,18 +8,23 @@ from decimal import Decimal
 from half_yard.books.landing import Lines
 from half_yard.countries.au import gaps
 from half_yard.countries.au.asset_kinds import IN_RATE, USED_BEFORE
-from half_yard.countries.au.country import ROLES
+from half_yard.countries.au.country import COUNTRY
 from half_yard.countries.au.frame import STATUS, days_of_year
-from half_yard.countries.au.identity import business_number_problem, identity_problem
+from half_yard.countries.au.identity import business_number_problem
 from half_yard.countries.au.ledger import LEDGER
 from half_yard.countries.au.questions import GST_REGISTERED
 from half_yard.countries.au.thing_use import shared_findings
 from half_yard.countries.au.year_rules import rules_for
 from half_yard.countries.left_out import ARCHIVED
 from half_yard.countries.repairs import repair_findings
-from half_yard.figures import Mark, MarkKind, Sheet
+from half_yard.countries.usual_findings import (
+    gap_findings,
+    people_findings,
+    status_finding,
+    stop_findings,
+)
+from half_yard.figures import Sheet
 from half_yard.records import ClientFile
-from half_yard.records.naming import name_of
 from half_yard.review import Finding, Level, share_findings
 from half_yard.review.expected import expected_findings
 
@@ -34,12 +39,13 @@ def findings_of(
 ) -> tuple[Finding, ...]:
     """Everything found, the gravest first."""
     found = [
-        *_household(file),
+        *status_finding(file, STATUS, gaps.NO_STATUS),
+        *people_findings(file, COUNTRY),
+        *_business_numbers(file),
         *share_findings(file),
         *expected_findings(file),
-        *(Finding(Level.ERROR, f"{_called(file, path)}: {reason}", path) for path, reason in stops.items()
-          if reason not in {ARCHIVED, USED_BEFORE, IN_RATE}),
-        *_gaps(sheets),
+        *stop_findings(file, stops, {ARCHIVED, USED_BEFORE, IN_RATE}),
+        *gap_findings(sheets),
         *shared_findings(file),
         *repair_findings(entries, LEDGER.asset_doubts(file.tax_year)),
         *_registration(file, sheets),
@@ -49,25 +55,7 @@ def findings_of(
     return tuple(sorted(found, key=lambda finding: order.index(finding.level)))
 
 
-def _called(file: ClientFile, path: str) -> str:
-    _, collection, key = path.split("/")
-    return name_of(getattr(file, collection)[key]) or key
-
-
-def _household(file: ClientFile) -> Iterator[Finding]:
-    if file.household.filing_status not in STATUS:
-        mark = gaps.NO_STATUS
-        yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)
-    for key, person in file.people.items():
-        if not person.name:
-            yield Finding(
-                Level.WARNING, f"{ROLES.get(key, key)}: no name is typed yet.", f"/people/{key}/first_name"
-            )
-        path = f"/people/{key}/identity_number"
-        if problem := identity_problem(person.identity_number):
-            yield Finding(Level.WARNING, problem, path, "Mend it before filing.")
-        elif not person.identity_number:
-            yield Finding(Level.WARNING, f"{person.name or key} has no tax file number yet.", path)
+def _business_numbers(file: ClientFile) -> Iterator[Finding]:
     for key, activity in sorted(file.activities.items()):
         if problem := business_number_problem(activity.employer_number):
             yield Finding(Level.WARNING, problem, f"/activities/{key}/employer_number", "Mend it.")
@@ -90,10 +78,3 @@ def _registration(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding
             Level.WARNING, words, f"/household/answers/{GST_REGISTERED.key}",
             "Say that it is registered, or see to it; rents to live in are not counted.",
         )  # fmt: skip
-
-
-def _gaps(sheets: Sequence[Sheet]) -> Iterator[Finding]:
-    marks = frozenset[Mark]().union(*(sheet.marks for sheet in sheets))
-    for mark in sorted(marks, key=str):
-        if mark.kind is MarkKind.GAP:
-            yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)

@@ -7,6 +7,7 @@ from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.au.frame import people
 from half_yard.countries.item_kind import ItemKind
 from half_yard.countries.items import ItemKeeping, every_item, problem_of_amounts
+from half_yard.countries.persons_records import NOT_HERE
 from half_yard.figures import Figure, entered
 
 FRANKED, FRANKING, COST, COSTS, WORKS_TAKEN = (
@@ -55,7 +56,6 @@ OF_TESTS = (
     ItemKind("child_support", "Child support paid", "IT7", "Amount", "item IT7"),
 )  # fmt: skip
 KINDS = {kind.key: kind for kind in (*INCOMES, *DEDUCTIONS, *OF_TESTS)}
-NOT_HERE = "The person is not in this file. Choose another."
 
 
 def item_stops(ask: Ask) -> dict[str, str]:

@@ -5,7 +5,6 @@ from __future__ import annotations
 
 import datetime
 from dataclasses import dataclass
-from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.au.asset_kinds import BORROWING, WORKS
@@ -21,6 +20,7 @@ from half_yard.countries.au.decline import (
 )
 from half_yard.countries.au.frame import rules
 from half_yard.countries.au.questions import SIMPLIFIED
+from half_yard.countries.carried_over import carried_for
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -31,7 +31,6 @@ from half_yard.figures import (
     times,
     total,
 )
-from half_yard.records import ClientFile
 
 POOL = "small_business_pool"
 """The kind of carryover that is the balance of an activity's pool."""
@@ -109,7 +108,7 @@ def pool(ask: Ask, activity: str) -> PoolOfYear:
     values = ask(rules)
     before = total(
         (entered(amount, "pool at the start", f"/carryovers/{key}/amount")
-         for key, amount in ask.of(_carried, activity)), "pool at the start",
+         for key, amount in ask.of(carried_for, POOL, activity)), "pool at the start",
     )  # fmt: skip
     new = [key for key in _movable(ask, activity) if ask(came_in, key) and not ask(is_written_off, key)]
     added = total((ask(cost_for_activity, key) for key in new), "additions")
@@ -132,8 +131,3 @@ def pool(ask: Ask, activity: str) -> PoolOfYear:
             first = added * values.figure("pool_first_rate", label="rate of the first year")
             taken = total((old, first), "deduction of the pool").in_cents().where(small)
     return PoolOfYear(before, added, proceeds, taken, difference(left, taken), income)
-
-
-def _carried(file: ClientFile, activity: str) -> tuple[tuple[str, Decimal], ...]:
-    every = sorted(file.carryovers.items())
-    return tuple((key, item.amount) for key, item in every if (item.kind, item.of) == (POOL, activity))

@@ -4,12 +4,11 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.au.frame import people
+from half_yard.countries.persons_records import stops_of_persons
 from half_yard.figures import Figure, entered
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
 
-NOT_HERE = "The person is not in this file. Choose another."
-COLLECTIONS = ("wages", "interest", "estimated_payments")
 WITHHELD = "tax_withheld"
 """The fact of an activity that is what was withheld from its payments, in dollars."""
 
@@ -46,13 +45,4 @@ def fact(ask: Ask, person: str, key: str, label: str) -> Figure | None:
 
 def slip_stops(ask: Ask) -> dict[str, str]:
     """What stops a record from counting, by its path."""
-    return ask.of(_stops, ask(people))
-
-
-def _stops(file: ClientFile, known: tuple[str, ...]) -> dict[str, str]:
-    return {
-        f"/{collection}/{key}": NOT_HERE
-        for collection in COLLECTIONS
-        for key, item in getattr(file, collection).items()
-        if item.person not in known
-    }
+    return ask.of(stops_of_persons, ask(people))

@@ -10,8 +10,8 @@ from half_yard.countries.au.asset_kinds import BORROWING, CAR, LOW_VALUE, WORKS
 from half_yard.countries.au.decline import asset_of, assets_of, came_in, cost, has_left, part_of, received
 from half_yard.countries.au.frame import BOOKS, owned_by, rules
 from half_yard.countries.au.simplified import is_simplified
+from half_yard.countries.carried_over import carried_for
 from half_yard.figures import Figure, difference, entered, not_below_zero, times, total
-from half_yard.records import ClientFile
 
 POOL = "low_value_pool"
 """The kind of carryover that is the balance of a person's pool."""
@@ -82,13 +82,8 @@ def carried_in(ask: Ask, person: str) -> Figure:
     """The balance with which the year began."""
     return total(
         (entered(amount, "low-value pool at the start", f"/carryovers/{key}/amount")
-         for key, amount in ask.of(_carried, person)), "low-value pool at the start",
+         for key, amount in ask.of(carried_for, POOL, person)), "low-value pool at the start",
     )  # fmt: skip
-
-
-def _carried(file: ClientFile, person: str) -> tuple[tuple[str, Decimal], ...]:
-    every = sorted(file.carryovers.items())
-    return tuple((key, item.amount) for key, item in every if (item.kind, item.of) == (POOL, person))
 
 
 def additions(ask: Ask, person: str) -> list[Figure]:

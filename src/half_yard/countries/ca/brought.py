@@ -8,18 +8,14 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.ca.forms import chart_a, shared_costs
 from half_yard.countries.ca.thing_kinds import ARRIVES, DRIVING, HOUSE, VEHICLE
 from half_yard.countries.ca.things import divided, measure_of, serving
-from half_yard.countries.dividing_things import thing_of
+from half_yard.countries.dividing_things import by_line, thing_of
 from half_yard.figures import Figure
 
 
 def brought(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
     """What things bring to an activity, by statement line. A place of work at home is claimed on Part 7, not
     on the lines."""
-    found: dict[str, tuple[Figure, ...]] = {}
-    for thing in serving(ask, activity):
-        for line, figure in _of_thing(ask, thing, activity):
-            found[line] = (*found.get(line, ()), figure)
-    return found
+    return by_line(each for thing in serving(ask, activity) for each in _of_thing(ask, thing, activity))
 
 
 def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure]]:

@@ -10,9 +10,8 @@ from half_yard.countries.ca import gaps
 from half_yard.countries.ca.business_or_rental import SERVICES, advise
 from half_yard.countries.ca.class_checks import class_findings
 from half_yard.countries.ca.classes import NOTHING_CHANGED, OF_A_HOME
-from half_yard.countries.ca.country import ROLES
+from half_yard.countries.ca.country import COUNTRY
 from half_yard.countries.ca.frame import MARITAL
-from half_yard.countries.ca.identity import identity_problem
 from half_yard.countries.ca.ledger import LEDGER
 from half_yard.countries.ca.questions import GIFTS_AT_MOST, GST_REGISTERED, OWING_BEFORE
 from half_yard.countries.ca.thing_use import shared_findings
@@ -21,7 +20,13 @@ from half_yard.countries.ca.year_rules import rules_for
 from half_yard.countries.left_out import ARCHIVED
 from half_yard.countries.payer_checks import match_findings
 from half_yard.countries.repairs import repair_findings
-from half_yard.figures import Mark, MarkKind, Sheet
+from half_yard.countries.usual_findings import (
+    gap_findings,
+    people_findings,
+    status_finding,
+    stop_findings,
+)
+from half_yard.figures import Sheet
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
 from half_yard.review import Finding, Level, share_findings
@@ -43,12 +48,12 @@ def findings_of(
 ) -> tuple[Finding, ...]:
     """Everything found, the gravest first."""
     found = [
-        *_household(file),
+        *status_finding(file, MARITAL, gaps.NO_MARITAL_STATUS),
+        *people_findings(file, COUNTRY),
         *share_findings(file),
         *expected_findings(file),
-        *(Finding(Level.ERROR, f"{_called(file, path)}: {reason}", path) for path, reason in stops.items()
-          if reason not in {ARCHIVED, NOTHING_CHANGED, OF_A_HOME}),
-        *_gaps(sheets),
+        *stop_findings(file, stops, {ARCHIVED, NOTHING_CHANGED, OF_A_HOME}),
+        *gap_findings(sheets),
         *match_findings(matches),
         *repair_findings(entries, LEDGER.asset_doubts(file.tax_year)),
         *class_findings(as_used(file)),
@@ -63,33 +68,6 @@ def findings_of(
     ]  # fmt: skip
     order = list(Level)
     return tuple(sorted(found, key=lambda finding: order.index(finding.level)))
-
-
-def _called(file: ClientFile, path: str) -> str:
-    _, collection, key = path.split("/")
-    return name_of(getattr(file, collection)[key]) or key
-
-
-def _household(file: ClientFile) -> Iterator[Finding]:
-    if file.household.filing_status not in MARITAL:
-        mark = gaps.NO_MARITAL_STATUS
-        yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)
-    for key, person in file.people.items():
-        role = ROLES.get(key, key)
-        if not person.name:
-            yield Finding(Level.WARNING, f"{role}: no name is typed yet.", f"/people/{key}/first_name")
-        if problem := identity_problem(person.identity_number):
-            yield Finding(Level.WARNING, problem, f"/people/{key}/identity_number", "Mend it before filing.")
-        elif not person.identity_number:
-            words = f"{person.name or role} has no social insurance number yet."
-            yield Finding(Level.WARNING, words, f"/people/{key}/identity_number")
-
-
-def _gaps(sheets: Sequence[Sheet]) -> Iterator[Finding]:
-    marks = frozenset[Mark]().union(*(sheet.marks for sheet in sheets))
-    for mark in sorted(marks, key=str):
-        if mark.kind is MarkKind.GAP:
-            yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)
 
 
 def _small_supplier(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:

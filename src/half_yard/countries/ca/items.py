@@ -10,6 +10,7 @@ from half_yard.countries.ca.frame import people, rules
 from half_yard.countries.item_kind import ItemKind
 from half_yard.countries.items import Found, ItemKeeping, every_item, problem_of_amounts
 from half_yard.countries.offered import ManyAnswers
+from half_yard.countries.persons_records import NOT_HERE
 from half_yard.figures import Figure, entered
 
 ELIGIBLE, NO_REPAYMENT, SUPPLEMENT, OTHER_DIVIDENDS = (
@@ -139,7 +140,6 @@ CREDITS = (
 )  # fmt: skip
 KINDS = {kind.key: kind for kind in (*INCOMES, *DEDUCTIONS, *CREDITS)}
 SAVED_FOR_A_HOME, NO_ACCOUNT = "fhsa", "There are no such accounts in this year yet."
-NOT_HERE = "The person is not in this file. Choose another."
 
 
 def item_stops(ask: Ask) -> dict[str, str]:

@@ -5,12 +5,10 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.ca.frame import people
 from half_yard.countries.ca.questions import ADVANCE
+from half_yard.countries.persons_records import stops_of_persons
 from half_yard.figures import NOTHING, Figure, entered
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
-
-NOT_HERE = "The person is not in this file. Choose another."
-COLLECTIONS = ("wages", "interest", "estimated_payments")
 
 
 def of_person(ask: Ask, person: str, collection: str, *fields: str) -> list[Figure]:
@@ -82,13 +80,4 @@ def fact(ask: Ask, person: str, key: str, label: str) -> Figure | None:
 
 def slip_stops(ask: Ask) -> dict[str, str]:
     """What stops a slip from counting, by record path."""
-    return ask.of(_stops, ask(people))
-
-
-def _stops(file: ClientFile, known: tuple[str, ...]) -> dict[str, str]:
-    return {
-        f"/{collection}/{key}": NOT_HERE
-        for collection in COLLECTIONS
-        for key, item in getattr(file, collection).items()
-        if item.person not in known
-    }
+    return ask.of(stops_of_persons, ask(people))

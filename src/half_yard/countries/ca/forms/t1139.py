@@ -13,6 +13,7 @@ from half_yard.countries.ca.activity_facts import Days, fiscal_period
 from half_yard.countries.ca.forms import part_7, t2125
 from half_yard.countries.ca.frame import BOOKS
 from half_yard.countries.ca.pools import has_pools
+from half_yard.countries.carried_over import carried_for
 from half_yard.figures import (
     NOTHING,
     Carries,
@@ -50,12 +51,6 @@ def _period(file: ClientFile, activity: str) -> Days | None:
     return fiscal_period(file.activities[activity], file.tax_year)
 
 
-def _carried(file: ClientFile, activity: str, book: str) -> tuple[tuple[str, Decimal], ...]:
-    every = sorted(file.carryovers.items())
-    wanted = (ADDITIONAL, activity, book)
-    return tuple((key, item.amount) for key, item in every if (item.kind, item.of, item.book) == wanted)
-
-
 @t1139.part
 def counted(page: Page, ask: Ask, activity: str, person: str) -> None:
     """From the income of the period to that of the year."""
@@ -68,7 +63,7 @@ def counted(page: Page, ask: Ask, activity: str, person: str) -> None:
                      carries=Carries(ADDITIONAL, of=activity, book=book))  # fmt: skip
     before = [
         entered(amount, "counted in the year before", f"/carryovers/{key}/amount")
-        for key, amount in ask.of(_carried, activity, book)
+        for key, amount in ask.of(carried_for, ADDITIONAL, activity, book)
     ]
     less = page.line("before", "", "Counted for them in the year before", total(before))
     whole = difference(total((net, more)), less)

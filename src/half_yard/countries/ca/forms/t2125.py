@@ -3,8 +3,6 @@ it."""
 
 from __future__ import annotations
 
-from decimal import Decimal
-
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.activity_facts import (
@@ -25,6 +23,7 @@ from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
 from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS
+from half_yard.countries.carried_over import carried_for
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
 from half_yard.countries.measuring_things import Period
@@ -133,13 +132,8 @@ def _reserves_back(ask: Ask, activity: str) -> Figure:
     """What was deducted as a reserve last year (ITA 12(1)(e))."""
     return total(
         entered(amount, "reserves deducted last year", f"/carryovers/{key}/amount")
-        for key, amount in ask.of(_reserves, activity)
+        for key, amount in ask.of(carried_for, RESERVES, activity)
     )
-
-
-def _reserves(file: ClientFile, activity: str) -> tuple[tuple[str, Decimal], ...]:
-    every = sorted(file.carryovers.items())
-    return tuple((key, item.amount) for key, item in every if (item.kind, item.of) == (RESERVES, activity))
 
 
 @statement.part
