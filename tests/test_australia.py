@@ -16,6 +16,7 @@ from half_yard.countries.au.year_rules import rules_for
 from half_yard.figures import recompute
 from half_yard.records import Carryover, ClientFile, Entry, Household, Thing, Use
 from half_yard.records.identifiers import numbered
+from half_yard.review import Level
 from tests.australian import BOTH, FLAT, SHOP, australian, bought, cost, couple, item, letting, trading
 from tests.files import amount
 from tests.test_canada import REFERENCE
@@ -311,6 +312,19 @@ class Shared(unittest.TestCase):
         file = file.model_copy(update={"things": {**file.things, **phone}, "uses": {**file.uses, **uses}})
         said = " ".join(each.message for each in compute(file).findings)
         self.assertIn("in the fixed rate", said)
+
+    def test_a_use_that_has_no_line_is_said_and_brings_nothing(self) -> None:
+        """Driving to a rental (ITAA 1997 s 26-31), a room let by a shop, an activity of no known kind."""
+        for kind, line, activity in (("vehicle", "fuel", "rental"), ("house", "council_rates", "business"),
+                                     ("vehicle", "fuel", "farm"), ("machine", "other", "farm")):  # fmt: skip
+            thing = Thing(kind=kind, name="It", measure=PACK.shared.kinds[kind].measures[0])
+            use = Use(thing="h00001", activity=SHOP, amount=Decimal(50))
+            file = self.with_thing(2025, thing, use, cost(line, "900", "h00001"))
+            shop = file.activities[SHOP].model_copy(update={"kind": activity})
+            computation = compute(file.model_copy(update={"activities": {SHOP: shop}}))
+            self.assertLessEqual(set(computation.statements[SHOP]), {"sales"}, kind)
+            about = {each.path for each in computation.findings if each.level == Level.ERROR}
+            self.assertTrue({"/things/h00001", f"/activities/{SHOP}/kind"} & about, (kind, activity, about))
 
     def test_a_place_partly_let_by_days_and_by_rooms(self) -> None:
         """Examples 37 and 38: 335 of 365 days of 10,000; a room of 15% and half of 40%."""

@@ -258,6 +258,19 @@ class ShortRentals(unittest.TestCase):
         said = " ".join(str(finding) for finding in computation.findings)
         self.assertIn("note: Cottage: A home rented for fewer than 15 days", said)
 
+    def test_what_is_left_out_now_was_bought_with_the_rest_then(self) -> None:
+        """The stove tipped its year to mid-quarter; a year in which the cabin is left out leaves that so."""
+        stove, press = (asset("seven_year", day, "3000", of)
+                        for day, of in (("2023-11-03", RENTAL), ("2023-02-01", BUSINESS)))  # fmt: skip
+        taken = set()
+        for rented in (14, 15):
+            cabin = rental(days_rented=rented, days_personal=40)
+            both = {RENTAL: cabin, BUSINESS: business()}
+            file = landlord("2100", "350", activities=both, assets={"s00001": stove, "s00002": press})
+            taken.add(compute(file).stories["s00002"].this_year.amount)
+        # Rev. Proc. 87-57, table 2: 15.31% in year 3 of 7-year property of a first quarter.
+        self.assertEqual(taken, {Decimal("459.30")})
+
     def test_fifteen_days_or_little_use_of_ones_own_is_another_case(self) -> None:
         for rented, personal in ((15, 40), (14, 14)):
             self.assertIn("280A", gaps(self.let(rented, personal)))

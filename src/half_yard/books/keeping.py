@@ -222,7 +222,8 @@ class BookKeeping:
 
     def totals(self, ask: Ask[ClientFile], activity: str) -> dict[str, Figure]:
         """What stands on every line of an activity that is used, in cents, of all owners together: its own
-        books, and what shared things bring."""
+        books, and what shared things bring. What they bring to a line that the activity does not have stays
+        out; a country's findings say so of the thing."""
         own, brought = ask(self.booked, activity), ask(self.brought, activity)
         if not brought:
             return own
@@ -230,6 +231,7 @@ class BookKeeping:
         return {
             line: total((*([own[line]] if line in own else ()), *brought.get(line, ())), titles[line])
             for line in sorted({*own, *brought})
+            if line in titles
         }
 
     def booked(self, ask: Ask[ClientFile], activity: str) -> dict[str, Figure]:

@@ -25,7 +25,7 @@ from half_yard.countries.usual_findings import (
 )
 from half_yard.figures import Sheet
 from half_yard.records import ClientFile
-from half_yard.review import Finding, Level, share_findings
+from half_yard.review import Finding, Level, activity_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
@@ -42,7 +42,7 @@ def findings_of(
         *status_finding(file, STATUS, gaps.NO_STATUS),
         *people_findings(file, COUNTRY),
         *_business_numbers(file),
-        *share_findings(file),
+        *activity_findings(file, LEDGER.kinds),
         *expected_findings(file),
         *stop_findings(file, stops, {ARCHIVED, USED_BEFORE, IN_RATE}),
         *gap_findings(sheets),

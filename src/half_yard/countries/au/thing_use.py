@@ -114,6 +114,14 @@ def shared_findings(file: ClientFile) -> Iterator[Finding]:
             yield Finding(
                 Level.ERROR, words, f"/things/{key}", "Take the use out, or choose the actual costs."
             )
+        if thing.kind == VEHICLE and any(file.activities[each].kind != "business" for each in served):
+            words = f"{called(thing)}: driving to a residential rental is not deductible (ITAA 1997 s 26-31)."
+            yield Finding(
+                Level.ERROR,
+                words,
+                f"/things/{key}",
+                "Take the use out: nothing of it arrives on the schedule.",
+            )
         if thing.kind == HOUSE and any(file.activities[each].kind != "rental" for each in served):
             words = f"{called(thing)}: a place partly let serves a rental; work at home is a home."
             yield Finding(Level.ERROR, words, f"/things/{key}", "Mend the kind of thing, or the use.")

@@ -29,7 +29,7 @@ from half_yard.countries.usual_findings import (
 from half_yard.figures import Sheet
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
-from half_yard.review import Finding, Level, share_findings
+from half_yard.review import Finding, Level, activity_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
@@ -50,7 +50,7 @@ def findings_of(
     found = [
         *status_finding(file, MARITAL, gaps.NO_MARITAL_STATUS),
         *people_findings(file, COUNTRY),
-        *share_findings(file),
+        *activity_findings(file, LEDGER.kinds),
         *expected_findings(file),
         *stop_findings(file, stops, {ARCHIVED, NOTHING_CHANGED, OF_A_HOME}),
         *gap_findings(sheets),

@@ -29,6 +29,7 @@ from half_yard.countries.us.household.checks import household_findings
 from half_yard.countries.us.household.filing_status import FILING_STATUSES
 from half_yard.countries.us.household.items import NOT_SEPARATE
 from half_yard.countries.us.identity import identity_problem
+from half_yard.countries.us.ledger import LEDGER
 from half_yard.countries.us.left_out import REASONS, SHORT, is_short_rental
 from half_yard.countries.us.losses.asked import ENDED
 from half_yard.countries.us.qualified.asked import GROUP, HOURS, SERVICE, TRADE
@@ -38,7 +39,7 @@ from half_yard.countries.us.shared_checks import served_by, shared_findings
 from half_yard.depreciation import Convention
 from half_yard.figures import Entered, Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
-from half_yard.review import Finding, Level, share_findings
+from half_yard.review import Finding, Level, activity_findings
 from half_yard.review.expected import expected_findings
 
 PRIOR_TOLERANCE = Decimal(1)
@@ -68,7 +69,7 @@ def findings_of(
     found = [
         *_people(frame),
         *household_findings(frame, sheets),
-        *share_findings(frame.file),
+        *activity_findings(frame.file, LEDGER.kinds),
         *expected_findings(frame.file),
         *_stopped(frame, stops),
         *_gaps(sheets),

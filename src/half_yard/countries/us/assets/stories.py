@@ -129,11 +129,13 @@ def personal_by_year(ask: Ask) -> dict[int, tuple[str, ...]]:
 def _personal_by_year(
     file: ClientFile, keys: tuple[str, ...], out: tuple[str, ...]
 ) -> dict[int, tuple[str, ...]]:
-    """Of activities that are not on the return nothing is tested."""
+    """Of activities that are not on this return nothing is tested that was bought in its year. What is left
+    out now does not change the convention that an earlier year used (26 CFR 1.168(d)-1(b))."""
     found: dict[int, list[str]] = {}
     for key in keys:
         asset = file.assets[key]
-        if (year := tested_in(asset)) is not None and asset.activity not in out:
+        year = tested_in(asset)
+        if year is not None and (asset.activity not in out or year < file.tax_year):
             found.setdefault(year, []).append(key)
     return {year: tuple(each) for year, each in found.items()}
 

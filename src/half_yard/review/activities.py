@@ -1,6 +1,6 @@
-"""Shares of ownership: whether they add up to the whole."""
+"""What is wrong with activities themselves: their kind, and whether the shares of their owners are the whole."""
 
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from decimal import Decimal
 
 from half_yard.records import Activity, ClientFile
@@ -13,9 +13,19 @@ def shares_add_up(activity: Activity) -> bool:
     return sum(activity.owners.values(), Decimal(0)) == HUNDRED
 
 
-def share_findings(file: ClientFile) -> Iterator[Finding]:
-    """An error for each activity whose shares are not the whole or whose owner is not in the file."""
+def activity_findings(file: ClientFile, kinds: Collection[str]) -> Iterator[Finding]:
+    """An error for each activity that is of none of the kinds that a country has, whose shares are not the
+    whole or whose owner is not in the file."""
     for key, activity in sorted(file.activities.items()):
+        if activity.kind not in kinds:
+            called = f"“{activity.kind}”" if activity.kind else "nothing"
+            yield Finding(
+                Level.ERROR,
+                f"{activity.name or 'An activity'}: its kind is {called}, which there is not: nothing of it "
+                "counts.",
+                f"/activities/{key}/kind",
+                "Give it one of the kinds.",
+            )
         path = f"/activities/{key}/owners"
         if not shares_add_up(activity):
             shares = sum(activity.owners.values(), Decimal(0)).normalize()
