@@ -1,4 +1,4 @@
-"""What is wrong with activities themselves: their kind, and whether the shares of their owners are the whole."""
+"""What is wrong with activities themselves: their kind, and the shares of their owners."""
 
 from collections.abc import Collection, Iterator
 from decimal import Decimal
