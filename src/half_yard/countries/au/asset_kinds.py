@@ -5,9 +5,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from half_yard.countries.au.questions import SIMPLIFIED
 from half_yard.countries.au.thing_kinds import BY_RATE, METHOD, VEHICLE
 from half_yard.countries.offered import AssetKind
-from half_yard.records import Asset, ClientFile
+from half_yard.records import Activity, Asset, ClientFile
 
 PRIME, LOW_VALUE = "prime", "pool"
 METHODS = ((PRIME, "Prime cost"), (LOW_VALUE, "Low-value pool"))
@@ -80,6 +81,11 @@ def find_kind(words: str) -> str:
     return found.pop() if len(found) == 1 else ""
 
 
+def depreciates_simply(activity: Activity) -> bool:
+    """Whether its assets are written off or pooled, whatever their lives; those of a rental never are."""
+    return activity.kind == "business" and SIMPLIFIED.of(activity.answers)
+
+
 def stop(asset: Asset, file: ClientFile) -> str:
     """What keeps an asset from counting; empty where nothing does."""
     if asset.activity not in file.activities:
@@ -89,7 +95,8 @@ def stop(asset: Asset, file: ClientFile) -> str:
         return NO_SUCH
     if asset.in_service is None:
         return NO_DAY
-    if asset.asset_class in {OTHER, BORROWING} and not asset.months:
+    by_life = {BORROWING} if depreciates_simply(file.activities[asset.activity]) else {OTHER, BORROWING}
+    if asset.asset_class in by_life and not asset.months:
         return NO_LIFE
     thing = file.things.get(asset.thing)
     if thing is not None and thing.kind == VEHICLE and thing.choices.get(METHOD) == BY_RATE:

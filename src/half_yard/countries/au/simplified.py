@@ -7,7 +7,7 @@ import datetime
 from dataclasses import dataclass
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
-from half_yard.countries.au.asset_kinds import BORROWING, WORKS
+from half_yard.countries.au.asset_kinds import BORROWING, WORKS, depreciates_simply
 from half_yard.countries.au.decline import (
     asset_of,
     assets_of,
@@ -19,7 +19,6 @@ from half_yard.countries.au.decline import (
     received,
 )
 from half_yard.countries.au.frame import rules
-from half_yard.countries.au.questions import SIMPLIFIED
 from half_yard.countries.carried_over import carried_for
 from half_yard.figures import (
     NOTHING,
@@ -44,9 +43,8 @@ WHOLE_POOL = range(2021, 2024)
 
 
 def is_simplified(ask: Ask, activity: str) -> bool:
-    """Whether a business depreciates so; a rental is none."""
-    record = ask.of(activity_of, activity)
-    return record.kind == "business" and SIMPLIFIED.of(record.answers)
+    """Whether a business depreciates so."""
+    return depreciates_simply(ask.of(activity_of, activity))
 
 
 def is_written_off(ask: Ask, key: str) -> bool:
