@@ -44,7 +44,7 @@ def trading(
 ) -> ClientFile:
     """With one business that has sold so much."""
     rows = [Entry(activity=SHOP, line="sales", amount=Decimal(sales)), *costs]
-    business = Activity(kind="business", name="Studio", owners=OWNER, **(shop or {}))
+    business = Activity(kind="business", name="Studio", **{"owners": OWNER, **(shop or {})})
     return australian(
         year, activities={SHOP: business}, entries=numbered("entries", rows), **parts
     )  # fmt: skip

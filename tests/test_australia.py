@@ -158,8 +158,8 @@ class Losses(unittest.TestCase):
             ("12000", "90000", {"started": datetime.date(2025, 1, 1)}, 82000),
             ("15000", "90000", {"answers": {"profit_in_3_of_5": True}}, 82000),
             ("15000", "90000", {"answers": {"discretion": True}}, 82000),
-            ("15000", "39000", {"answers": {"primary_or_arts": True}}, 31000),
-            ("15000", "90000", {"answers": {"primary_or_arts": True}}, 90000),
+            ("15000", "39000", {"answers": {"primary_production": True}}, 31000),
+            ("15000", "90000", {"answers": {"professional_arts": True}}, 90000),
         ):  # fmt: skip
             file = self.file(sales, wages, **shop)
             self.assertEqual(line(file, "taxable_income"), taxable, (sales, wages, shop))
@@ -170,6 +170,35 @@ class Losses(unittest.TestCase):
         waiting = {"c00001": Carryover(kind="deferred_losses", of=SHOP, amount=Decimal(8000))}
         file = trading("11000", 2026, carryovers=waiting)
         self.assertEqual(line(file, "business"), 3000)
+
+
+class WhatKindOfBusiness(unittest.TestCase):
+    """Questions that decide where income goes (TR 97/11; items P8 and 15; Division 392)."""
+
+    def sold(self, sales: str, **answers: bool) -> ClientFile:
+        return trading(sales, 2025, cost("repairs", "9000"), wages="60000", shop={"answers": answers})
+
+    def test_of_a_hobby_nothing_is_on_the_return(self) -> None:
+        computation = compute(self.sold("4000", hobby=True))
+        self.assertEqual(line(computation.file, "total_income"), 60000)
+        self.assertEqual(set(computation.stops), {"/entries/e00001", "/entries/e00002"})
+        self.assertTrue(computation.complete, computation.findings)
+
+    def test_primary_production_has_its_column_and_says_what_is_not_averaged(self) -> None:
+        computation = compute(self.sold("30000", primary_production=True))
+        at = {each.place.line: each for sheet in computation.sheets for each in sheet.lines}
+        self.assertEqual((at["sales"].number, at["farms"].figure.amount), ("I", 21000))
+        self.assertEqual(at["not_farms"].figure.amount, 0)
+        self.assertIn("averaged", " ".join(each.message for each in computation.findings))
+        self.assertFalse(computation.complete)
+        other = compute(self.sold("30000"))
+        self.assertEqual(line(other.file, "taxable_income"), 81000)
+        self.assertEqual(line(computation.file, "taxable_income"), 81000)
+
+    def test_a_loss_of_a_partnership_says_that_it_was_not_tested(self) -> None:
+        file = couple(trading("4000", 2025, cost("repairs", "9000"), shop={"owners": BOTH}))
+        said = " ".join(each.message for each in compute(file).findings)
+        self.assertIn("loss of a partnership", said)
 
 
 class PersonalServices(unittest.TestCase):

@@ -12,10 +12,10 @@ from half_yard.countries.au.country import COUNTRY
 from half_yard.countries.au.frame import STATUS, days_of_year
 from half_yard.countries.au.identity import business_number_problem
 from half_yard.countries.au.ledger import LEDGER
+from half_yard.countries.au.left_out import REASONS
 from half_yard.countries.au.questions import GST_REGISTERED
 from half_yard.countries.au.thing_use import shared_findings
 from half_yard.countries.au.year_rules import rules_for
-from half_yard.countries.left_out import ARCHIVED
 from half_yard.countries.repairs import repair_findings
 from half_yard.countries.usual_findings import (
     gap_findings,
@@ -44,7 +44,7 @@ def findings_of(
         *_business_numbers(file),
         *activity_findings(file, LEDGER.kinds),
         *expected_findings(file),
-        *stop_findings(file, stops, {ARCHIVED, USED_BEFORE, IN_RATE}),
+        *stop_findings(file, stops, REASONS | {USED_BEFORE, IN_RATE}),
         *gap_findings(sheets),
         *shared_findings(file),
         *repair_findings(entries, LEDGER.asset_doubts(file.tax_year)),

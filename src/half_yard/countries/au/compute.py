@@ -28,6 +28,7 @@ from half_yard.countries.au.forms import (
 )
 from half_yard.countries.au.frame import BOOKS, activities, people
 from half_yard.countries.au.items import item_stops
+from half_yard.countries.au.left_out import left_out
 from half_yard.countries.au.questions import ASSESSED_BEFORE
 from half_yard.countries.au.slips import slip_stops
 from half_yard.countries.au.small_values import has_pool
@@ -36,7 +37,7 @@ from half_yard.countries.au.things import as_used, of_kind
 from half_yard.countries.au.year_rules import rules_for
 from half_yard.countries.carried_over import carryover_sheet, carryovers_of, names_of
 from half_yard.countries.dividing_things import things
-from half_yard.countries.left_out import ARCHIVED, stopped_with
+from half_yard.countries.left_out import stopped_with
 from half_yard.countries.results import CarryPoint, Computation, Return, Whole
 from half_yard.figures import Asking, Place, Sheet
 from half_yard.figures.remembered import Memory
@@ -153,7 +154,7 @@ def all_stops(ask: Ask) -> dict[str, str]:
         **ask(slip_stops),
         **ask(item_stops),
         **ask.of(_carryover_stops),
-        **stopped_with(ask, BOOKS, ask.of(_archived)),
+        **stopped_with(ask, BOOKS, ask.of(left_out)),
     }
 
 
@@ -173,7 +174,3 @@ def _carryover_stops(file: ClientFile) -> dict[str, str]:
         elif item.of not in file.activities:
             stops[f"/carryovers/{key}"] = "It belongs to no activity of this file. Choose one."
     return stops
-
-
-def _archived(file: ClientFile) -> dict[str, str]:
-    return {key: ARCHIVED for key, activity in file.activities.items() if activity.archived}

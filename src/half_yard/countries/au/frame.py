@@ -9,6 +9,7 @@ from half_yard.books.keeping import Brought
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.au.country import COUNTRY, ROLES
 from half_yard.countries.au.identity import masked
+from half_yard.countries.au.left_out import why_left_out
 from half_yard.countries.au.statement_lines import LINES
 from half_yard.countries.au.thing_kinds import KINDS
 from half_yard.countries.au.year_rules import YearRules, rules_for
@@ -63,13 +64,13 @@ def has_spouse(ask: Ask) -> bool:
 
 
 def activities(ask: Ask, kind: str) -> tuple[str, ...]:
-    """The ids of the activities of a kind that are not archived."""
+    """The ids of the activities of a kind that are on the returns."""
     return ask.of(_of_kind, kind)
 
 
 def _of_kind(file: ClientFile, kind: str) -> tuple[str, ...]:
     found: list[tuple[str, Activity]] = sorted(file.activities.items())
-    return tuple(key for key, item in found if item.kind == kind and not item.archived)
+    return tuple(key for key, item in found if item.kind == kind and not why_left_out(item))
 
 
 def owned_by(ask: Ask, kind: str, person: str) -> tuple[str, ...]:

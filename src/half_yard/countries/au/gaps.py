@@ -23,6 +23,11 @@ NO_SPOUSE = gap(
 EARLY_EXPENSING = gap(
     "The write-off of assets used first before July 1, 2023 depends on days of purchase that are not asked."
 )
+AVERAGING = gap(
+    "Tax on income of primary production is averaged over years unless that was given up (Division 392): "
+    "that is not computed."
+)
+PARTNERS_LOSS = gap("Whether the loss of a partnership counts for a partner (Division 35) is not computed.")
 STUDY_LOAN_LIMIT = gap("Repayments of a study loan are not limited: the debt is not typed.", "Type it.")
 
 

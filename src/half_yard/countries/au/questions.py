@@ -30,10 +30,19 @@ SIMPLIFIED = Question(
     "simplified", "Simplified depreciation", True,
     "of a business with a turnover below 10 million: write-off and pool together (Subdivision 328-D)",
 )  # fmt: skip
-CREATIVE = Question(
-    "primary_or_arts", "Primary production or a professional arts business", False,
-    "a loss then counts where other income is below the year's amount (s 35-10(4))",
+HOBBY = Question(
+    "hobby", "A hobby, not a business", False,
+    "without a purpose of profit, system and scale: then nothing of it is on the return (TR 97/11)",
 )  # fmt: skip
+PRIMARY = Question(
+    "primary_production", "Primary production", False,
+    "a farm, forest or fishery: it stands in a column of its own (items P8 and 15)",
+)  # fmt: skip
+ARTS = Question(
+    "professional_arts", "A professional arts business", False,
+    "as of primary production, a loss counts where other income is below the year's amount (s 35-10(4))",
+)  # fmt: skip
+EXCEPTED = (PRIMARY, ARTS)
 PROFITS = Question(
     "profit_in_3_of_5", "A taxable profit in three of the last five years", False, "s 35-35", anew=True,
 )  # fmt: skip
@@ -47,7 +56,7 @@ DISCRETION = Question(
     "discretion", "The Commissioner lets the loss count", False, "s 35-55", anew=True,
 )  # fmt: skip
 LOSS_TESTS = (PROFITS, PROPERTY_TEST, ASSETS_TEST)
-OF_BUSINESS = (PERSONAL_SKILLS, SIMPLIFIED, CREATIVE, *LOSS_TESTS, DISCRETION)
+OF_BUSINESS = (HOBBY, PERSONAL_SKILLS, SIMPLIFIED, *EXCEPTED, *LOSS_TESTS, DISCRETION)
 STUDY_LOAN = "study_loan_debt"
 """The fact of a person that is what is owed of study loans, in dollars."""
 INSTALMENT_RATE = "instalment_rate"

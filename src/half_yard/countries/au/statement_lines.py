@@ -44,6 +44,10 @@ RENTAL_INCOME = (
     StatementLine("other_rent", "P", "Other rental-related income", "other_rent", receipt=True,
                   also=("Insurance paid out", "Bond kept")),
 )  # fmt: skip
+OF_PRIMARY_PRODUCTION = {
+    "sales": "I", "no_number": "C", "voluntary": "E", "labour_hire": "N", "industry_payments": "G",
+}  # fmt: skip
+"""The labels of primary production, which has a column of its own."""
 INTEREST = StatementLine("interest", "Q", "Interest on loans", "interest")
 RENTAL_EXPENSES = (
     StatementLine("advertising", "U", "Advertising for tenants", "advertising"),
@@ -65,7 +69,7 @@ BY_KIND = {
     "business": BUSINESS_INCOME + COST_OF_SALES + BUSINESS_EXPENSES,
     "rental": (*RENTAL_INCOME, INTEREST, *RENTAL_EXPENSES),
 }
-IN_DOUBT = ("other_expenses", "purchases", "repairs")
+IN_DOUBT = ("other_expenses", "repairs")
 DOUBTS = "Is it an improvement, a first repair of what was bought so, or the renewal of a whole?"
 """What decides between a repair and an asset (TR 97/23)."""
 LINES = StatementLines(BY_KIND)

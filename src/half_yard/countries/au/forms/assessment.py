@@ -31,7 +31,11 @@ def tax(page: Page, ask: Ask, person: str) -> None:
     page.section = "Tax"
     income = ask(taxable, person)["taxable_income"]
     gross = page.line(
-        "gross_tax", "", "Tax on taxable income", by_brackets(income, ask(rules), ""), Role.SUBTOTAL
+        "gross_tax",
+        "",
+        "Tax on taxable income",
+        by_brackets(income, ask(rules), "").marked(*ask(itr.unaveraged, person)),
+        Role.SUBTOTAL,
     )
     less = [page.line("low_income_offset", "", "Low income tax offset", offsets.low_income(ask, income))]
     if ask(rules).has("lmito_max"):

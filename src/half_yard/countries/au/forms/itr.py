@@ -14,6 +14,7 @@ from half_yard.figures import (
     Carries,
     Figure,
     Form,
+    Mark,
     Page,
     Role,
     difference,
@@ -33,17 +34,20 @@ OTHER_INCOME = (
     ("other_income", "24", "Other income"),
 )
 """Income that is what was typed, as (kind, item, title)."""
-DEDUCTIONS = (
+OF_WORK = (
     ("work_car", "D1", "Work-related car expenses"),
     ("work_travel", "D2", "Work-related travel expenses"),
     ("work_clothing", "D3", "Work-related clothing and laundry"),
     ("self_education", "D4", "Work-related self-education expenses"),
     ("work_other", "D5", "Other work-related expenses"),
+)
+BEFORE_SUPER = (
     ("investment_interest", "D7", "Interest and dividend deductions"),
     ("gift", "D9", "Gifts or donations"),
     ("tax_affairs", "D10", "Cost of managing tax affairs"),
-    ("other_deduction", "D15", "Other deductions"),
 )
+AFTER_SUPER = (("other_deduction", "D15", "Other deductions"),)
+"""Deductions that are what was typed, in the order of the return."""
 
 
 @Form
@@ -87,15 +91,29 @@ def _business(page: Page, ask: Ask, person: str) -> list[Figure]:
     own, shared = ask(own_businesses, person), ask(partnerships, person)
     lines = []
     if shared:
-        part = total(ask(p8.net_of, key, person) for key in shared)
+        parts = [ask(p8.net_of, key, person) for key in shared]
+        lost = any(each.amount < 0 for each in parts)
+        part = total(parts).marked(*([gaps.PARTNERS_LOSS] if lost else []))
         lines.append(page.line("partnerships", "13", "Partnerships", part))
     personal = [key for key in own if ask(p8.is_personal, key)]
     if personal:
         earned = total(ask(losses.counted, key, person) for key in personal)
         lines.append(page.line("personal_services", "14", "Personal services income", earned))
-    net = total(ask(losses.counted, key, person) for key in own if key not in personal)
+    mine = {key: ask(losses.counted, key, person) for key in own if key not in personal}
+    farms = [key for key in mine if ask(p8.is_primary, key)]
+    if farms:
+        page.line("farms", "15 B", "Of primary production", total(mine[key] for key in farms))
+        others = total(each for key, each in mine.items() if key not in farms)
+        page.line("not_farms", "15 C", "Of other business", others)
+    net = total(mine.values())
     lines.append(page.line("business", "15", "Net income or loss from business", net))
     return lines
+
+
+def unaveraged(ask: Ask, person: str) -> tuple[Mark, ...]:
+    """That tax is not averaged, where income of primary production is above nothing (s 392-10)."""
+    farms = [key for key in ask(p8.of_person, person) if ask(p8.is_primary, key)]
+    return (gaps.AVERAGING,) if any(ask(p8.net_of, key, person).amount > 0 for key in farms) else ()
 
 
 def own_businesses(ask: Ask, person: str) -> tuple[str, ...]:
@@ -139,14 +157,16 @@ def franking_of(ask: Ask, person: str) -> list[Figure]:
 def deductions(page: Page, ask: Ask, person: str) -> None:
     """Items D1 to D15."""
     page.section = "Deductions"
-    lines = _typed(page, ask, person, DEDUCTIONS)
+    lines = _typed(page, ask, person, OF_WORK)
     if ask(small_values.has_pool, person):
         pooled = ask(small_values.deduction, person)
         lines.append(page.line("low_value_pool", "D6", "Low-value pool deduction", pooled))
+    lines += _typed(page, ask, person, BEFORE_SUPER)
     if own := of_person(ask, person, "own_super"):
         cap = ask(rules).figure("concessional_cap", label="cap of the year")
         taken = smaller_of(total(own, "own contributions"), cap)
         lines.append(page.line("own_super", "D12", "Personal superannuation contributions", taken))
+    lines += _typed(page, ask, person, AFTER_SUPER)
     page.line("total_deductions", "", "Total deductions", total(lines), Role.TOTAL)
 
 

@@ -8,7 +8,7 @@ from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.au.carried_amounts import DEFERRED, came
 from half_yard.countries.au.forms import itr, p8
 from half_yard.countries.au.frame import BOOKS, days_of_year, rules
-from half_yard.countries.au.questions import CREATIVE, DISCRETION, LOSS_TESTS
+from half_yard.countries.au.questions import DISCRETION, EXCEPTED, LOSS_TESTS
 from half_yard.figures import (
     NOTHING,
     Carries,
@@ -69,7 +69,7 @@ def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
         not below(sales, least) or any(each.of(record.answers) for each in LOSS_TESTS)
     )
     other = ask(itr.income_without_gains, person)
-    is_excepted = CREATIVE.of(record.answers) and not above(
+    is_excepted = any(each.of(record.answers) for each in EXCEPTED) and not above(
         other, values.figure("loss_other_income_below", label="other income")
     )
     counts = passes or is_excepted or DISCRETION.of(record.answers)

@@ -7,7 +7,8 @@ from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.au import small_values
 from half_yard.countries.au.forms import capital_allowances, p1
 from half_yard.countries.au.frame import BOOKS, owned_by
-from half_yard.countries.au.statement_lines import BUSINESS_EXPENSES, BUSINESS_INCOME
+from half_yard.countries.au.questions import PRIMARY
+from half_yard.countries.au.statement_lines import BUSINESS_EXPENSES, BUSINESS_INCOME, OF_PRIMARY_PRODUCTION
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
 from half_yard.figures import NOTHING, NOTHING_ENTERED, Carries, Figure, Form, Page, Role, difference, total
@@ -39,7 +40,8 @@ def income(page: Page, ask: Ask, activity: str) -> None:
         amount = totals.get(line.key, NOTHING_ENTERED)
         if line.key == "sales":
             amount = amount.marked(*([] if shares_add_up(record) else [shares_gap(activity)]))
-        lines.append(page.line(line.key, line.number, line.title, amount))
+        label = OF_PRIMARY_PRODUCTION[line.key] if PRIMARY.of(record.answers) else line.number
+        lines.append(page.line(line.key, label, line.title, amount))
     if ask(capital_allowances.applies, activity):
         more = ask(capital_allowances.of_the_year, activity)["income"]
         if more.amount:
@@ -115,6 +117,11 @@ def of_person(ask: Ask, person: str) -> tuple[str, ...]:
 def is_alone(ask: Ask, activity: str) -> bool:
     """Whether a business has one owner: then it is item 15, else a partnership, item 13."""
     return len(ask(BOOKS.shares, activity)) == 1
+
+
+def is_primary(ask: Ask, activity: str) -> bool:
+    """Whether it is primary production."""
+    return PRIMARY.of(ask.of(activity_of, activity).answers)
 
 
 def is_personal(ask: Ask, activity: str) -> bool:
