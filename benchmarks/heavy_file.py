@@ -8,6 +8,8 @@ from collections.abc import Mapping
 from decimal import Decimal
 
 from half_yard.books import StatementLine
+from half_yard.countries.au.asset_kinds import PROPERTY as OF_AUSTRALIA
+from half_yard.countries.au.statement_lines import BY_KIND as AUSTRALIAS
 from half_yard.countries.ca.classes import PROPERTY
 from half_yard.countries.ca.statement_lines import BY_KIND as CANADAS
 from half_yard.countries.us.shared.kinds import KINDS
@@ -90,21 +92,38 @@ def shared_file() -> ClientFile:
 
 def canadian_file() -> ClientFile:
     """As many businesses, rentals, assets and entries of a couple in Ontario."""
+    of = Household(filing_status="married", choices={"province": "ON"})
+    classes = [key for key, item in PROPERTY.items() if not item.each]
+    return _elsewhere("ca", of, CANADAS, classes, datetime.date(YEAR, 1, 1))
+
+
+def australian_file() -> ClientFile:
+    """As many of a couple in Australia, in the income year 2024-25."""
+    of = Household(filing_status="couple", answers={"nothing_else": True})
+    classes = [key for key, item in OF_AUSTRALIA.items() if item.months is not None]
+    return _elsewhere("au", of, AUSTRALIAS, classes, datetime.date(YEAR - 1, 7, 1))
+
+
+def _elsewhere(
+    country: str, household: Household, by_kind: Mapping[str, tuple[StatementLine, ...]], classes: list[str],
+    begins: datetime.date,
+) -> ClientFile:  # fmt: skip
+    """The heavy file of another country, with its lines and classes of assets."""
     chance = random.Random(2125)
     kinds = ["business"] * BUSINESSES + ["rental"] * RENTALS
     activities = numbered("activities", [_activity(kind, number) for number, kind in enumerate(kinds)])
     keys = list(activities)
-    classes = [key for key, item in PROPERTY.items() if not item.each]
     assets = [
         _asset(chance, keys).model_copy(update={"asset_class": chance.choice(classes), "answers": {}})
         for _ in range(ASSETS)
     ]
+    entries = [_entry(chance, keys, kinds, by_kind, begins) for _ in range(ENTRIES)]
     return heavy_file().model_copy(
         update={
-            "country": "ca",
-            "household": Household(filing_status="married", choices={"province": "ON"}),
+            "country": country,
+            "household": household,
             "activities": activities,
-            "entries": numbered("entries", [_entry(chance, keys, kinds, CANADAS) for _ in range(ENTRIES)]),
+            "entries": numbered("entries", entries),
             "assets": numbered("assets", assets),
         }
     )
@@ -152,13 +171,14 @@ def _activity(kind: str, number: int) -> Activity:
 def _entry(
     chance: random.Random, keys: list[str], kinds: list[str],
     by_kind: Mapping[str, tuple[StatementLine, ...]] = BY_KIND,
+    begins: datetime.date = datetime.date(YEAR, 1, 1),
 ) -> Entry:  # fmt: skip
     number = chance.randrange(len(keys))
     lines = by_kind[kinds[number]]
     income = chance.random() < 0.75
     return Entry(
         activity=keys[number],
-        date=datetime.date(YEAR, 1, 1) + datetime.timedelta(days=chance.randrange(365)),
+        date=begins + datetime.timedelta(days=chance.randrange(365)),
         payee=f"Payee {chance.randrange(400)}",
         memo=f"Memo {chance.randrange(4000)}",
         line=lines[0].key if income else chance.choice(lines).key,

@@ -96,12 +96,6 @@ def books(window: MainWindow) -> None:
     window.books.activity.statement.show_line(["net_profit"])
 
 
-def finder(window: MainWindow) -> None:
-    """The finder over a page."""
-    window.finder.open()
-    window.finder.line.setText("self emp")
-
-
 def tray(window: MainWindow) -> None:
     """A statement's rows, those that wait and what became of the others."""
     window.workspace.go_to("/statements/b00001/rows/r00007")
@@ -147,7 +141,6 @@ def exchange(window: MainWindow) -> None:
 
 def large_income(window: MainWindow) -> None:
     """A client above the thresholds, with sales and a rental whose loss is limited."""
-    window.finder.close_finder()
     folder = window.workspace.path
     if folder is not None:
         window.open_path(folder.with_name("Mbeki, Lwazi and Carina 2025.halfyard"))
@@ -156,7 +149,6 @@ def large_income(window: MainWindow) -> None:
 
 def family(window: MainWindow) -> None:
     """A household with children, a marketplace plan and care."""
-    window.finder.close_finder()
     folder = window.workspace.path
     if folder is not None:
         window.open_path(folder.with_name("Castellan, Rosa and Anders Bly 2025.halfyard"))
@@ -214,6 +206,16 @@ def letter(window: MainWindow) -> None:
     window.look_over.questions.show_letter()
 
 
+def of_australia(window: MainWindow) -> None:
+    """A business with its write-offs and pool."""
+    from half_yard.figures import Place  # noqa: PLC0415
+
+    folder = window.workspace.path
+    if folder is not None:
+        window.open_path(folder.with_name("Yarrow, Tess and Ewan 2025.halfyard"))
+    window.workspace.go_to(Place("allowances.a00001", "pool_closing"))
+
+
 def of_canada(window: MainWindow) -> None:
     """One return of a couple, and the way of a number through its map."""
     from half_yard.figures import Place  # noqa: PLC0415
@@ -236,7 +238,6 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "return": at("form_1040", "taxable_income"),
     "side-by-side": side_by_side,
     "curve": curve,
-    "finder": finder,
     "household": family,
     "sales": large_income,
     "questions": questions,
@@ -244,6 +245,7 @@ VIEWS: dict[str, Callable[[MainWindow], None]] = {
     "letter": letter,
     "exchange": exchange,
     "return-canada": of_canada,
+    "return-australia": of_australia,
 }
 
 

@@ -115,13 +115,15 @@ def pool(ask: Ask, activity: str) -> PoolOfYear:
         if ask(has_left, key) and not ask(is_written_off, key)
     ]  # fmt: skip
     proceeds = total((times(ask(received, key), ask(part_of, key)) for key in gone), "proceeds")
-    balance = difference(total((before, added)), proceeds, label="in the pool")
-    left = not_below_zero(balance, "in the pool")
+    balance = difference(total((before, added)), proceeds, label="balance of the pool")
+    left = not_below_zero(balance, "balance of the pool")
     income = not_below_zero(difference(NOTHING, balance), "more than was in the pool")
     if ask.of(tax_year) in WHOLE_POOL:
         taken = left.named("the whole pool")
     else:
-        small = below(left, values.figure("write_off_below", label="below this all is deducted"))
+        small = below(
+            left, values.figure("write_off_below", label="the amount to which a whole pool is deducted")
+        )
         if small:
             taken = left.where(small)
         else:
