@@ -18,7 +18,7 @@ from typing import TYPE_CHECKING
 
 from benchmarks.heavy_file import australian_file, canadian_file, heavy_file, many_assets, shared_file
 from half_yard.__main__ import collect_seldom
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, pack_for
 from half_yard.countries.sweeping import input_at, sweep, values_between
 from half_yard.demo import MAIN_FILE, client_files
 from half_yard.figures import Place
@@ -163,7 +163,7 @@ def _edited(collection: str, file: ClientFile) -> float:
 
 def _assets() -> None:
     """10,000 assets over all years under three treatments, and the years to come."""
-    file, pack = many_assets(MANY), PACKS["us"]
+    file, pack = many_assets(MANY), pack_for("us")
     show(
         "10,000 assets under three books, median",
         milliseconds(lambda: pack.one_by_one.treatments(file), 5)[2],
@@ -180,7 +180,7 @@ def _assets() -> None:
 
 def _imports() -> None:
     """Statements of 20,000 rows, read, taken in and shown in the tray."""
-    file, pack = ClientFile.new("us", 2025), PACKS["us"]
+    file, pack = ClientFile.new("us", 2025), pack_for("us")
     rows = [
         (1 + n % 12, 1 + n % 28, f"Payee {n % 97}", n, f"-{n % 900 + 1}.{n % 100:02d}") for n in range(ROWS)
     ]

@@ -182,5 +182,7 @@ class ShortOfTheLongRun(OnDisk):
         self.clean(damaged_journals(self.path.parent, 41))
 
     def test_mutated_files_and_imports(self) -> None:
-        self.clean(mutated_files(400, 3))
+        mutated = mutated_files(400, 3)
+        self.clean(mutated)
+        self.assertGreater(mutated.used, mutated.trials // 10)
         self.clean(mutated_imports(240, 3))

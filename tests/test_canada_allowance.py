@@ -332,6 +332,14 @@ class TheLifeOfAClass(unittest.TestCase):
         computation = compute(business_of("9000", 2023, assets={"s00001": drill}))
         self.assertEqual([years for _, _, years in pool_life(computation, "s00001").rows], [(480,), (0, 480)])
 
+    def test_what_is_not_on_the_return_has_no_life(self) -> None:
+        file = business_of("40000", 2025, assets={"s00001": bought("6000", "2025-03-01", SHOP)})
+        for change in ({"archived": True}, {"kind": "farm"}):
+            shop = file.activities[SHOP].model_copy(update=change)
+            self.assertIsNone(
+                life_of(compute(file.model_copy(update={"activities": {SHOP: shop}})), "s00001")
+            )
+
     def test_what_is_sold_for_good_has_no_years_to_come(self) -> None:
         car = bought("45000", "2020-05-01", SHOP, name="Car", asset_class="class_10_1",
                      disposed=datetime.date(2024, 3, 1), proceeds=Decimal(9000))  # fmt: skip

@@ -11,7 +11,7 @@ from collections.abc import Callable
 from typing import Any
 
 from benchmarks.long_run.outcome import Outcome
-from half_yard.countries import PACKS, compute
+from half_yard.countries import compute, has_rules, pack_for
 from half_yard.demo import client_files
 from half_yard.interop import assets_text, books_text, record_list, schedule_page
 from half_yard.interop.asset_list import (
@@ -73,22 +73,22 @@ def mutated_files(count: int, seed: int) -> Outcome:
                 file = read_document(data, "mutated").file
             except FileRefusedError:
                 continue
-            _use(file)
+            outcome.used += _use(file)
     return outcome
 
 
-def _use(file: ClientFile) -> None:
-    """What a program does with a file that it has read."""
-    if file.country not in PACKS or file.tax_year not in PACKS[file.country].country.years:
-        return
-    computation = compute(file)
-    pack = PACKS[file.country]
+def _use(file: ClientFile) -> bool:
+    """What a program does with a file that it has read; whether there was anything to do."""
+    if not has_rules(file):
+        return False
+    computation, pack = compute(file), pack_for(file.country)
     tray = Tray.of(file, pack)
     proposals(file, ((row.name, row.row) for row in tray.all_rows()), pack.ledger.marketplace_lines)
     books_text(computation, as_json=False)
     assets_text(computation, as_json=True)
     schedule_page(computation)
     to_text(file)
+    return True
 
 
 def _structure(text: bytes, chance: random.Random) -> bytes:

@@ -14,10 +14,12 @@ MOST_KEPT = 20
 
 @dataclass
 class Outcome:
-    """Counts of one kind of trial; `faults` are the first of what went wrong, in words."""
+    """Counts of one kind of trial; `used` are those of them that were computed, where that is the trial, and
+    `faults` the first of what went wrong, in words."""
 
     name: str
     trials: int = 0
+    used: int = 0
     lost: int = 0
     broken: int = 0
     tracebacks: int = 0
@@ -69,6 +71,7 @@ class Outcome:
     def add(self, other: Outcome) -> None:
         """Take in what another process found."""
         self.trials += other.trials
+        self.used += other.used
         self.lost += other.lost
         self.broken += other.broken
         self.tracebacks += other.tracebacks

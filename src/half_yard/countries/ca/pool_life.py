@@ -30,6 +30,8 @@ def pool_life(computation: Computation, key: str) -> PoolLife | None:
     if asset is None or stop(asset, file):
         return None
     pool = Pool(asset.activity, asset.asset_class, key if is_apart(asset, file) else "")
+    if not computation.has_sheet(f"cca.{pool.activity}"):
+        return None  # Its activity is not on the return.
     sheet = computation.sheet(f"cca.{pool.activity}")
     rate = rules_for(file.tax_year).amount(RATES[pool.kind]) if pool.kind in RATES else Decimal(0)
     words = " ".join(_words(file, pool, sheet, rate))
