@@ -221,6 +221,7 @@ class Typed(unittest.TestCase):
         for record, words in (
             (backwards, "before it was acquired"), (other_year, "not sold in 2025"),
             (sale("1", ""), "more than a year"), (sale("1", person="spouse"), "not on this return"),
+            (sale("1", "ages"), "none of the answers"), (sale("1", reported="twice"), "none of the answers"),
         ):  # fmt: skip
             with self.subTest(words=words):
                 computation = compute(client(sales=sales(record)))

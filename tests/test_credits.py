@@ -51,6 +51,11 @@ class Credits(unittest.TestCase):
                       items=items(item("care", paid, "m00001")), **parts)  # fmt: skip
         return whole_dollars(file, "form_2441/made")[0]
 
+    def test_of_nobody_there_is_no_care(self) -> None:
+        file = client(2024, "single", items=items(item("care", "900", "m00001")),
+                      dependants=children("2019-03-01")).model_copy(update={"people": {}})  # fmt: skip
+        self.assertFalse(compute(file).complete)
+
     def test_care(self) -> None:
         """26 U.S.C. 21, by hand; 2021 by 21(g), 2026 by P.L. 119-21."""
         self.assertEqual(self.care(2024, "single", "60000", "7000"), 1200)

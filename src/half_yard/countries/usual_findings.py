@@ -35,8 +35,15 @@ def status_finding(file: ClientFile, known: Collection[str], mark: Mark) -> Iter
         yield Finding(Level.INCOMPLETE, mark.message, mark.path, mark.mend)
 
 
+def nobody_findings(file: ClientFile) -> Iterator[Finding]:
+    """That there is nobody whose return it would be."""
+    if not file.people:
+        yield Finding(Level.ERROR, "Nobody is in the file: there is no return.", "/people", "Add the owner.")
+
+
 def people_findings(file: ClientFile, country: Country) -> Iterator[Finding]:
     """People without a name, and without a number that can be one."""
+    yield from nobody_findings(file)
     number = country.person_number
     for key, person in file.people.items():
         role = country.roles.get(key, key)

@@ -32,6 +32,7 @@ NO_TERM = (
     "It can't be known whether it was held for more than a year. Type the days on which it was acquired and "
     "sold, or choose how long it was held."
 )
+NO_SUCH_ANSWER = "How long it was held, or what the broker reported, is none of the answers. Choose one."
 BACKWARDS = "It was sold before it was acquired. Mend the days; of a short sale choose how long it was held."
 
 
@@ -82,6 +83,8 @@ def _problem(item: CapitalSale, on_return: tuple[str, ...], year: int) -> str:
         return NOT_HERE
     if item.sold is not None and item.sold.year != year:
         return f"It was not sold in {year}. Mend the day, or enter it in that year's file."
+    if item.held not in dict(HELD) or item.reported not in dict(REPORTED):
+        return NO_SUCH_ANSWER
     if item.held:
         return ""
     if item.acquired is None or item.sold is None:
@@ -100,7 +103,7 @@ def box_of(item: CapitalSale, own_boxes: bool) -> str:
     """The box of Form 8949: A to C for what was held for a year or less, D to F for longer; G to L for
     digital assets, where they have boxes of their own. From memory of the forms."""
     letters = "GHIJKL" if item.kind == DIGITAL and own_boxes else "ABCDEF"
-    return letters[("basis", "no_basis", "").index(item.reported) + 3 * held_long(item)]
+    return letters[("basis", "no_basis", "").index(item.reported) + len(REPORTED) * held_long(item)]
 
 
 def sale(ask: Ask, key: str) -> Sold:

@@ -36,6 +36,7 @@ from half_yard.countries.us.qualified.asked import GROUP, HOURS, SERVICE, TRADE
 from half_yard.countries.us.questions import LAST_YEAR_TAX, is_made_up
 from half_yard.countries.us.shared.kinds import DWELLING
 from half_yard.countries.us.shared_checks import served_by, shared_findings
+from half_yard.countries.usual_findings import nobody_findings
 from half_yard.depreciation import Convention
 from half_yard.figures import Entered, Mark, MarkKind, Sheet
 from half_yard.records.naming import amount_of, name_of
@@ -69,6 +70,7 @@ def findings_of(
     found = [
         *_people(frame),
         *household_findings(frame, sheets),
+        *nobody_findings(frame.file),
         *activity_findings(frame.file, LEDGER.kinds),
         *expected_findings(frame.file),
         *_stopped(frame, stops),

@@ -73,8 +73,9 @@ def _earned(ask: Ask, person: str) -> Figure:
 
 
 def earned_least(ask: Ask) -> Figure:
-    """What the one earned who earned less."""
-    return smaller_of(*(_earned(ask, person) for person in ask(people)), label="earned by who earned less")
+    """What the one earned who earned less; nothing where nobody files."""
+    earned = [_earned(ask, person) for person in ask(people)]
+    return smaller_of(*earned, label="earned by who earned less") if earned else NOTHING
 
 
 def may_have(ask: Ask) -> bool:
