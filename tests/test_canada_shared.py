@@ -76,8 +76,9 @@ class Vehicles(unittest.TestCase):
             thing = self.vehicle("100", "100", choices={"loan_from": str(year)})
             file = self.made(year, thing, loan_interest="5100")
             self.assertEqual(amount(file, f"t2125.{SHOP}/vehicle"), counted)
-        unsaid = self.made(2024, self.vehicle("100", "100"), loan_interest="5100")
-        self.assertTrue(compute(unsaid).line(Place("t1.owner", "owed")).figure.gaps)
+        for choices in ({}, {"loan_from": "2024-05-01"}, {"loan_from": "2200"}):
+            unsaid = self.made(2024, self.vehicle("100", "100", choices=choices), loan_interest="5100")
+            self.assertTrue(compute(unsaid).line(Place("t1.owner", "owed")).figure.gaps)
 
     def test_a_lease_within_its_limits(self) -> None:
         """Example 36: 13,200 in 2023, list price 50,000, tax of 13%; half of the kilometres."""

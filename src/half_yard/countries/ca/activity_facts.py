@@ -45,9 +45,10 @@ def fact(ask: Ask, activity: str, key: str, label: str) -> Figure | None:
 def fiscal_period(activity: Activity, year: int) -> Days | None:
     """The first and the last day of a fiscal period of its own that ends in a tax year; None where it is the
     calendar's."""
-    month = int(activity.choices.get(FISCAL_END.key) or 0)
-    if not month:
+    ends = activity.choices.get(FISCAL_END.key, "")
+    if not ends or ends not in dict(FISCAL_END.options):
         return None
+    month = int(ends)
     last = datetime.date(year, month, calendar.monthrange(year, month)[1])
     before = datetime.date(year - 1, month, calendar.monthrange(year - 1, month)[1])
     first = before + datetime.timedelta(days=1)

@@ -124,10 +124,10 @@ def _days(thing: str, record: Thing, key: str, label: str, year: int) -> Figure:
 def _interest_limit(page: Page, thing: str, record: Thing, year: int, paid: Figure) -> Figure:
     """Chart B: interest of a passenger vehicle, so much for every 30 days by the year of the loan (ITA 67.2);
     loans of before these years have the limit of the first."""
-    said = record.choices.get(LOAN_FROM, "")
-    if not said:
+    is_earlier = record.choices.get(LOAN_FROM) == EARLIER
+    values = rules_for(YEARS[0]) if is_earlier else _of_year(record, LOAN_FROM)
+    if values is None:
         return paid.marked(gaps.year_of_the_loan(f"/things/{thing}/choices/{LOAN_FROM}"))
-    values = rules_for(YEARS[0] if said == EARLIER else int(said))
     month = values.figure("interest_limit_month", label="limit of interest for 30 days")
     days = _days(thing, record, LOAN_DAYS, "days of the loan in the year", year)
     most = page.line("interest_limit", "B", "Limit of interest", _for_days(month, days), Role.COST)
