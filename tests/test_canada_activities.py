@@ -83,7 +83,9 @@ class FiscalPeriod(unittest.TestCase):
 
     def test_nothing_more_of_a_loss_or_of_what_has_ended(self) -> None:
         self.assertEqual(amount(self.file(ended=datetime.date(2024, 1, 31)), "t1.owner/business"), 36500)
-        self.assertFalse(compute(shop_with("1", choices={"fiscal_end": "13"})).has_sheet(f"t1139.{SHOP}.owner"))
+        self.assertFalse(
+            compute(shop_with("1", choices={"fiscal_end": "13"})).has_sheet(f"t1139.{SHOP}.owner")
+        )
         losing = shop_with("-900", choices={"fiscal_end": "1"})
         self.assertEqual(amount(losing, "t1.owner/business"), -900)
 

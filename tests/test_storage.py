@@ -177,6 +177,9 @@ class Refusal(OnDisk):
         self.assertIn("newer Half Yard", self.refused(json.dumps({**document, "format_version": 8})))
         self.assertIn("/tax_year", self.refused(json.dumps({**document, "tax_year": "soon"})))
         self.assertIn("/extra", self.refused(json.dumps({**document, "extra": 1})))
+        for household in (None, "one", {"answers": None}, {"answers": {"itemizes": True}, "choices": None}):
+            older = {**document, "format_version": 6, "household": household}
+            self.assertIn("damaged: /household", self.refused(json.dumps(older)))
         document["entries"]["e00001"]["amount"] = 12.5
         self.assertIn("decimal string", self.refused(json.dumps(document)))
 

@@ -29,6 +29,7 @@ def _accounts_and_parts(document: Document) -> Document:
 
 ITEMIZES = "itemizes"
 """The answer of version 6 and before that became the choice of a deduction."""
+SAID = ("answers", "choices")
 CARRIED = {
     "expensing_carried_in": ("c00001", "section_179"),
     "section_1231_losses": ("c00002", "section_1231_loss"),
@@ -75,13 +76,14 @@ def _sales_of_holdings(document: Document) -> Document:
 def _dependants_and_items(document: Document) -> Document:
     """From version 7 on a file keeps the household's dependants and what else changes its return, and which
     deduction is taken has three answers: what was said before was a choice."""
-    household = dict(document.get("household", {}))
-    answers = dict(household.get("answers", {}))
-    if ITEMIZES not in answers:
-        return document
-    chosen = {"deduction_taken": "itemize" if answers.pop(ITEMIZES) else "standard"}
-    choices = {**household.get("choices", {}), **chosen}
-    return {**document, "household": {**household, "answers": answers, "choices": choices}}
+    household = document.get("household", {})
+    answers, choices = (household.get(part, {}) if isinstance(household, dict) else None for part in SAID)
+    if not isinstance(answers, dict) or not isinstance(choices, dict) or ITEMIZES not in answers:
+        return document  # What is damaged is refused where it is read.
+    taken = "itemize" if answers[ITEMIZES] else "standard"
+    others = {key: value for key, value in answers.items() if key != ITEMIZES}
+    said = {"answers": others, "choices": {**choices, "deduction_taken": taken}}
+    return {**document, "household": {**household, **said}}
 
 
 STEPS: dict[int, Callable[[Document], Document]] = {
