@@ -11,6 +11,7 @@ NOT_ALL_ASKED = gap(
     "It is not said that nothing else belongs on the returns: other income, deductions and offsets.",
     "Where there are none, say so for the household.", "/household/answers/nothing_else",
 )  # fmt: skip
+UNDER_AGE = gap("The rates for income of a person under 18 (ITAA 1936 Division 6AA) are not computed.")
 SENIORS = gap(
     "It is not said whether a person of this age is eligible for the age pension: the seniors offset (item "
     "T1) may be due.", "Say so, or that they are not.",
@@ -36,6 +37,12 @@ def one_client(path: str) -> Mark:
     return gap(
         "How much of the income for personal skills comes from one client is not typed.", "Type it.", path
     )
+
+
+def no_age(path: str) -> Mark:
+    """A person of whom the age is not known."""
+    return gap("Whether the rates of a person under 18, or the seniors offset, apply is not known.",
+               "Type the day of birth.", path)  # fmt: skip
 
 
 def hours_at_home(path: str) -> Mark:

@@ -8,7 +8,8 @@ from half_yard.records import ClientFile
 
 NOTHING_ELSE = Question(
     "nothing_else", "Nothing else belongs on the returns", False,
-    "no other income than what is entered, no further deductions or offsets", anew=True,
+    "no other income than what is entered, no further deductions or offsets, all resident all year",
+    anew=True,
 )  # fmt: skip
 GST_REGISTERED = Question(
     "gst_registered", "A business is registered for GST", False,

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask, person_of
+from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.au import gaps, slips
 from half_yard.countries.au.forms import itr, levy, offsets, study_loan
 from half_yard.countries.au.forms.itr import taxable
-from half_yard.countries.au.frame import has_spouse, rules, spouse_of
+from half_yard.countries.au.frame import days_of_year, has_spouse, rules, spouse_of
 from half_yard.countries.au.items import withheld
 from half_yard.countries.au.questions import SENIOR
 from half_yard.countries.tax_brackets import by_brackets
@@ -23,6 +23,7 @@ WHOLE = itr.itr.sheet
 """The return with the estimate of its assessment, to be asked for."""
 OLD_ENOUGH = 66
 """The least age-pension age of these years, in years; who has it is asked."""
+OF_AGE = 18
 
 
 @itr.itr.part
@@ -54,8 +55,13 @@ def _marks(ask: Ask, person: str) -> list[Mark]:
     """Offsets that may be due, and a spouse of whom nothing is known."""
     born = ask.of(person_of, person).birth_date
     answers = ask.of(person_of, person).answers
-    is_old = born is not None and ask(rules).year - born.year >= OLD_ENOUGH
-    marks = [gaps.SENIORS] if is_old and SENIOR.key not in answers else []
+    _, last = days_of_year(ask.of(tax_year))
+    age = None if born is None else last.year - born.year - ((last.month, last.day) < (born.month, born.day))
+    marks = [gaps.no_age(f"/people/{person}/birth_date")] if age is None else []
+    if age is not None and age < OF_AGE:
+        marks.append(gaps.UNDER_AGE)
+    if age is not None and age >= OLD_ENOUGH and SENIOR.key not in answers:
+        marks.append(gaps.SENIORS)
     if ask(has_spouse) and SENIOR.of(answers):
         marks.append(gaps.SENIORS_OF_COUPLE)
     if not ask.of(lambda file: file.household.filing_status):
