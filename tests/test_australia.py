@@ -402,6 +402,17 @@ class Rent(unittest.TestCase):
         both = australian(2025, sold, short, carryovers=carried)
         self.assertEqual(line(both, "gains"), (97500 - 6000) / 2)
 
+    def test_a_building_that_has_left_without_its_sale_is_missing(self) -> None:
+        flat = bought("capital_works", "200000", "2010-07-01", FLAT, disposed=datetime.date(2025, 3, 1))
+        file = letting("9000", 2025, assets={"s00001": flat})
+        sold = item("capital_sale", "500000", boxes={"cost_base": Decimal(400000)})
+        reduced = sold.model_copy(update={"boxes": {**sold.boxes, "capital_works_taken": Decimal(70000)}})
+        for items, level in (({}, Level.INCOMPLETE), ({"i00001": sold}, Level.WARNING),
+                             ({"i00001": reduced}, None)):  # fmt: skip
+            found = compute(file.model_copy(update={"items": items})).findings
+            about = [each.level for each in found if each.path == "/assets/s00001/disposed"]
+            self.assertEqual(about, [] if level is None else [level])
+
 
 class Tests(unittest.TestCase):
     def test_incomes_that_are_tested(self) -> None:

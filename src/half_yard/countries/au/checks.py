@@ -7,12 +7,13 @@ from decimal import Decimal
 
 from half_yard.books.landing import Lines
 from half_yard.countries.au import gaps
-from half_yard.countries.au.asset_kinds import IN_RATE, USED_BEFORE
+from half_yard.countries.au.asset_kinds import IN_RATE, USED_BEFORE, WORKS
 from half_yard.countries.au.country import COUNTRY
 from half_yard.countries.au.frame import STATUS, days_of_year
 from half_yard.countries.au.identity import business_number_problem
+from half_yard.countries.au.items import SALE, WORKS_TAKEN
 from half_yard.countries.au.ledger import LEDGER
-from half_yard.countries.au.left_out import REASONS
+from half_yard.countries.au.left_out import REASONS, why_left_out
 from half_yard.countries.au.questions import GST_REGISTERED
 from half_yard.countries.au.thing_use import shared_findings
 from half_yard.countries.au.year_rules import rules_for
@@ -49,6 +50,7 @@ def findings_of(
         *shared_findings(file),
         *repair_findings(entries, LEDGER.asset_doubts(file.tax_year)),
         *_registration(file, sheets),
+        *_property_sold(file),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)
@@ -59,6 +61,29 @@ def _business_numbers(file: ClientFile) -> Iterator[Finding]:
     for key, activity in sorted(file.activities.items()):
         if problem := business_number_problem(activity.employer_number):
             yield Finding(Level.WARNING, problem, f"/activities/{key}/employer_number", "Mend it.")
+
+
+def _property_sold(file: ClientFile) -> Iterator[Finding]:
+    """A building that was sold while the gain is not on its owners' returns, or nothing that was deducted
+    of it reduces the cost base (s 110-45)."""
+    first, last = days_of_year(file.tax_year)
+    for key, asset in sorted(file.assets.items()):
+        activity = file.activities.get(asset.activity)
+        if asset.asset_class != WORKS or activity is None or why_left_out(activity):
+            continue
+        if asset.disposed is None or not first <= asset.disposed <= last:
+            continue
+        for person in activity.owners:
+            sold = [item for item in file.items.values() if item.kind == SALE and item.person == person]
+            whose = file.people[person].name if person in file.people else person
+            if not sold:
+                words = f"{asset.name}: it has left, but nothing that {whose} sold is typed (item 18)."
+                mend = "Type the part of the price and the cost base among what else the household has."
+                yield Finding(Level.INCOMPLETE, words, f"/assets/{key}/disposed", mend)
+            elif not any(item.boxes.get(WORKS_TAKEN) for item in sold):
+                words = f"{asset.name}: nothing that was deducted of it reduces the cost base of {whose}."
+                mend = "Type the capital works deducted at the sale."
+                yield Finding(Level.WARNING, words, f"/assets/{key}/disposed", mend)
 
 
 def _registration(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:

@@ -14,6 +14,7 @@ FRANKED, FRANKING, COST, COSTS, WORKS_TAKEN = (
     "franked", "franking_credit", "cost_base", "costs_of_selling", "capital_works_taken",
 )  # fmt: skip
 HELD_LONG = "held_12_months"
+SALE = "capital_sale"
 TESTS = {
     "fringe_benefits": "IT1", "reportable_super": "IT2", "tax_free_pension": "IT3",
     "target_foreign": "IT4", "child_support": "IT7",
@@ -28,7 +29,7 @@ INCOMES = (
              "item 7"),
     ItemKind("share_dividends", "Dividends", "shares", "Unfranked amount", "item 11",
              boxes=(Box(FRANKED, "Franked amount"), Box(FRANKING, "Franking credit", "counts"))),
-    ItemKind("capital_sale", "Something sold", "shares land flat capital gain crypto", "Proceeds", "item 18",
+    ItemKind(SALE, "Something sold", "shares land flat capital gain crypto", "Proceeds", "item 18",
              boxes=(Box(COST, "Cost base"), Box(COSTS, "Costs of selling"),
                     Box(WORKS_TAKEN, "Capital works deducted", "reduces the cost base, s 110-45")),
              ticks=(Box(HELD_LONG, "Held 12 months or more", "half of the gain counts (Div 115)"),)),

@@ -6,7 +6,7 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask
 from half_yard.countries.au.carried_amounts import CAPITAL_LOSSES, came
 from half_yard.countries.au.frame import BOOKS, rules
-from half_yard.countries.au.items import COST, COSTS, HELD_LONG, ITEMS, WORKS_TAKEN
+from half_yard.countries.au.items import COST, COSTS, HELD_LONG, ITEMS, SALE, WORKS_TAKEN
 from half_yard.countries.items import Found
 from half_yard.figures import (
     NOTHING,
@@ -36,7 +36,7 @@ def applies(ask: Ask, person: str) -> bool:
 
 
 def _sold(ask: Ask, person: str) -> list[Found]:
-    return [found for found in ask(ITEMS.items_of, "capital_sale") if found[1].person == person]
+    return [found for found in ask(ITEMS.items_of, SALE) if found[1].person == person]
 
 
 def _gain(found: Found) -> Figure:
