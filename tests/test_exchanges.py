@@ -326,6 +326,14 @@ class Depreciation(unittest.TestCase):
         self.near(computation.stories["s00002"].this_year.amount, "25000")
         self.near(computation.stories["s00002"].next_year.amount, "120000")
 
+    def test_what_was_taken_beyond_the_cost_leaves_no_basis_below_nothing(self) -> None:
+        """26 U.S.C. 1016(a)(2), by hand: what is received has the cash as its basis, nothing less."""
+        old = given("1000", "60000", "residential_building", prior_depreciation=Decimal(9000))
+        computation = compute(deal(old, got("80000", "residential_building"), cash_paid="20000"))
+        sheet = computation.sheet(f"form_8824.{DEAL}")
+        self.assertEqual((sheet["adjusted"].amount, sheet["line_25"].amount), (0, 20000))
+        self.assertGreater(computation.stories["s00002"].this_year.amount, 0)
+
     def test_next_year_goes_on_as_it_was_foretold(self) -> None:
         this = compute(facts_a())
         then = compute(next_year(this, pack_for("us")))
@@ -463,11 +471,11 @@ class Recapture(unittest.TestCase):
         self.assertTrue(any("Its fences: something given for it" in text for text in said), said)
 
     def test_section_1245_property_without_any_value(self) -> None:
-        """What is worth nothing has no part by value: all of the gain that is recognized may be ordinary."""
+        """What is worth nothing, with no basis left, has no gain of its own that could be ordinary."""
         signs: dict[str, Any] = {"kind": "seven_year", "answers": {"fixed": True}}
-        old = given("0", "0", name="Signs", prior_depreciation=Decimal(18000), **signs)
+        old = given("18000", "0", name="Signs", prior_depreciation=Decimal(18000), **signs)
         computation = compute(deal(old, got("0"), cash="5000"))
-        wanted = read("15:5000 20:5000 21:5000 22:0")
+        wanted = read("15:5000 20:5000 21:0 22:5000")
         self.assertEqual(lines_of(computation, wanted), wanted)
 
     def test_depreciation_of_both_is_in_a_later_sale(self) -> None:

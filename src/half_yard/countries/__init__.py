@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import pkgutil
+from dataclasses import replace
 from importlib import import_module
 
 from half_yard.books import Box, FormKind, MatchState, PayerMatch, StatementLine
+from half_yard.countries.answer_checks import answer_findings
 from half_yard.countries.asked import Asked
 from half_yard.countries.asset_keeping import AssetKeeping, OneByOne
 from half_yard.countries.country import Country, NumberKind
@@ -15,6 +17,7 @@ from half_yard.countries.pack import Pack
 from half_yard.countries.results import CarryPoint, Computation, Return
 from half_yard.figures.remembered import Memory
 from half_yard.records import ClientFile
+from half_yard.review import Finding
 
 
 def _found() -> dict[str, Country]:
@@ -45,8 +48,14 @@ def compute(file: ClientFile, memory: Memory | None = None) -> Computation:
     """Everything that follows from the file: same file, same answer, no clock, no disk. With a memory of its
     own it neither uses nor costs what is remembered of other files."""
     memory = Memory() if memory is None else memory
+    pack = pack_for(file.country)
     with memory.in_use():
-        return pack_for(file.country).compute(file, memory)
+        made = pack.compute(file, memory)
+
+    def findings() -> tuple[Finding, ...]:
+        return (*answer_findings(file, pack.asked, pack.shared), *made.make_findings())
+
+    return replace(made, make_findings=memory.later(findings))
 
 
 __all__ = [

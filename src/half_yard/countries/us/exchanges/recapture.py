@@ -66,7 +66,7 @@ def recapture(ask: Ask, exchange: str, taxed: Figure) -> Figure:
         whole = total((value_given(key, asset) for key, asset in given.items()), "value of all given")
         came = [value_got(key, asset) for key, asset in got.items() if not _is_1250(asset)]
         other = not_below_zero(difference(worth, *came), "received for it, not section 1245 property")
-        # While no value is entered, nothing says that it is less than all of it.
+        # Values that add up to nothing say of no part that it is less than all.
         by_value = (taxed * (worth / whole)).in_cents() if whole.amount else carried(taxed)
         its_part = by_value.named("its part of line 20, by value")
         parts.append(smaller_of(total(ordinary), larger_of(other, its_part)))

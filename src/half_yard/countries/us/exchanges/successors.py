@@ -14,7 +14,7 @@ from half_yard.countries.us.exchanges.exchanged import received_in, sides
 from half_yard.countries.us.forms import form_8824
 from half_yard.countries.us.shared import up_to_now
 from half_yard.countries.us.shared.kinds import DWELLING
-from half_yard.figures import NOTHING, Figure, difference, total
+from half_yard.figures import NOTHING, Figure, difference, not_below_zero, total
 from half_yard.records import Asset
 
 
@@ -46,11 +46,14 @@ def held_since(ask: Ask, key: str) -> Asset:
 
 
 def adjusted_basis(ask: Ask, key: str) -> Figure:
-    """The basis that depreciation has left of an asset. A dwelling that is let and lived in counts whole, by
-    what its worksheets allowed: it is held for investment by its days (Rev. Proc. 2008-16)."""
+    """The basis that depreciation has left of an asset, never below nothing. A dwelling that is let and lived
+    in counts whole, by what its worksheets allowed: it is held for investment by its days (Rev. Proc.
+    2008-16)."""
     asset = ask.of(stories.asset_of, key)
     taken = up_to_now.taken_at_sale(ask, key)
-    left = difference(ask(unadjusted_basis, key), taken, label=f"{asset.name}: adjusted basis")
+    label = f"{asset.name}: adjusted basis"
+    left = difference(ask(unadjusted_basis, key), taken, label=label)
+    left = not_below_zero(left, label) if left.amount < 0 else left
     kind = ask.of(thing_of, asset.thing).kind if asset.thing in ask(things) else ""
     partly = kind != DWELLING and (asset.share is not None or asset.shares or asset.thing)
     return left.marked(gaps.exchange_of_a_part(f"/assets/{key}/disposal")) if partly else left
