@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from half_yard.figures import Ask as AnyAsk
-from half_yard.records import Activity, ClientFile, Person
+from half_yard.records import Activity, Asset, ClientFile, Person
 
 Ask = AnyAsk[ClientFile]
 
@@ -11,6 +11,11 @@ Ask = AnyAsk[ClientFile]
 def activity_of(file: ClientFile, key: str) -> Activity:
     """An activity, to be read of the file. Raises KeyError if there is none."""
     return file.activities[key]
+
+
+def asset_of(file: ClientFile, key: str) -> Asset:
+    """An asset, to be read of the file. Raises KeyError if there is none."""
+    return file.assets[key]
 
 
 def person_of(file: ClientFile, key: str) -> Person:

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Iterator, Mapping
 from decimal import Decimal
 from typing import NamedTuple
 
+from half_yard.countries.asking import Ask
 from half_yard.figures import Figure, Page, Role, Sheet, carried, difference, entered, total
 from half_yard.records import Carryover, ClientFile
 from half_yard.records.naming import name_of
@@ -42,6 +43,12 @@ def carried_for(file: ClientFile, kind: str, of: str, book: str = "") -> tuple[t
     return tuple(
         (key, item.amount) for key, item in every if (item.kind, item.of, item.book) == (kind, of, book)
     )
+
+
+def carried_in(ask: Ask, kind: str, of: str, label: str) -> Figure:
+    """All that is carried in of a kind for a record. It is no part of its own."""
+    every = ask.of(carried_for, kind, of)
+    return total((entered(amount, label, f"/carryovers/{key}/amount") for key, amount in every), label)
 
 
 def carryover_sheet(

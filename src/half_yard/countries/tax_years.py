@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime
 
 from half_yard.records import ClientFile
-from half_yard.records.dates import Calendar
+from half_yard.records.dates import Calendar, tax_year_of_day
 
 
 def calendar_of(file: ClientFile) -> Calendar:
@@ -23,5 +23,4 @@ def days_of(file: ClientFile) -> tuple[datetime.date, datetime.date]:
 
 def tax_year_of(file: ClientFile, day: datetime.date) -> int:
     """The tax year of a day, by the year in which it ends."""
-    first = calendar_of(file).first_month
-    return day.year + (first > 1 and day.month >= first)
+    return tax_year_of_day(day, calendar_of(file).first_month)

@@ -22,6 +22,9 @@ class DateError(ValueError):
     """What was typed is no date; the message says what to type instead."""
 
 
+SATURDAY = 5
+
+
 @dataclass(frozen=True, slots=True)
 class Calendar:
     """How days are typed and shown in a file: those of its tax year without their year, day or month first. A
@@ -64,6 +67,18 @@ def days_of_tax_year(year: int, first_month: int = 1) -> tuple[datetime.date, da
         return datetime.date(year, 1, 1), datetime.date(year, 12, 31)
     after = datetime.date(year, first_month, 1)
     return after.replace(year=year - 1), after - datetime.timedelta(days=1)
+
+
+def tax_year_of_day(day: datetime.date, first_month: int = 1) -> int:
+    """The tax year of a day, by the year in which it ends."""
+    return day.year + (first_month > 1 and day.month >= first_month)
+
+
+def after_weekend(day: datetime.date) -> datetime.date:
+    """The day itself, or the Monday after it where it is a Saturday or a Sunday."""
+    while day.weekday() >= SATURDAY:
+        day += datetime.timedelta(days=1)
+    return day
 
 
 def months_after(day: datetime.date, months: int) -> datetime.date:

@@ -5,8 +5,8 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask
 from half_yard.countries.au.simplified import POOL as BUSINESS_POOL
 from half_yard.countries.au.small_values import POOL as LOW_VALUE_POOL
-from half_yard.countries.carried_over import carried_for
-from half_yard.figures import Figure, entered, total
+from half_yard.countries.carried_over import carried_in
+from half_yard.figures import Figure
 
 TAX_LOSSES, CAPITAL_LOSSES, DEFERRED = "tax_losses", "capital_losses", "deferred_losses"
 OF_PEOPLE = {
@@ -23,10 +23,4 @@ TITLES = {**OF_PEOPLE, **OF_ACTIVITIES}
 
 def came(ask: Ask, kind: str, of: str) -> Figure:
     """All that is carried in of a kind for a person or an activity."""
-    return total(
-        (
-            entered(amount, TITLES[kind], f"/carryovers/{key}/amount")
-            for key, amount in ask.of(carried_for, kind, of)
-        ),
-        TITLES[kind],
-    )
+    return carried_in(ask, kind, of, TITLES[kind])

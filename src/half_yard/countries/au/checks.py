@@ -93,7 +93,7 @@ def _registration(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding
     turnover = Decimal(0)
     for key, activity in file.activities.items():
         made = next((each for each in sheets if each.statement and each.about == key), None)
-        if activity.kind == "business" and not activity.archived and made is not None:
+        if activity.kind == "business" and made is not None:
             begun = max(activity.started or first, first)
             days = (last - begun).days + 1
             turnover += made["total_income"].amount * ((last - first).days + 1) / max(days, 1)

@@ -6,8 +6,9 @@ from __future__ import annotations
 import datetime
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.au.asset_kinds import BORROWING, CAR, MONTHS, PRIME, WORKS, life_of, stop
+from half_yard.countries.au.country import COUNTRY
 from half_yard.countries.au.frame import days_of_year, rules
 from half_yard.countries.au.year_rules import YEARS, rules_for
 from half_yard.figures import (
@@ -24,7 +25,7 @@ from half_yard.figures import (
 from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset, ClientFile
 from half_yard.records.amounts import HUNDRED
-from half_yard.records.dates import months_after
+from half_yard.records.dates import months_after, tax_year_of_day
 
 WORKS_YEARS = 40
 
@@ -42,14 +43,9 @@ def _of_activity(file: ClientFile, activity: str) -> tuple[str, ...]:
     )
 
 
-def asset_of(file: ClientFile, key: str) -> Asset:
-    """An asset, to be read of the file. Raises KeyError if there is none."""
-    return file.assets[key]
-
-
 def income_year(day: datetime.date) -> int:
     """The income year of a day, by the year in which it ends."""
-    return day.year + (day > days_of_year(day.year)[1])
+    return tax_year_of_day(day, COUNTRY.first_month)
 
 
 def began(asset: Asset) -> datetime.date:

@@ -6,13 +6,9 @@ from __future__ import annotations
 import datetime
 
 from half_yard.records import ClientFile
-
-SATURDAY = 5
+from half_yard.records.dates import after_weekend
 
 
 def return_due(file: ClientFile) -> datetime.date:
     """The day by which a return that is not lodged by an agent is due."""
-    day = datetime.date(file.tax_year, 10, 31)
-    while day.weekday() >= SATURDAY:
-        day += datetime.timedelta(1)
-    return day
+    return after_weekend(datetime.date(file.tax_year, 10, 31))

@@ -6,10 +6,9 @@ from __future__ import annotations
 import datetime
 from dataclasses import dataclass
 
-from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.asking import Ask, activity_of, asset_of, tax_year
 from half_yard.countries.au.asset_kinds import BORROWING, WORKS, depreciates_simply
 from half_yard.countries.au.decline import (
-    asset_of,
     assets_of,
     began,
     came_in,
@@ -19,13 +18,12 @@ from half_yard.countries.au.decline import (
     received,
 )
 from half_yard.countries.au.frame import rules
-from half_yard.countries.carried_over import carried_for
+from half_yard.countries.carried_over import carried_in
 from half_yard.figures import (
     NOTHING,
     Figure,
     below,
     difference,
-    entered,
     not_below_zero,
     times,
     total,
@@ -104,10 +102,7 @@ def pool(ask: Ask, activity: str) -> PoolOfYear:
     """The year's pool: half the rate for what came, whatever the day; all of it where what is in it is below
     the limit, or the years write off the whole (s 328-190, 328-210)."""
     values = ask(rules)
-    before = total(
-        (entered(amount, "pool at the start", f"/carryovers/{key}/amount")
-         for key, amount in ask.of(carried_for, POOL, activity)), "pool at the start",
-    )  # fmt: skip
+    before = carried_in(ask, POOL, activity, "pool at the start")
     new = [key for key in _movable(ask, activity) if ask(came_in, key) and not ask(is_written_off, key)]
     added = total((ask(cost_for_activity, key) for key in new), "additions")
     gone = [

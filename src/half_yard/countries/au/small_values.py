@@ -5,13 +5,13 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.asking import Ask, activity_of, asset_of
 from half_yard.countries.au.asset_kinds import BORROWING, CAR, LOW_VALUE, WORKS
-from half_yard.countries.au.decline import asset_of, assets_of, came_in, cost, has_left, part_of, received
+from half_yard.countries.au.decline import assets_of, came_in, cost, has_left, part_of, received
 from half_yard.countries.au.frame import BOOKS, owned_by, rules
 from half_yard.countries.au.simplified import is_simplified
-from half_yard.countries.carried_over import carried_for
-from half_yard.figures import Figure, difference, entered, not_below_zero, times, total
+from half_yard.countries.carried_over import carried_in
+from half_yard.figures import Figure, difference, not_below_zero, times, total
 
 POOL = "low_value_pool"
 """The kind of carryover that is the balance of a person's pool."""
@@ -75,15 +75,12 @@ def _pooled(ask: Ask, person: str) -> list[str]:
 
 def has_pool(ask: Ask, person: str) -> bool:
     """Whether a person has a low-value pool."""
-    return bool(ask(_pooled, person)) or bool(ask(carried_in, person).parts)
+    return bool(ask(_pooled, person)) or bool(ask(opening, person).parts)
 
 
-def carried_in(ask: Ask, person: str) -> Figure:
+def opening(ask: Ask, person: str) -> Figure:
     """The balance with which the year began."""
-    return total(
-        (entered(amount, "low-value pool at the start", f"/carryovers/{key}/amount")
-         for key, amount in ask.of(carried_for, POOL, person)), "low-value pool at the start",
-    )  # fmt: skip
+    return carried_in(ask, POOL, person, "low-value pool at the start")
 
 
 def additions(ask: Ask, person: str) -> list[Figure]:
@@ -107,7 +104,7 @@ def proceeds(ask: Ask, person: str) -> list[Figure]:
 def deduction(ask: Ask, person: str) -> Figure:
     """Half of the rate for what came, whatever the day, the rate for what was there (s 40-440)."""
     values = ask(rules)
-    before = ask(carried_in, person) * values.figure("low_value_rate", label="rate of the pool")
+    before = ask(opening, person) * values.figure("low_value_rate", label="rate of the pool")
     new = total(ask(additions, person), "additions")
     first = new * values.figure("low_value_first_rate", label="rate of what came")
     return total((before, first), "deduction of the pool").in_cents()
@@ -115,5 +112,5 @@ def deduction(ask: Ask, person: str) -> Figure:
 
 def closing(ask: Ask, person: str) -> Figure:
     """The balance with which the year ends (s 40-445)."""
-    whole = total((ask(carried_in, person), *ask(additions, person)), "in the pool")
+    whole = total((ask(opening, person), *ask(additions, person)), "in the pool")
     return not_below_zero(difference(whole, ask(deduction, person), *ask(proceeds, person)))

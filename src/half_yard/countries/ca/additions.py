@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, asset_of
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.classes import (
     CEILINGS,
@@ -40,7 +40,7 @@ from half_yard.figures import (
     times,
     total,
 )
-from half_yard.records import Asset, ClientFile
+from half_yard.records import Asset
 from half_yard.records.amounts import HUNDRED
 
 IMMEDIATE_FROM = datetime.date(2022, 1, 1)
@@ -51,11 +51,6 @@ AGAIN_FROM = datetime.date(2025, 1, 1)
 """What is bought since has the accelerated first year of before 2024 again, as proposed."""
 FEES_OF_BUYING = "costs of buying it with its land"
 ONE = stated(Decimal(1), "the whole")
-
-
-def asset_of(file: ClientFile, key: str) -> Asset:
-    """An asset, to be read of the file. Raises KeyError if there is none."""
-    return file.assets[key]
 
 
 def _further(key: str, asset: Asset, name: str, label: str) -> Figure:

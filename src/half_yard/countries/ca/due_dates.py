@@ -6,15 +6,11 @@ from __future__ import annotations
 import datetime
 
 from half_yard.records import ClientFile
-
-SATURDAY = 5
+from half_yard.records.dates import after_weekend
 
 
 def return_due(file: ClientFile) -> datetime.date:
     """The day by which the return of a file is due; no federal holiday falls on either."""
     has_business = any(each.kind == "business" and not each.archived for each in file.activities.values())
     year = file.tax_year + 1
-    day = datetime.date(year, 6, 15) if has_business else datetime.date(year, 4, 30)
-    while day.weekday() >= SATURDAY:
-        day += datetime.timedelta(1)
-    return day
+    return after_weekend(datetime.date(year, 6, 15) if has_business else datetime.date(year, 4, 30))

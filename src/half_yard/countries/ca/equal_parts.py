@@ -5,8 +5,8 @@ from __future__ import annotations
 import datetime
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, tax_year
-from half_yard.countries.ca.additions import asset_of, cost, is_accelerated, is_again_accelerated
+from half_yard.countries.asking import Ask, asset_of, tax_year
+from half_yard.countries.ca.additions import cost, is_accelerated, is_again_accelerated
 from half_yard.countries.ca.classes import LEASEHOLD
 from half_yard.countries.ca.frame import rules
 from half_yard.countries.measuring_things import Period

@@ -12,9 +12,8 @@ from dataclasses import dataclass
 from decimal import Decimal
 from typing import NamedTuple
 
-from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.asking import Ask, activity_of, asset_of, tax_year
 from half_yard.countries.ca import additions, equal_parts, gaps
-from half_yard.countries.ca.additions import asset_of
 from half_yard.countries.ca.classes import (
     DESIGNATED,
     NUMBERS,

@@ -2,28 +2,13 @@
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask, person_of
+from half_yard.countries.asking import Ask
 from half_yard.countries.ca.frame import people
 from half_yard.countries.ca.questions import ADVANCE
-from half_yard.countries.persons_records import stops_of_persons
+from half_yard.countries.persons_records import fact, stops_of_persons
 from half_yard.figures import NOTHING, Figure, entered
 from half_yard.records import ClientFile
 from half_yard.records.naming import name_of
-
-
-def of_person(ask: Ask, person: str, collection: str, *fields: str) -> list[Figure]:
-    """Of each slip of a person the first of some fields that has an amount."""
-    return ask.of(_fields, person, collection, fields)
-
-
-def _fields(file: ClientFile, person: str, collection: str, fields: tuple[str, ...]) -> list[Figure]:
-    made = []
-    for key, item in sorted(getattr(file, collection).items()):
-        typed = [field for field in fields if getattr(item, field) is not None]
-        if item.person == person and typed:
-            path = f"/{collection}/{key}/{typed[0]}"
-            made.append(entered(getattr(item, typed[0]), name_of(item) or "not named", path))
-    return made
 
 
 def boxes(ask: Ask, person: str, box: str) -> list[Figure]:
@@ -70,12 +55,6 @@ def _instalments(file: ClientFile, person: str) -> list[Figure]:
 def advance(ask: Ask, person: str) -> Figure:
     """What a person was paid of the workers benefit in advance: box 10 of slips RC210."""
     return fact(ask, person, ADVANCE, "Slips RC210, box 10") or NOTHING
-
-
-def fact(ask: Ask, person: str, key: str, label: str) -> Figure | None:
-    """A fact of a person; None where it is not typed."""
-    amount = ask.of(person_of, person).facts.get(key)
-    return None if amount is None else entered(amount, label, f"/people/{person}/facts/{key}")
 
 
 def slip_stops(ask: Ask) -> dict[str, str]:

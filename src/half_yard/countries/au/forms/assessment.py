@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.au import gaps, slips
 from half_yard.countries.au.forms import itr, levy, offsets, study_loan
@@ -91,8 +92,8 @@ def balance(page: Page, ask: Ask, person: str) -> None:
     page.section = "Refund or amount to pay"
     taken = total(
         [
-            *slips.of_person(ask, person, "wages", "withheld"),
-            *slips.of_person(ask, person, "interest", "withheld"),
+            *persons_records.of_person(ask, person, "wages", "withheld"),
+            *persons_records.of_person(ask, person, "interest", "withheld"),
             *withheld(ask, person),
             *(each for key in ask(itr.own_businesses, person) for each in slips.withheld_from(ask, key)),
         ]
@@ -100,7 +101,7 @@ def balance(page: Page, ask: Ask, person: str) -> None:
     paid = [page.line("withheld", "", "Tax withheld", taken)]
     if franking := itr.franking_of(ask, person):
         paid.append(page.line("franking", "", "Franking credits", total(franking)))
-    instalments = total(slips.of_person(ask, person, "estimated_payments", "amount"))
+    instalments = total(persons_records.of_person(ask, person, "estimated_payments", "amount"))
     paid.append(page.line("instalments", "", "Instalments", instalments))
     credits_ = page.line("credits_in_all", "", "Credits in all", total(paid), Role.TOTAL)
     due = ask(payable, person)["payable"]

@@ -3,10 +3,9 @@ a small business what is written off, and its pool (item P10)."""
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.asking import Ask, activity_of, asset_of
 from half_yard.countries.au import decline, simplified, small_values
 from half_yard.countries.au.asset_kinds import BORROWING, WORKS
-from half_yard.countries.au.decline import asset_of
 from half_yard.figures import NOTHING, Carries, Figure, Form, Page, Role, difference, not_below_zero, total
 
 

@@ -5,8 +5,8 @@ from __future__ import annotations
 
 from decimal import Decimal
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, tax_year
-from half_yard.countries.au import slips
 from half_yard.countries.au.forms import assessment, p8, rent
 from half_yard.countries.au.frame import BOOKS, rules
 from half_yard.countries.au.items import FRANKED, ITEMS, of_person
@@ -44,7 +44,7 @@ def instalment_income(ask: Ask, person: str) -> Figure:
         for key in ask(p8.of_person, person)
     ]
     paid = (
-        *slips.of_person(ask, person, "interest", "interest"),
+        *persons_records.of_person(ask, person, "interest", "interest"),
         *of_person(ask, person, "share_dividends"),
         *ITEMS.boxes(ask, "share_dividends", FRANKED, person),
     )
@@ -55,7 +55,7 @@ def notional_tax(ask: Ask, person: str) -> Figure:
     """The part of tax and levy that falls on instalment income, by taxable income."""
     owed = ask(assessment.payable, person)
     tax = total((ask(assessment.tax, person)["after_offsets"], owed["medicare_levy"]), "tax and levy")
-    wages = total(slips.of_person(ask, person, "wages", "withheld"), "withheld from wages")
+    wages = total(persons_records.of_person(ask, person, "wages", "withheld"), "withheld from wages")
     return not_below_zero(difference(tax, wages), "tax on instalment income")
 
 
@@ -79,7 +79,7 @@ def ways(page: Page, ask: Ask, person: str) -> None:
     page.section = "By rate"
     rate = smaller_of(tax / income * IN_HUNDRED, IN_HUNDRED).in_cents().named("percent of instalment income")
     page.exact_line("rate", "", "Percent of a quarter's instalment income, about", rate)
-    typed = slips.fact(ask, person, INSTALMENT_RATE, "instalment rate of the notice")
+    typed = persons_records.fact(ask, person, INSTALMENT_RATE, "instalment rate of the notice")
     if typed is not None:
         by_rate = (income * (typed / IN_HUNDRED)).in_cents()
         page.line("by_rate", "", "By the rate of the notice, of a year like this", by_rate, Role.SUBTOTAL)

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask
-from half_yard.countries.au import gaps, slips, small_values
+from half_yard.countries.au import gaps, small_values
 from half_yard.countries.au.carried_amounts import TAX_LOSSES, came
 from half_yard.countries.au.forms import gains, losses, p8, rent
 from half_yard.countries.au.frame import BOOKS, facts, rules
@@ -61,9 +62,11 @@ def itr(ask: Ask, person: str) -> Page:
 def income(page: Page, ask: Ask, person: str) -> None:
     """Items 1 to 24."""
     page.section = "Income"
-    wages = page.line("wages", "1", "Salary or wages", total(slips.of_person(ask, person, "wages", "wages")))
+    wages = page.line(
+        "wages", "1", "Salary or wages", total(persons_records.of_person(ask, person, "wages", "wages"))
+    )
     lines = [wages, *_typed(page, ask, person, INCOME)]
-    interest = total(slips.of_person(ask, person, "interest", "interest"))
+    interest = total(persons_records.of_person(ask, person, "interest", "interest"))
     lines.append(page.line("interest", "10", "Gross interest", interest))
     if paid := dividends_of(ask, person):
         lines.append(page.line("share_dividends", "11", "Dividends with franking credits", total(paid)))
@@ -194,8 +197,8 @@ def taxable(page: Page, ask: Ask, person: str) -> None:
 def _without_business(ask: Ask, person: str) -> list[Figure]:
     """Income but for business and gains."""
     return [
-        *slips.of_person(ask, person, "wages", "wages"),
-        *slips.of_person(ask, person, "interest", "interest"),
+        *persons_records.of_person(ask, person, "wages", "wages"),
+        *persons_records.of_person(ask, person, "interest", "interest"),
         *dividends_of(ask, person),
         *of_person(ask, person, *(kind for kind, _, _ in (*INCOME, *OTHER_INCOME))),
         *rent.label(ask, person, "net_rent"),
@@ -232,6 +235,6 @@ def rental_loss(ask: Ask, person: str) -> Figure:
 
 def investment_loss(ask: Ask, person: str) -> Figure:
     """IT5: by how much D7 and D8 are above interest and dividends."""
-    earned = (*slips.of_person(ask, person, "interest", "interest"), *dividends_of(ask, person))
+    earned = (*persons_records.of_person(ask, person, "interest", "interest"), *dividends_of(ask, person))
     spent = total(of_person(ask, person, "investment_interest"))
     return not_below_zero(difference(spent, *earned), "net financial investment loss")

@@ -17,7 +17,7 @@ def low_value_pool(ask: Ask, person: str) -> Page:
 @low_value_pool.part
 def pool(page: Page, ask: Ask, person: str) -> None:
     """What was in it, what came and went, the deduction, what is left."""
-    page.line("opening", "", "Balance on July 1", ask(small_values.carried_in, person))
+    page.line("opening", "", "Balance on July 1", ask(small_values.opening, person))
     page.line("additions", "", "What came, by share and use", total(ask(small_values.additions, person)))
     page.line("proceeds", "", "What was received for what went", total(ask(small_values.proceeds, person)))
     page.line("deduction", "D6", "Deduction", ask(small_values.deduction, person), Role.RESULT)

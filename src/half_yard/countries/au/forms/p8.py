@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from half_yard.books import OWN
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.au import small_values
 from half_yard.countries.au.forms import capital_allowances, p1
@@ -11,6 +10,7 @@ from half_yard.countries.au.questions import PRIMARY
 from half_yard.countries.au.statement_lines import BUSINESS_EXPENSES, BUSINESS_INCOME, OF_PRIMARY_PRODUCTION
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
+from half_yard.countries.own_lines import own_lines
 from half_yard.figures import NOTHING, NOTHING_ENTERED, Carries, Figure, Form, Page, Role, difference, total
 from half_yard.review import shares_add_up
 from half_yard.sharing import split
@@ -66,16 +66,7 @@ def expenses(page: Page, ask: Ask, activity: str) -> None:
     for line in BUSINESS_EXPENSES:
         amount = totals.get(line.key, NOTHING_ENTERED)
         if line.key == "other_expenses":
-            named = [
-                page.line(
-                    f"named_{key}",
-                    line.number,
-                    name or "Not named",
-                    totals.get(f"{OWN}{key}", NOTHING_ENTERED),
-                )
-                for key, name in sorted(record.own_lines.items())
-            ]
-            amount = total((*named, amount))
+            amount = total((*own_lines(page, record, totals, line.number), amount))
         lines.append(page.line(line.key, line.number, line.title, amount))
     if ask(capital_allowances.applies, activity):
         made = ask(capital_allowances.of_the_year, activity)

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from half_yard.books import OWN
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.au import small_values
 from half_yard.countries.au.forms import capital_allowances
 from half_yard.countries.au.frame import BOOKS, owned_by
 from half_yard.countries.au.statement_lines import INTEREST, RENTAL_EXPENSES, RENTAL_INCOME
 from half_yard.countries.gaps import shares_gap
+from half_yard.countries.own_lines import own_lines
 from half_yard.figures import NOTHING, NOTHING_ENTERED, Figure, Form, Page, Role, difference, total
 from half_yard.review import shares_add_up
 from half_yard.sharing import split
@@ -49,7 +49,7 @@ def net_rent(page: Page, ask: Ask, activity: str) -> None:
     for line in RENTAL_EXPENSES:
         amount = totals.get(line.key, NOTHING_ENTERED)
         if line.key == "other_expenses":
-            amount = total((amount, *_own_lines(page, ask, activity, line.number)))
+            amount = total((amount, *own_lines(page, record, totals, line.number)))
         others.append(page.line(line.key, line.number, line.title, amount))
     for key, title in (("decline", "Capital allowances"), ("borrowing", "Borrowing expenses")):
         if made is not None and made[key].amount:
@@ -57,14 +57,6 @@ def net_rent(page: Page, ask: Ask, activity: str) -> None:
     other = page.line("other_deductions", "U", "Other rental deductions", total(others), Role.SUBTOTAL)
     page.section = ""
     page.line("net_rent", "", "Net rent", difference(gross, interest, works, other), Role.RESULT)
-
-
-def _own_lines(page: Page, ask: Ask, activity: str, number: str) -> list[Figure]:
-    totals, record = ask(BOOKS.totals, activity), ask.of(activity_of, activity)
-    return [
-        page.line(f"named_{key}", number, name or "Not named", totals.get(f"{OWN}{key}", NOTHING_ENTERED))
-        for key, name in sorted(record.own_lines.items())
-    ]
 
 
 @Form

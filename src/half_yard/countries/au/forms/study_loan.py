@@ -3,8 +3,8 @@ part of what is above them (Higher Education Support Act 2003)."""
 
 from __future__ import annotations
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask
-from half_yard.countries.au import slips
 from half_yard.countries.au.forms import income_tests, levy
 from half_yard.countries.au.frame import rules
 from half_yard.countries.au.questions import STUDY_LOAN
@@ -23,7 +23,7 @@ STEPS = 18
 
 def repayment(ask: Ask, person: str) -> Figure:
     """Nothing without a debt, or where no levy is paid because income is low; at most the debt."""
-    debt = slips.fact(ask, person, STUDY_LOAN, "study loans owed")
+    debt = persons_records.fact(ask, person, STUDY_LOAN, "study loans owed")
     if debt is None or not debt.amount or not ask(levy.medicare, person).amount:
         return NOTHING
     income = ask(income_tests.tested, person)["repayment"]

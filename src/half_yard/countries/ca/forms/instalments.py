@@ -9,7 +9,7 @@ from half_yard.countries.asking import Ask, tax_year
 from half_yard.countries.ca.forms import t1_tax
 from half_yard.countries.ca.frame import BOOKS, QUEBEC, province, rules
 from half_yard.countries.ca.questions import EXPECTED_OWING, OWING_BEFORE
-from half_yard.countries.ca.slips import fact
+from half_yard.countries.persons_records import fact
 from half_yard.figures import Figure, Form, Page, Role, difference, not_below_zero, stated, total
 
 FEDERAL, OWING = "federal", "net tax owing"

@@ -5,8 +5,8 @@ from __future__ import annotations
 
 from decimal import Decimal
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca import slips
 from half_yard.countries.ca.frame import spouse_of
 from half_yard.countries.ca.items import ELIGIBLE, ITEMS, withheld_of
 from half_yard.countries.ca.questions import SPLIT
@@ -29,7 +29,7 @@ def eligible(ask: Ask, person: str) -> Figure:
 
 def given(ask: Ask, person: str) -> Figure:
     """Line 21000 of the one who has the pension: what is typed, at most half of it."""
-    typed = slips.fact(ask, person, SPLIT, "split pension")
+    typed = persons_records.fact(ask, person, SPLIT, "split pension")
     if typed is None or not ask(spouse_of, person):
         return NOTHING
     half = (ask(eligible, person) / TWO).in_cents().named("half of the pension")

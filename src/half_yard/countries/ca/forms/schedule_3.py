@@ -9,9 +9,8 @@ from __future__ import annotations
 import datetime
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, asset_of
 from half_yard.countries.ca import additions, gaps, pools
-from half_yard.countries.ca.additions import asset_of
 from half_yard.countries.ca.carried_amounts import CAPITAL_LOSSES, GAIN_RESERVES, came
 from half_yard.countries.ca.classes import LAND_PROCEEDS, PROPERTY
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from decimal import Decimal
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, person_of
-from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca import gaps
 from half_yard.countries.ca.forms import t2125
 from half_yard.countries.ca.frame import BOOKS, rules
 from half_yard.countries.ca.questions import CPP_STOPPED
@@ -128,7 +129,7 @@ def _second(page: Page, ask: Ask, person: str, earned: Figure, on_slips: Figure,
 
 def pensionable(ask: Ask, person: str) -> list[Figure]:
     """Pensionable earnings on slips T4: of each slip box 26, or box 14 where it is left empty."""
-    return slips.of_person(ask, person, "wages", "social_security_wages", "wages")
+    return persons_records.of_person(ask, person, "wages", "social_security_wages", "wages")
 
 
 def _age_marks(ask: Ask, person: str) -> list[Mark]:

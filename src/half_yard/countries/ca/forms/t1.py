@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca import gaps
 from half_yard.countries.ca.forms import (
     foreign_tax,
     pension_splitting,
@@ -46,7 +47,7 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
     page.section = "Total income"
     employment = page.line("employment", "10100", "Employment income", total(employment_of(ask, person)))
     others = t1_income.other_income(page, ask, person)
-    received = (*slips.of_person(ask, person, "interest", "interest"),
+    received = (*persons_records.of_person(ask, person, "interest", "interest"),
                 *of_person(ask, person, "foreign_income"))  # fmt: skip
     interest = page.line("interest", "12100", "Interest and other investment income", total(received))
     page.line("gross_rents", "12599", "Gross rental income", total(ask(t776.gross_of, person)))
@@ -60,7 +61,7 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
 
 def employment_of(ask: Ask, person: str) -> list[Figure]:
     """Box 14 of slips T4."""
-    return slips.of_person(ask, person, "wages", "wages")
+    return persons_records.of_person(ask, person, "wages", "wages")
 
 
 @t1.part

@@ -3,8 +3,9 @@ gifts bring; the provinces take the same facts with amounts of their own."""
 
 from __future__ import annotations
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, person_of
-from half_yard.countries.ca import gaps, slips
+from half_yard.countries.ca import gaps
 from half_yard.countries.ca.carried_amounts import (
     GIFTS_LEFT,
     PROVINCIAL_TUITION_LEFT,
@@ -175,7 +176,7 @@ def gifts_claimed(ask: Ask, person: str) -> Figure:
     if not every.parts:
         return NOTHING
     limits = [(net * limit).in_cents().named("part of net income")]
-    if (most := slips.fact(ask, person, GIFTS_AT_MOST, "claimed at most")) is not None:
+    if (most := persons_records.fact(ask, person, GIFTS_AT_MOST, "claimed at most")) is not None:
         limits.append(most)
     return smaller_of(every, *limits)
 

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from decimal import Decimal
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask
-from half_yard.countries.ca import children, gaps, slips
+from half_yard.countries.ca import children, gaps
 from half_yard.countries.ca.carried_amounts import LOSSES, RRSP_LEFT, came
 from half_yard.countries.ca.forms import t1, t2125
 from half_yard.countries.ca.frame import rules, spouse_of
@@ -58,7 +59,7 @@ def savings_lines(page: Page, ask: Ask, person: str) -> list[Figure]:
     before, paid = came(ask, RRSP_LEFT, person), of_person(ask, person, "rrsp")
     if paid or before.parts:
         every = total((*paid, before), "RRSP contributions")
-        limit = slips.fact(ask, person, RRSP_LIMIT, "RRSP deduction limit")
+        limit = persons_records.fact(ask, person, RRSP_LIMIT, "RRSP deduction limit")
         if limit is None:
             taken = every.marked(gaps.rrsp_limit(f"/people/{person}/facts/{RRSP_LIMIT}"))
         else:
@@ -69,7 +70,7 @@ def savings_lines(page: Page, ask: Ask, person: str) -> list[Figure]:
             carries=Carries(RRSP_LEFT, of=person),
         )  # fmt: skip
     if saved := of_person(ask, person, "fhsa"):
-        room = slips.fact(ask, person, FHSA_ROOM, "participation room")
+        room = persons_records.fact(ask, person, FHSA_ROOM, "participation room")
         most = room or ask(rules).figure("fhsa_yearly_limit", label="limit of the year")
         taken = smaller_of(total(saved, "FHSA contributions"), most)
         lines.append(page.line("fhsa", "20805", "FHSA deduction", taken))

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from decimal import Decimal
 
+from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask
 from half_yard.countries.ca import gaps, slips
 from half_yard.countries.ca.forms import (
@@ -182,8 +183,8 @@ def balance(page: Page, ask: Ask, person: str) -> None:
     page.section = "Refund or balance owing"
     deducted = total(
         [
-            *slips.of_person(ask, person, "wages", "withheld"),
-            *slips.of_person(ask, person, "interest", "withheld"),
+            *persons_records.of_person(ask, person, "wages", "withheld"),
+            *persons_records.of_person(ask, person, "interest", "withheld"),
             *withheld(ask, person),
             *slips.withheld_on_forms(ask, person),
         ]

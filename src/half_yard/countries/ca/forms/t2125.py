@@ -19,7 +19,6 @@ from half_yard.countries.ca.activity_facts import (
 )
 from half_yard.countries.ca.forms import cca, part_7, t1139
 from half_yard.countries.ca.forms.own_costs import own_costs, rebate
-from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, owned_by, rules
 from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.statement_lines import BUSINESS_EXPENSES, COST_OF_GOODS
@@ -28,6 +27,7 @@ from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
 from half_yard.countries.measuring_things import Period
 from half_yard.countries.offered import ManyAnswers
+from half_yard.countries.own_lines import own_lines
 from half_yard.figures import (
     NOTHING_ENTERED,
     Carries,
@@ -148,7 +148,7 @@ def expenses(page: Page, ask: Ask, activity: str) -> None:
                 part = ask(rules).figure("meals_share", label="part of meals that is deductible")
                 amount, title = (amount * part).named("Deductible part of meals"), "Meals and entertainment"
             case "other_expenses":
-                others = with_own_lines(page, record, totals, line.number)
+                others = [*own_lines(page, record, totals, line.number), amount]
                 if ask(has_pools, activity):
                     others.append(ask(cca.there, activity)["terminal_loss"])
                 if (reserve := fact(ask, activity, RESERVE, "reserve")) is not None:

@@ -10,11 +10,11 @@ from half_yard.countries.ca.activity_facts import DENIED_DAYS, SHORT_DAYS, UNITS
 from half_yard.countries.ca.brought import personal_of
 from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.forms.own_costs import own_costs, rebate
-from half_yard.countries.ca.forms.own_lines import with_own_lines
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, rules
 from half_yard.countries.ca.pools import has_pools
 from half_yard.countries.ca.statement_lines import RENTAL_EXPENSES
 from half_yard.countries.gaps import shares_gap
+from half_yard.countries.own_lines import own_lines
 from half_yard.figures import (
     NOTHING,
     NOTHING_ENTERED,
@@ -70,7 +70,7 @@ def net_income(page: Page, ask: Ask, activity: str) -> None:
     for line in RENTAL_EXPENSES:
         amount = totals.get(line.key, NOTHING_ENTERED)
         if line.key == "other_expenses":
-            amount = total(with_own_lines(page, record, totals, line.number))
+            amount = total((*own_lines(page, record, totals, line.number), amount))
         if line.key in personal:
             amount = total((amount, *personal[line.key]), "with the personal portion")
         lines.append(page.line(line.key, line.number, line.title, amount))

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.dividing_things import things
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.course import Course
@@ -35,7 +35,7 @@ def depreciated_otherwise(ask: Ask) -> tuple[str, ...]:
     return tuple(
         key
         for key in ask(stories.on_return)
-        if ask.of(stories.asset_of, key).activity not in out and ask(life_for_it, key) is not None
+        if ask.of(asset_of, key).activity not in out and ask(life_for_it, key) is not None
     )
 
 
@@ -65,7 +65,7 @@ def of_gains(ask: Ask) -> Figure | None:
 
 def _of_year(ask: Ask, key: str) -> Figure:
     """The same of one asset, of the people on the return. Raises KeyError for one that is the same."""
-    life, asset = ask(life_for_it, key), ask.of(stories.asset_of, key)
+    life, asset = ask(life_for_it, key), ask.of(asset_of, key)
     regular = stories.story_of(ask, key).this_year
     if life is None:
         raise KeyError(key)
@@ -77,7 +77,7 @@ def _of_year(ask: Ask, key: str) -> Figure:
 
 def _of_gain(ask: Ask, key: str) -> Figure:
     """Gain for the minimum tax less the regular gain: the difference of all depreciation up to now."""
-    life, asset = ask(life_for_it, key), ask.of(stories.asset_of, key)
+    life, asset = ask(life_for_it, key), ask.of(asset_of, key)
     if life is None:
         raise KeyError(key)
     index = ask.of(tax_year) - life.first

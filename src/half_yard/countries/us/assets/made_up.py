@@ -3,7 +3,7 @@ accounting (26 U.S.C. 446(e), 481(a); Rev. Proc. 2015-13; Form 3115, designated 
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, asset_of
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.questions import AT_ONCE, MADE_UP, is_made_up
 from half_yard.figures import Figure, difference, entered, total
@@ -42,7 +42,7 @@ def _made_up(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
 
 def adjustment(ask: Ask, key: str) -> Figure:
     """What the table has for earlier years, less what they took."""
-    asset = ask.of(stories.asset_of, key)
+    asset = ask.of(asset_of, key)
     if asset.prior_depreciation is None:
         raise ValueError(f"{key} does not say what earlier years took")
     path = f"/assets/{key}/prior_depreciation"

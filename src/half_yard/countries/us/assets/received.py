@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from decimal import Decimal
 from typing import NamedTuple
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, asset_of
 from half_yard.countries.results import AssetStory, YearRow
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
@@ -48,7 +48,7 @@ def pieces(ask: Ask, exchange: str) -> tuple[Piece, ...]:
 
 
 def _pieces_of(ask: Ask, key: str) -> list[Piece]:
-    asset = ask.of(stories.asset_of, key)
+    asset = ask.of(asset_of, key)
     if CLASSES[asset.asset_class].recovery is None:
         return []
     life = stories.life_of(ask, key)
@@ -128,13 +128,13 @@ def _sum(figures: Mapping[str, Figure]) -> Decimal:
 def new_part(ask: Ask, key: str, exchange: str) -> Figure:
     """The basis of a thing received that is beyond what goes on. It is no part of its own."""
     basis, going = ask(form_8824.basis, exchange)[f"basis.{key}"], ask(carries, exchange).get(key, ())
-    label = f"{ask.of(stories.asset_of, key).name}: basis that is new"
+    label = f"{ask.of(asset_of, key).name}: basis that is new"
     return difference(basis, *(carry.basis for carry in going), label=label)
 
 
 def received_life(ask: Ask, key: str, exchange: str) -> Life:
     """The life of what is beyond what goes on, with the lives that go on in it."""
-    asset, going = ask.of(stories.asset_of, key), ask(carries, exchange).get(key, ())
+    asset, going = ask.of(asset_of, key), ask(carries, exchange).get(key, ())
     beyond = new_part(ask, key, exchange)
     expensed = None if asset.expensed is None else min(asset.expensed, max(beyond.amount, Decimal(0)))
     new = _as_if_bought(asset, beyond).model_copy(update={"expensed": expensed})
@@ -262,7 +262,7 @@ def courses_of(life: Life) -> list[Course]:
 
 def received_story(ask: Ask, key: str, exchange: str, year: int) -> AssetStory:
     """The story of what was received: what goes on, and what is new."""
-    asset, life = ask.of(stories.asset_of, key), received_life(ask, key, exchange)
+    asset, life = ask.of(asset_of, key), received_life(ask, key, exchange)
     courses, index = courses_of(life), year - life.first
     years = YearsOfLives(key, asset, courses, index)
     this_year = years.capped(index, years.before())

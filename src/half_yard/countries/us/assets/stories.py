@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.results import AssetStory, PlainYears
 from half_yard.countries.us.assets import received
 from half_yard.countries.us.assets.after_the_rate import after_the_rate
@@ -50,11 +50,6 @@ from half_yard.records import Asset, ClientFile
 APART = {BY_THE_MILE, AFTER_THE_RATE}
 """What is depreciated by no table."""
 MILEAGE = "Rev. Proc. 2019-46, section 4.02"
-
-
-def asset_of(file: ClientFile, key: str) -> Asset:
-    """An asset, to be read of the file. Raises KeyError if there is none."""
-    return file.assets[key]
 
 
 def assets_of(file: ClientFile, keys: tuple[str, ...]) -> dict[str, Asset]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.exchanges.asked import GIVEN, GOT
 from half_yard.countries.us.exchanges.sides import Sides, sides_of
@@ -62,12 +62,12 @@ def got_in_exchange(ask: Ask) -> frozenset[str]:
 
 def activity_of(ask: Ask, key: str) -> str:
     """The activity of an asset. It is no part of its own."""
-    return ask.of(stories.asset_of, key).activity
+    return ask.of(asset_of, key).activity
 
 
 def received_in(ask: Ask, key: str) -> str:
     """The exchange in which an asset was received as property of like kind; empty for any other."""
-    exchange = ask.of(stories.asset_of, key).got_in
+    exchange = ask.of(asset_of, key).got_in
     if not exchange:
         return ""
     return exchange if exchange in ask(exchanges) and key in ask(sides, exchange).got else ""

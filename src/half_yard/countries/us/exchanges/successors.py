@@ -5,10 +5,9 @@ from __future__ import annotations
 
 import datetime
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, asset_of
 from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.us import gaps
-from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import gain_basis_figure
 from half_yard.countries.us.exchanges.exchanged import received_in, sides
 from half_yard.countries.us.forms import form_8824
@@ -23,7 +22,7 @@ def unadjusted_basis(ask: Ask, key: str) -> Figure:
     exchange = ask(received_in, key)
     if exchange:
         return ask(form_8824.basis, exchange)[f"basis.{key}"]
-    return gain_basis_figure(key, ask.of(stories.asset_of, key))
+    return gain_basis_figure(key, ask.of(asset_of, key))
 
 
 def taken_before(ask: Ask, key: str) -> Figure | None:
@@ -37,7 +36,7 @@ def held_since(ask: Ask, key: str) -> Asset:
     """The asset by whose days the holding of another counts: of what was received that which was given (26
     U.S.C. 1223(1)). It is no part of its own."""
     exchange = ask(received_in, key)
-    asset = ask.of(stories.asset_of, key)
+    asset = ask.of(asset_of, key)
     if not exchange:
         return asset
     older = [held_since(ask, each) for each in ask(sides, exchange).given]
@@ -49,7 +48,7 @@ def adjusted_basis(ask: Ask, key: str) -> Figure:
     """The basis that depreciation has left of an asset, never below nothing. A dwelling that is let and lived
     in counts whole, by what its worksheets allowed: it is held for investment by its days (Rev. Proc.
     2008-16)."""
-    asset = ask.of(stories.asset_of, key)
+    asset = ask.of(asset_of, key)
     taken = up_to_now.taken_at_sale(ask, key)
     label = f"{asset.name}: adjusted basis"
     left = difference(ask(unadjusted_basis, key), taken, label=label)

@@ -7,11 +7,10 @@ from dataclasses import dataclass
 from decimal import Decimal
 from typing import NamedTuple
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, asset_of
 from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.results import AssetStory
 from half_yard.countries.us import gaps
-from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import (
     donor_depreciation,
     gain_basis_figure,
@@ -77,7 +76,7 @@ class Sold:
 
 def fill_column(page: Page, ask: Ask, key: str) -> Sold:
     """Fill in one asset's column. Its lines carry the asset's id."""
-    asset, story = ask.of(stories.asset_of, key), up_to_now.story_up_to_now(ask, key)
+    asset, story = ask.of(asset_of, key), up_to_now.story_up_to_now(ask, key)
     on_return, business = part_on_return(ask, asset), _business_part(ask, key, asset)
     parts = [on_return, business]
 

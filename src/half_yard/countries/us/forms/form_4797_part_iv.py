@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask, activity_of
+from half_yard.countries.asking import Ask, activity_of, asset_of
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.classes import CLASSES
 from half_yard.countries.us.shared import its_part
@@ -37,7 +37,7 @@ def recapture(page: Page, ask: Ask, activity: str) -> None:
     page.section = "Part IV · Recapture when business use drops to half or less"
     lines = []
     for key, figure in ask(given_back, activity).items():
-        asset = ask.of(stories.asset_of, key)
+        asset = ask.of(asset_of, key)
         column = "(b), section 280F" if CLASSES[asset.asset_class].listed else "(a), section 179"
         lines.append(page.line(key, "35", f"{asset.name}: column {column}", figure))
     page.line("taken_back", "35", "To the schedule of the deduction", total(lines), Role.TOTAL)

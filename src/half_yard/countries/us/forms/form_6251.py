@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, asset_of
 from half_yard.countries.us import gaps
-from half_yard.countries.us.assets import for_minimum_tax, stories
+from half_yard.countries.us.assets import for_minimum_tax
 from half_yard.countries.us.carried_in import MINIMUM_TAX_CREDIT, carried_in
 from half_yard.countries.us.forms import (
     form_1040,
@@ -184,7 +184,7 @@ def _is_limited_otherwise(ask: Ask) -> bool:
     if not ask(form_8582.applies):
         return False
     waits = ask(form_8582.part_vii)
-    owned = {ask.of(stories.asset_of, key).activity for key in ask(for_minimum_tax.depreciated_otherwise)}
+    owned = {ask.of(asset_of, key).activity for key in ask(for_minimum_tax.depreciated_otherwise)}
     return any(waits.get(f"{activity}.unallowed", NOTHING).amount for activity in owned)
 
 

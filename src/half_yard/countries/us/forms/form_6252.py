@@ -9,7 +9,7 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.asking import Ask, activity_of, asset_of, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.sold import INSTALMENTS
@@ -50,7 +50,7 @@ def contracts(ask: Ask) -> tuple[str, ...]:
     year, out, counted = ask.of(tax_year), ask(left_out), ask(stories.counted)
     found = []
     for key, keys in ask.of(contracts_of).items():
-        asset = ask.of(stories.asset_of, key)
+        asset = ask.of(asset_of, key)
         begun = asset.disposed is not None and asset.disposed.year <= year
         whole = all(each in counted for each in keys)
         if begun and whole and asset.activity not in out and ask(assets_of, key):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from half_yard.countries.asking import Ask, activity_of, tax_year
+from half_yard.countries.asking import Ask, activity_of, asset_of, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import basis_figure
@@ -45,7 +45,7 @@ def elected(ask: Ask) -> dict[str, dict[str, Figure]]:
     part."""
     found: dict[str, dict[str, Figure]] = {}
     for activity, key in ask(property_of_year):
-        asset = ask.of(stories.asset_of, key)
+        asset = ask.of(asset_of, key)
         if asset.expensed:
             leaf = entered(asset.expensed, f"{asset.name}: elected", f"/assets/{key}/expensed")
             found.setdefault(activity, {})[key] = its_part.part_of(ask, key, activity, leaf)
@@ -55,7 +55,7 @@ def elected(ask: Ask) -> dict[str, dict[str, Figure]]:
 def property_of_year(ask: Ask) -> tuple[tuple[str, str], ...]:
     """The assets of businesses and rentals that were placed in service this year, each with its activity, or
     with every activity that has a part of it."""
-    own = tuple((ask.of(stories.asset_of, key).activity, key) for key in ask(stories.expensing_of_year))
+    own = tuple((ask.of(asset_of, key).activity, key) for key in ask(stories.expensing_of_year))
     return (*own, *_shared(ask))
 
 
@@ -63,7 +63,7 @@ def _shared(ask: Ask) -> Iterator[tuple[str, str]]:
     year, out = ask.of(tax_year), ask(left_out)
     for activity, keys in ask(its_part.shared_assets).items():
         for key in keys:
-            if activity not in out and placed_in(ask.of(stories.asset_of, key)) == year:
+            if activity not in out and placed_in(ask.of(asset_of, key)) == year:
                 yield activity, key
 
 
@@ -104,7 +104,7 @@ def deduction(page: Page, ask: Ask) -> None:
     property_ = [
         its_part.part_of(ask, key, activity, basis_figure(key, asset))
         for activity, key in ask(property_of_year)
-        if CLASSES[(asset := ask.of(stories.asset_of, key)).asset_class].may_be_expensed
+        if CLASSES[(asset := ask.of(asset_of, key)).asset_class].may_be_expensed
         and (ask.of(activity_of, activity).kind == "business" or LESSOR.of(asset.answers))
     ]
     cost = page.line("cost", "2", "Section 179 property placed in service this year", total(property_))
@@ -141,7 +141,7 @@ def _left_by_property(page: Page, ask: Ask, tentative: Figure, allowed: Figure) 
     every = {key: leaf for leaves in ask(elected).values() for key, leaf in leaves.items()}
     if not_deducted.amount:
         for key, part in in_proportion(not_deducted, every, rounded=Figure.in_dollars).items():
-            title = f"{ask.of(stories.asset_of, key).name or 'Property'}: not deducted"
+            title = f"{ask.of(asset_of, key).name or 'Property'}: not deducted"
             on = Carries(SECTION_179, ask.of(tax_year), of=key)
             page.line(f"left.{key}", "", title, part, carries=on)
     open_to_it = difference(allowed, own, label="left for what was carried in")
@@ -175,7 +175,7 @@ def _property_lines(page: Page, ask: Ask) -> list[Figure]:
     lines, listed = [], []
     for activity, leaves in ask(elected).items():
         for key, leaf in leaves.items():
-            asset = ask.of(stories.asset_of, key)
+            asset = ask.of(asset_of, key)
             if CLASSES[asset.asset_class].listed:
                 listed.append(leaf)
                 continue

@@ -5,7 +5,7 @@ from __future__ import annotations
 import datetime
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, tax_year
+from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.basis import gain_basis_figure
@@ -25,7 +25,7 @@ def unadjusted_basis(ask: Ask, activity: str) -> Figure:
     year, found = ask.of(tax_year), []
     least = int(ask(rules).amount("qbi_property_years"))
     for key in ask.of(_held, ask(stories.of_activity, activity), year, least):
-        asset = ask.of(stories.asset_of, key)
+        asset = ask.of(asset_of, key)
         use = None
         if asset.share is not None:
             use = entered(asset.share / HUNDRED, "business use", f"/assets/{key}/share")

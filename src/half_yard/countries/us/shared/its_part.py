@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, asset_of
 from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.frame import left_out
@@ -55,7 +55,7 @@ def assets_of(ask: Ask, activity: str) -> tuple[str, ...]:
 def part_of(ask: Ask, key: str, activity: str, whole: Figure) -> Figure:
     """What an activity has of something of an asset: all of it of its own, of a shared one by its part of all
     business use. It is no part of its own."""
-    asset = ask.of(stories.asset_of, key)
+    asset = ask.of(asset_of, key)
     if asset.activity == activity:
         return whole
     known = ask(measure_of, asset.thing)

@@ -8,7 +8,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask
+from half_yard.countries.asking import Ask, asset_of
 from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.results import AssetStory, YearRow, YearsOfAsset
 from half_yard.countries.us.assets import stories
@@ -68,7 +68,7 @@ class OfAPart:
 
 def story_up_to_now(ask: Ask, key: str) -> AssetStory:
     """The story of an asset that nothing stops, with what of it takes the basis down where it is shared."""
-    story, thing = stories.story_of(ask, key), ask.of(stories.asset_of, key).thing
+    story, thing = stories.story_of(ask, key), ask.of(asset_of, key).thing
     if thing not in ask(things):
         return story
     record = ask.of(thing_of, thing)
@@ -95,7 +95,7 @@ def taken_at_sale(ask: Ask, key: str) -> Figure:
 
 def _before(ask: Ask, key: str, thing: str) -> Figure:
     """What earlier years took: as typed, or else by the table at this year's share."""
-    asset, story = ask.of(stories.asset_of, key), stories.story_of(ask, key)
+    asset, story = ask.of(asset_of, key), stories.story_of(ask, key)
     whole = story.prior
     if asset.prior_depreciation is not None or not whole.amount:
         return whole
