@@ -11,6 +11,7 @@ from decimal import Decimal
 from typing import Any
 
 from half_yard.countries import compute
+from half_yard.countries.au.asset_life import asset_life
 from half_yard.countries.au.pack import PACK
 from half_yard.countries.au.year_rules import rules_for
 from half_yard.figures import recompute
@@ -127,6 +128,19 @@ class SoleTrader(unittest.TestCase):
             file = trading("90000", year, assets={"s00001": asset})
             self.assertEqual(amount(file, f"allowances.{SHOP}/{key}"), Decimal(taken), key)
             self.assertEqual(line(file, "business"), 90000 - Decimal(taken))
+
+    def test_what_was_sold_of_the_pool_does_not_lower_the_year_s_deduction(self) -> None:
+        """The rate is of the opening balance (s 328-190); what was received lowers the closing one, and is
+        income below nothing (s 328-215)."""
+        pool = {"c00001": Carryover(kind="small_business_pool", of=SHOP, amount=Decimal(100000))}
+        for price, taken, closing, income in (("30000", 30000, 40000, None), ("79000", 30000, 0, 9000)):
+            ute = bought("other_asset", "25000", "2023-09-01", months=60, proceeds=Decimal(price),
+                         disposed=datetime.date(2025, 1, 31))  # fmt: skip
+            file = trading("90000", 2025, assets={"s00001": ute}, carryovers=pool)
+            sheet = compute(file).sheet(f"allowances.{SHOP}")
+            self.assertEqual(sheet["pool_deduction"].amount, taken)
+            self.assertEqual(sheet["pool_closing"].amount, closing)
+            self.assertEqual(sheet["pool_income"].amount if income else None, income)
 
     def test_the_pool(self) -> None:
         """Examples 15 and 16: 40,000 and 20,000; 15,000 and 3,000."""
@@ -256,6 +270,19 @@ class DeclineInValue(unittest.TestCase):
         prime = bought("other_asset", "1000", "2022-01-01", months=24, method="prime")
         taken = [self.decline(self.by_life(year, prime)) for year in (2022, 2023)]
         self.assertEqual(sum(taken) + self.decline(self.by_life(2024, prime)), 1000)
+
+    def test_small_costs_of_borrowing_are_deducted_once(self) -> None:
+        """100 or less at once (s 25-25): nothing of it is left for the years after."""
+        fee = bought("borrowing_costs", "90", "2024-10-01", FLAT, months=360)
+        for year, taken in ((2025, 90), (2026, 0)):
+            file = letting("9000", year, assets={"s00001": fee})
+            self.assertEqual(amount(file, f"allowances.{FLAT}/borrowing"), taken, year)
+
+    def test_the_life_of_a_car_is_that_of_what_counts(self) -> None:
+        """75,000 in 2024-25 counts with 69,674, and what its years take is that and no more."""
+        car = bought("car", "75000", "2024-07-01", months=24, method="prime")
+        life = asset_life(compute(self.by_life(2025, car)), "s00001")
+        self.assertEqual(sum(life.rows[0][2]), 69674)
 
     def test_a_new_dishwasher_of_a_rental_and_an_old_oven(self) -> None:
         """Examples 29 and 32."""

@@ -6,14 +6,15 @@ from collections.abc import Iterator
 from decimal import Decimal
 
 from half_yard.countries.au.asset_kinds import BORROWING, DIMINISHING, METHODS, PRIME, WORKS, life_of, stop
-from half_yard.countries.au.decline import income_year, of_year
+from half_yard.countries.au.decline import began, counted_cost, income_year, left_before, of_year
 from half_yard.countries.au.things import as_used
 from half_yard.countries.offered import PoolLife
 from half_yard.countries.results import Computation
-from half_yard.figures import Sheet
+from half_yard.figures import Figure, Sheet, difference
 from half_yard.figures.explain import exact_text
 from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset
+from half_yard.records.amounts import HUNDRED
 
 BY_DAYS = {
     WORKS: "Capital works: by days over forty years.",
@@ -50,40 +51,32 @@ def _of_pool(sheet: Sheet) -> str:
 
 def _by_itself(sheet: Sheet, key: str, asset: Asset, year: int) -> PoolLife:
     """An asset with years of its own: its method first, the other one beneath it."""
-    share = Decimal(1) if asset.share is None else asset.share / 100
-    this_year = sheet[f"{key}.deduction"].amount
+    share = Decimal(1) if asset.share is None else asset.share / HUNDRED
+    this_year, path = sheet[f"{key}.deduction"].amount, f"/assets/{key}"
     if asset.asset_class in {WORKS, BORROWING}:
         words = BY_DAYS[asset.asset_class]
-        return PoolLife(words, (("By days", year, tuple(_years(asset, year, share))),), this_year)
+        left = left_before(asset, path, counted_cost(asset, path), year)
+        return PoolLife(words, (("By days", year, tuple(_years(asset, path, left, year, share))),), this_year)
     opening, decline, closing = (
         exact_text(sheet[f"{key}.{name}"].amount) for name in ("opening", "decline", "closing")
     )
     life = f"Effective life {life_of(asset)} months."
     words = f"{life} Adjustable value {opening}, this year {decline}, left {closing}."
     other = asset.model_copy(update={"method": "" if asset.method == PRIME else PRIME})
-    titles = dict(METHODS)
+    titles, first, whole = dict(METHODS), income_year(began(asset)), counted_cost(asset, path)
     rows = [
-        (titles.get(each.method, DIMINISHING), income_year_of(each), tuple(_from_the_start(each, share)))
+        (titles.get(each.method, DIMINISHING), first, tuple(_years(each, path, whole, first, share)))
         for each in (asset, other)
     ]
     return PoolLife(words, tuple(rows), this_year)
 
 
-def income_year_of(asset: Asset) -> int:
-    """The income year of its first use; this is asked only of assets that have such a day."""
-    return 0 if asset.in_service is None else income_year(asset.in_service)
-
-
-def _from_the_start(asset: Asset, share: Decimal) -> Iterator[Decimal]:
-    return _years(asset, income_year_of(asset), share)
-
-
-def _years(asset: Asset, year: int, share: Decimal) -> Iterator[Decimal]:
-    """What each income year takes, from one on."""
-    left = asset.cost
+def _years(asset: Asset, path: str, left: Figure, year: int, share: Decimal) -> Iterator[Decimal]:
+    """What each income year takes of what is left, from one on."""
+    whole = counted_cost(asset, path)
     for each in range(year, year + MOST_YEARS):
-        if left < SPARE:
+        if left.amount < SPARE:
             return
-        taken = min(left, to_cents(of_year(asset, asset.cost, left, each)))
-        yield to_cents(taken * share)
-        left -= taken
+        taken = of_year(asset, path, whole, left, each)
+        yield to_cents(taken.amount * share)
+        left = difference(left, taken)

@@ -9,8 +9,8 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.au.asset_kinds import BORROWING, CAR, MONTHS, PRIME, WORKS, life_of, stop
 from half_yard.countries.au.country import COUNTRY
-from half_yard.countries.au.frame import days_of_year, rules
-from half_yard.countries.au.year_rules import YEARS, rules_for
+from half_yard.countries.au.frame import days_of_year
+from half_yard.countries.au.year_rules import YEARS, YearRules, rules_for
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -22,12 +22,9 @@ from half_yard.figures import (
     times,
     total,
 )
-from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset, ClientFile
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.dates import months_after, tax_year_of_day
-
-WORKS_YEARS = 40
 
 
 def assets_of(ask: Ask, activity: str) -> tuple[str, ...]:
@@ -79,14 +76,23 @@ def days_held(asset: Asset, year: int) -> int:
 
 
 def cost(ask: Ask, key: str) -> Figure:
-    """What it cost; of a car not above the limit of the year of its first use (s 40-230)."""
-    asset = ask.of(asset_of, key)
-    typed = entered(asset.cost, f"{asset.name or 'asset'}: cost", f"/assets/{key}/cost", asset.reckoning)
+    """What it cost, as far as it counts."""
+    return counted_cost(ask.of(asset_of, key), f"/assets/{key}")
+
+
+def counted_cost(asset: Asset, path: str) -> Figure:
+    """What an asset cost; of a car not above the limit of the year of its first use (s 40-230)."""
+    typed = entered(asset.cost, f"{asset.name or 'asset'}: cost", f"{path}/cost", asset.reckoning)
     if asset.asset_class != CAR:
         return typed
-    year = min(max(income_year(began(asset)), YEARS[0]), YEARS[-1])
-    limit = rules_for(year).figure("car_limit", label=f"car limit of {year - 1}-{year % 100}")
+    year = income_year(began(asset))
+    limit = _values(year).figure("car_limit", label=f"car limit of {year - 1}-{year % 100}")
     return smaller_of(typed, limit, label=typed.label)
+
+
+def _values(year: int) -> YearRules:
+    """The values of an income year; of one without rules those of the nearest."""
+    return rules_for(min(max(year, YEARS[0]), YEARS[-1]))
 
 
 def part_of(ask: Ask, key: str) -> Figure | None:
@@ -98,39 +104,48 @@ def part_of(ask: Ask, key: str) -> Figure | None:
 
 
 def opening(ask: Ask, key: str) -> Figure:
-    """The adjustable value on July 1, or the cost of what came this year: what was typed of earlier years is
-    taken off, or else what the same method took in them."""
-    asset, whole = ask.of(asset_of, key), ask(cost, key)
-    if ask(came_in, key):
-        return whole
+    """The adjustable value on July 1, or the cost of what came this year."""
+    whole = ask(cost, key)
+    return (
+        whole
+        if ask(came_in, key)
+        else left_before(ask.of(asset_of, key), f"/assets/{key}", whole, ask.of(tax_year))
+    )
+
+
+def left_before(asset: Asset, path: str, whole: Figure, year: int) -> Figure:
+    """What an income year finds of a cost: what was typed of earlier years is taken off, or else what the same
+    method took in them."""
     if asset.prior_depreciation is not None:
-        taken = entered(
-            asset.prior_depreciation, "decline of earlier years", f"/assets/{key}/prior_depreciation"
-        )
+        taken = entered(asset.prior_depreciation, "decline of earlier years", f"{path}/prior_depreciation")
     else:
-        taken = stated(
-            taken_before(asset, whole.amount, ask.of(tax_year)), "decline of earlier years, by days"
-        )
+        left = whole.amount
+        for each in range(income_year(began(asset)), year):
+            left -= of_year(asset, path, whole, stated(left, "left"), each).amount
+        taken = stated(whole.amount - left, "decline of earlier years, by days")
     return not_below_zero(difference(whole, taken), "adjustable value on July 1")
 
 
-def taken_before(asset: Asset, whole: Decimal, year: int) -> Decimal:
-    """What earlier income years took of a cost, in dollars."""
-    left = whole
-    for each in range(income_year(began(asset)), year):
-        left -= min(left, to_cents(of_year(asset, whole, left, each)))
-    return whole - left
-
-
-def of_year(asset: Asset, whole: Decimal, left: Decimal, year: int) -> Decimal:
-    """What an income year takes of a cost in dollars, before it is limited to what is left."""
-    days = days_held(asset, year)
-    if asset.asset_class == WORKS:
-        return whole * days / (365 * WORKS_YEARS)
+def of_year(asset: Asset, path: str, whole: Figure, left: Figure, year: int) -> Figure:
+    """What an income year takes of a cost of which so much is left."""
+    values = _values(year)
+    if asset.asset_class == BORROWING and whole.amount <= values.amount("borrowing_at_once"):
+        return left
+    days = stated(Decimal(days_held(asset, year)), "days held in the year")
     if asset.asset_class == BORROWING:
-        return whole * days / borrowing_days(asset)
-    life = Decimal(life_of(asset)) / MONTHS
-    return whole * days / 365 / life if asset.method == PRIME else left * days / 365 * 2 / life
+        made = whole * days / stated(Decimal(borrowing_days(asset)), "days of five years or of the loan")
+        return smaller_of(made.in_cents().named("by days"), left)
+    days_of_rates = values.figure("days_of_rates", label="days of the rates")
+    if asset.asset_class == WORKS:
+        rate = values.figure("capital_works_rate", label="rate of capital works")
+        made = whole * days * rate / days_of_rates
+    else:
+        life = entered(Decimal(life_of(asset)), "effective life, months", f"{path}/months")
+        held = days * stated(Decimal(MONTHS), "months of a year")
+        if asset.method != PRIME:
+            held = held * values.figure("diminishing_times", label="diminishing value")
+        made = (whole if asset.method == PRIME else left) * held / (days_of_rates * life)
+    return smaller_of(made.in_cents().named("by days"), left)
 
 
 def borrowing_days(asset: Asset) -> int:
@@ -141,28 +156,9 @@ def borrowing_days(asset: Asset) -> int:
 
 def of_the_year(ask: Ask, key: str) -> Figure:
     """What this year takes of it."""
-    asset, values, whole = ask.of(asset_of, key), ask(rules), ask(cost, key)
-    before = ask(opening, key)
-    days = stated(Decimal(days_held(asset, ask.of(tax_year))), "days held in the year")
-    year = values.figure("days_of_rates", label="days of the rates")
-    if asset.asset_class == WORKS:
-        rate = values.figure("capital_works_rate", label="rate of capital works")
-        made = (whole * (days / year) * rate).in_cents()
-    elif asset.asset_class == BORROWING:
-        if whole.amount <= values.amount("borrowing_at_once"):
-            return before
-        made = (
-            whole * (days / stated(Decimal(borrowing_days(asset)), "days of five years or of the loan"))
-        ).in_cents()
-    else:
-        life = entered(Decimal(life_of(asset)), "effective life, months", f"/assets/{key}/months")
-        years = life / stated(Decimal(MONTHS), "months of a year")
-        if asset.method == PRIME:
-            made = (whole * (days / year) / years).in_cents()
-        else:
-            twice = values.figure("diminishing_times", label="diminishing value")
-            made = (before * (days / year) * (twice / years)).in_cents()
-    return smaller_of(made.named("by days"), before, label="decline of the year")
+    asset, whole, before = ask.of(asset_of, key), ask(cost, key), ask(opening, key)
+    taken = of_year(asset, f"/assets/{key}", whole, before, ask.of(tax_year))
+    return taken.named("decline of the year")
 
 
 def closing(ask: Ask, key: str) -> Figure:

@@ -99,8 +99,9 @@ class PoolOfYear:
 
 
 def pool(ask: Ask, activity: str) -> PoolOfYear:
-    """The year's pool: half the rate for what came, whatever the day; all of it where what is in it is below
-    the limit, or the years write off the whole (s 328-190, 328-210)."""
+    """The year's pool: the rate of its opening balance, half of it for what came, whatever the day; all of it
+    where what is in it is below the limit, or the years write off the whole; what is then below nothing is
+    income (s 328-190 to 328-215)."""
     values = ask(rules)
     before = carried_in(ask, POOL, activity, "pool at the start")
     new = [key for key in _movable(ask, activity) if ask(came_in, key) and not ask(is_written_off, key)]
@@ -112,7 +113,6 @@ def pool(ask: Ask, activity: str) -> PoolOfYear:
     proceeds = total((times(ask(received, key), ask(part_of, key)) for key in gone), "proceeds")
     balance = difference(total((before, added)), proceeds, label="balance of the pool")
     left = not_below_zero(balance, "balance of the pool")
-    income = not_below_zero(difference(NOTHING, balance), "more than was in the pool")
     if ask.of(tax_year) in WHOLE_POOL:
         taken = left.named("the whole pool")
     else:
@@ -122,7 +122,9 @@ def pool(ask: Ask, activity: str) -> PoolOfYear:
         if small:
             taken = left.where(small)
         else:
-            old = not_below_zero(difference(before, proceeds)) * values.figure("pool_rate", label="rate")
+            old = before * values.figure("pool_rate", label="rate")
             first = added * values.figure("pool_first_rate", label="rate of the first year")
             taken = total((old, first), "deduction of the pool").in_cents().where(small)
-    return PoolOfYear(before, added, proceeds, taken, difference(left, taken), income)
+    after = difference(balance, taken, label="balance after the deduction")
+    income = not_below_zero(difference(NOTHING, after), "more than was in the pool")
+    return PoolOfYear(before, added, proceeds, taken, not_below_zero(after), income)
