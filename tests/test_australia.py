@@ -282,6 +282,7 @@ class DeclineInValue(unittest.TestCase):
         """75,000 in 2024-25 counts with 69,674, and what its years take is that and no more."""
         car = bought("car", "75000", "2024-07-01", months=24, method="prime")
         life = asset_life(compute(self.by_life(2025, car)), "s00001")
+        assert life is not None
         self.assertEqual(sum(life.rows[0][2]), 69674)
 
     def test_a_new_dishwasher_of_a_rental_and_an_old_oven(self) -> None:

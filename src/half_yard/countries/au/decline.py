@@ -114,7 +114,7 @@ def opening(ask: Ask, key: str) -> Figure:
 
 
 def left_before(asset: Asset, path: str, whole: Figure, year: int) -> Figure:
-    """What an income year finds of a cost: what was typed of earlier years is taken off, or else what the same
+    """What an income year finds of a cost: what was typed of earlier years is taken off, or what the same
     method took in them."""
     if asset.prior_depreciation is not None:
         taken = entered(asset.prior_depreciation, "decline of earlier years", f"{path}/prior_depreciation")

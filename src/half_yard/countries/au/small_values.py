@@ -11,7 +11,7 @@ from half_yard.countries.au.decline import assets_of, came_in, cost, has_left, p
 from half_yard.countries.au.frame import BOOKS, owned_by, rules
 from half_yard.countries.au.simplified import is_simplified
 from half_yard.countries.carried_over import carried_in
-from half_yard.figures import Figure, difference, not_below_zero, times, total
+from half_yard.figures import NOTHING, Figure, difference, not_below_zero, times, total
 
 POOL = "low_value_pool"
 """The kind of carryover that is the balance of a person's pool."""
@@ -112,5 +112,14 @@ def deduction(ask: Ask, person: str) -> Figure:
 
 def closing(ask: Ask, person: str) -> Figure:
     """The balance with which the year ends (s 40-445)."""
+    return not_below_zero(_balance(ask, person))
+
+
+def income(ask: Ask, person: str) -> Figure:
+    """What was received above what was in the pool (s 40-445(2))."""
+    return not_below_zero(difference(NOTHING, _balance(ask, person)), "more than was in the pool")
+
+
+def _balance(ask: Ask, person: str) -> Figure:
     whole = total((ask(opening, person), *ask(additions, person)), "in the pool")
-    return not_below_zero(difference(whole, ask(deduction, person), *ask(proceeds, person)))
+    return difference(whole, ask(deduction, person), *ask(proceeds, person), label="balance of the pool")

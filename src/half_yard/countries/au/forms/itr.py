@@ -42,11 +42,8 @@ OF_WORK = (
     ("self_education", "D4", "Work-related self-education expenses"),
     ("work_other", "D5", "Other work-related expenses"),
 )
-BEFORE_SUPER = (
-    ("investment_interest", "D7", "Interest and dividend deductions"),
-    ("gift", "D9", "Gifts or donations"),
-    ("tax_affairs", "D10", "Cost of managing tax affairs"),
-)
+INVESTED = (("investment_interest", "D7", "Interest and dividend deductions"),)
+AFFAIRS = (("tax_affairs", "D10", "Cost of managing tax affairs"),)
 AFTER_SUPER = (("other_deduction", "D15", "Other deductions"),)
 """Deductions that are what was typed, in the order of the return."""
 
@@ -75,9 +72,16 @@ def income(page: Page, ask: Ask, person: str) -> None:
         lines.append(page.line("gains", "18", "Net capital gain", ask(gains.net_gain, person)["net"]))
     lines += _rent(page, ask, person)
     lines += _typed(page, ask, person, OTHER_INCOME)
+    if more := _above_pool(ask, person):
+        lines.append(page.line("pool_income", "24", "Received above the low-value pool", total(more)))
     all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
     whole = total(lines).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
     page.line("total_income", "", "Total income or loss", whole, Role.TOTAL)
+
+
+def _above_pool(ask: Ask, person: str) -> list[Figure]:
+    more = [ask(small_values.income, person)] if ask(small_values.has_pool, person) else []
+    return [each for each in more if each.amount]
 
 
 def _typed(page: Page, ask: Ask, person: str, kinds: tuple[tuple[str, str, str], ...]) -> list[Figure]:
@@ -160,17 +164,39 @@ def franking_of(ask: Ask, person: str) -> list[Figure]:
 def deductions(page: Page, ask: Ask, person: str) -> None:
     """Items D1 to D15."""
     page.section = "Deductions"
+    limited = _gifts_and_super(ask, person, ask(income, person)["total_income"])
     lines = _typed(page, ask, person, OF_WORK)
     if ask(small_values.has_pool, person):
         pooled = ask(small_values.deduction, person)
         lines.append(page.line("low_value_pool", "D6", "Low-value pool deduction", pooled))
-    lines += _typed(page, ask, person, BEFORE_SUPER)
-    if own := of_person(ask, person, "own_super"):
-        cap = ask(rules).figure("concessional_cap", label="cap of the year")
-        taken = smaller_of(total(own, "own contributions"), cap)
-        lines.append(page.line("own_super", "D12", "Personal superannuation contributions", taken))
+    lines += _typed(page, ask, person, INVESTED)
+    if gifts := limited.get("gift"):
+        lines.append(page.line("gift", "D9", "Gifts or donations", gifts))
+    lines += _typed(page, ask, person, AFFAIRS)
+    if own := limited.get("own_super"):
+        lines.append(page.line("own_super", "D12", "Personal superannuation contributions", own))
     lines += _typed(page, ask, person, AFTER_SUPER)
     page.line("total_deductions", "", "Total deductions", total(lines), Role.TOTAL)
+
+
+def _unlimited(ask: Ask, person: str) -> list[Figure]:
+    """The deductions that may make a loss."""
+    kinds = (kind for kind, _, _ in (*OF_WORK, *INVESTED, *AFFAIRS, *AFTER_SUPER))
+    pooled = [ask(small_values.deduction, person)] if ask(small_values.has_pool, person) else []
+    return [*of_person(ask, person, *kinds), *pooled]
+
+
+def _gifts_and_super(ask: Ask, person: str, earned: Figure) -> dict[str, Figure]:
+    """Gifts and own superannuation contributions, these within the year's cap, as far as income of so much is
+    left for them: they make no loss (ITAA 1997 s 26-55)."""
+    left, made = not_below_zero(difference(earned, *_unlimited(ask, person)), "income left"), {}
+    if given := of_person(ask, person, "gift"):
+        made["gift"] = smaller_of(total(given, "gifts"), left)
+        left = difference(left, made["gift"], label="income left")
+    if own := of_person(ask, person, "own_super"):
+        cap = ask(rules).figure("concessional_cap", label="cap of the year")
+        made["own_super"] = smaller_of(total(own, "own contributions"), cap, left)
+    return made
 
 
 @itr.part
@@ -202,6 +228,7 @@ def _without_business(ask: Ask, person: str) -> list[Figure]:
         *dividends_of(ask, person),
         *of_person(ask, person, *(kind for kind, _, _ in (*INCOME, *OTHER_INCOME))),
         *rent.label(ask, person, "net_rent"),
+        *_above_pool(ask, person),
     ]
 
 
@@ -215,16 +242,16 @@ def income_without_losses(ask: Ask, person: str) -> Figure:
     business = [not_below_zero(ask(p8.net_of, key, person)) for key in ask(p8.of_person, person)]
     gained = [ask(gains.net_gain, person)["net"]] if ask(gains.applies, person) else []
     made = total((*_without_business(ask, person), *business, *gained))
-    taxed = difference(made, ask(deductions, person)["total_deductions"])
-    return total((taxed, *added_for_tests(ask, person)), "income for the requirement")
+    limited = _gifts_and_super(ask, person, made)
+    taxed = difference(made, *_unlimited(ask, person), *limited.values())
+    own = [limited["own_super"]] if "own_super" in limited else []
+    return total((taxed, *own, *_added_for_tests(ask, person)), "income for the requirement")
 
 
-def added_for_tests(ask: Ask, person: str) -> list[Figure]:
-    """IT1, IT2 with own contributions, IT5 and IT6."""
-    lines = ask(deductions, person)
-    own = [lines["own_super"]] if "own_super" in lines else []
+def _added_for_tests(ask: Ask, person: str) -> list[Figure]:
+    """IT1, IT2, IT5 and IT6."""
     lost = (ask(investment_loss, person), ask(rental_loss, person))
-    return [*of_person(ask, person, "fringe_benefits", "reportable_super"), *own, *lost]
+    return [*of_person(ask, person, "fringe_benefits", "reportable_super"), *lost]
 
 
 def rental_loss(ask: Ask, person: str) -> Figure:

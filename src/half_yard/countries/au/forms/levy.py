@@ -35,30 +35,43 @@ def children(ask: Ask) -> Figure:
 
 
 def medicare(ask: Ask, person: str) -> Figure:
-    """A part of taxable income; nothing below the threshold, a tenth of what is above it where that is less
-    (Medicare Levy Act 1986, sections 6 and 7); less for a family (section 8)."""
-    values, income = ask(rules), _income(ask, person)
-    is_senior = SENIOR.of(ask.of(person_of, person).answers) and values.has("medicare_senior_threshold")
-    start = values.figure(
-        "medicare_senior_threshold" if is_senior else "medicare_single_threshold", label="threshold"
-    )
-    whole = (income * values.figure("medicare_levy_rate", label="levy")).in_cents()
-    over = not_below_zero(difference(income, start), "above the threshold")
-    shaded = (over * values.figure("medicare_shade_in_rate", label="part of it")).in_cents()
-    single = smaller_of(whole, shaded, label="Medicare levy")
+    """What of the levy is left for a person: less for a family (Medicare Levy Act 1986, section 8)."""
+    single = ask(of_one, person)
     if not single.amount or not (ask(has_spouse) or ask(children).amount):
         return single
-    return _of_family(ask, person, whole, single)
+    return _of_family(ask, person, single)
 
 
-def _of_family(ask: Ask, person: str, whole: Figure, single: Figure) -> Figure:
+def _is_senior(ask: Ask, person: str) -> bool:
+    return SENIOR.of(ask.of(person_of, person).answers) and ask(rules).has("medicare_senior_threshold")
+
+
+def of_one(ask: Ask, person: str) -> Figure:
+    """The levy before what a family has less: a part of taxable income; nothing below the threshold, a tenth
+    of what is above it where that is less (sections 6 and 7)."""
+    values, income, start = ask(rules), _income(ask, person), ask(threshold, person)
+    over = not_below_zero(difference(income, start), "above the threshold")
+    shaded = (over * values.figure("medicare_shade_in_rate", label="part of it")).in_cents()
+    whole = (income * values.figure("medicare_levy_rate", label="levy")).in_cents()
+    return smaller_of(whole, shaded, label="Medicare levy")
+
+
+def threshold(ask: Ask, person: str) -> Figure:
+    """The income to which a person pays none (section 3)."""
+    key = "medicare_senior_threshold" if ask(_is_senior, person) else "medicare_single_threshold"
+    return ask(rules).figure(key, label="threshold")
+
+
+def _of_family(ask: Ask, person: str, single: Figure) -> Figure:
     """Nothing where the family's income is not above its threshold; above it the levy is reduced by the levy
-    on the threshold less a part of the excess, divided by income."""
+    on the threshold less a part of the excess. Of a couple who both pay it each has the part of the reduction
+    by income, and what the other can't use."""
     values, other = ask(rules), ask(spouse_of, person)
     own = _income(ask, person)
     incomes = (own, _income(ask, other)) if other else (own,)
     family = total(incomes, "family income")
-    start = values.figure("medicare_family_threshold", label="family threshold")
+    key = "medicare_senior_family_threshold" if ask(_is_senior, person) else "medicare_family_threshold"
+    start = values.figure(key, label="family threshold")
     number = ask(children)
     if number.amount and values.has("medicare_child"):
         start = total(
@@ -69,20 +82,26 @@ def _of_family(ask: Ask, person: str, whole: Figure, single: Figure) -> Figure:
         return NOTHING.where(above(family, start))
     on_start = start * values.figure("medicare_levy_rate", label="levy")
     excess = difference(family, start) * values.figure("medicare_family_rate", label="part of the excess")
-    reduction = not_below_zero(difference(on_start, excess), "reduction of the family")
-    part = (reduction * (own / family)).in_cents().named("part of the reduction")
-    return smaller_of(single, not_below_zero(difference(whole, part)), label="Medicare levy")
+    part = not_below_zero(difference(on_start, excess), "reduction of the family").in_cents()
+    others = ask(of_one, other) if other else NOTHING
+    if others.amount:
+        of_other = (part * (_income(ask, other) / family)).in_cents().named("the spouse's part of it")
+        part = difference(part, smaller_of(of_other, others), label="part of the reduction")
+    return not_below_zero(difference(single, part), "Medicare levy")
 
 
 def surcharge(ask: Ask, person: str) -> Figure:
     """Of one without hospital cover, by the tier of income for surcharge purposes, of the family where there
-    is one; a part of taxable income with fringe benefits."""
+    is one; a part of taxable income with fringe benefits. One of a couple whose own income is not above the
+    threshold of the levy pays none (section 8D)."""
     if COVERED.of(ask.of(person_of, person).answers):
         return NOTHING
     values, other = ask(rules), ask(spouse_of, person)
     incomes = [ask(income_tests.tested, each)["surcharge"] for each in (person, other) if each]
     number = ask(children)
     is_family = ask(has_spouse) or bool(number.amount)
+    if ask(has_spouse) and not (enough := above(incomes[0], ask(threshold, person))):
+        return NOTHING.where(enough)
     kind = "family" if is_family else "single"
     tested = total(incomes, "income for surcharge purposes")
     more = NOTHING

@@ -16,7 +16,6 @@ from half_yard.figures import (
     Form,
     Page,
     Role,
-    above,
     below,
     difference,
     not_below_zero,
@@ -69,8 +68,8 @@ def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
         not below(sales, least) or any(each.of(record.answers) for each in LOSS_TESTS)
     )
     other = ask(itr.income_without_gains, person)
-    is_excepted = any(each.of(record.answers) for each in EXCEPTED) and not above(
-        other, values.figure("loss_other_income_below", label="other income")
+    is_excepted = any(each.of(record.answers) for each in EXCEPTED) and bool(
+        below(other, values.figure("loss_other_income_below", label="other income"))
     )
     counts = passes or is_excepted or DISCRETION.of(record.answers)
     deferred = NOTHING if counts else loss

@@ -21,5 +21,7 @@ def pool(page: Page, ask: Ask, person: str) -> None:
     page.line("additions", "", "What came, by share and use", total(ask(small_values.additions, person)))
     page.line("proceeds", "", "What was received for what went", total(ask(small_values.proceeds, person)))
     page.line("deduction", "D6", "Deduction", ask(small_values.deduction, person), Role.RESULT)
+    if (more := ask(small_values.income, person)).amount:
+        page.line("income", "24", "Received above what was in it", more)
     page.line("closing", "", "Balance on June 30", ask(small_values.closing, person),
               carries=Carries(small_values.POOL, of=person))  # fmt: skip

@@ -10,6 +10,7 @@ from half_yard.figures import (
     NOTHING,
     Figure,
     above,
+    below,
     difference,
     not_below_zero,
     smaller_of,
@@ -65,6 +66,10 @@ def small_business(ask: Ask, person: str, tax: Figure) -> Figure:
     """A part of the tax that falls on net small business income, up to the cap (s 328-360); nothing on income
     from personal services."""
     values, income = ask(rules), ask(itr.taxable, person)["taxable_income"]
+    turnover = total((ask(p8.sales_of, key) for key in ask(p8.of_person, person)), "turnover")
+    most = values.figure("small_business_offset_turnover", label="turnover of a small business")
+    if not (small := below(turnover, most)):
+        return NOTHING.where(small)
     net = [
         ask(losses.counted, key, person)
         if key in ask(itr.own_businesses, person)
