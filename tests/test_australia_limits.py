@@ -22,8 +22,8 @@ class Levy(unittest.TestCase):
         self.assertEqual(line(file, "medicare_levy", "spouse"), 0)
 
     def test_of_two_who_pay_each_has_a_part_by_income(self) -> None:
-        """2024-25, five children, 36,000 and 35,000: 1,339.74 less 8% of 4,013 is 1,018.70, of which 35/71 off
-        700 and the rest off 720."""
+        """2024-25, five children, 36,000 and 35,000: 1,339.74 less 8% of 4,013 is 1,018.70, of which 35/71
+        off 700 and the rest off 720."""
         made = couple(australian(2025, item("other_income", "35000", "spouse"), wages="36000"))
         home = made.household.model_copy(update={"facts": {"dependent_children": Decimal(5)}})
         file = made.model_copy(update={"household": home})

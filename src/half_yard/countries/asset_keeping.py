@@ -60,10 +60,6 @@ class OneByOne(Protocol):
         """The titles of the classes of building that may be bought now, by key."""
         ...
 
-    def leaving_fields(self, file: ClientFile, asset: str) -> Sequence[Field]:
-        """What is asked of an asset that leaves service, besides its day and price."""
-        ...
-
     def purchase(self, file: ClientFile, bought: Purchase) -> tuple[Edit, str]:
         """The edit that adds the assets of a property that was bought, and the building's id. Raises
         ValueError, which says what is missing."""
@@ -126,6 +122,17 @@ class AssetKeeping:
         return [
             Field(f"{path}/share", "Used for it, %", FieldKind.PERCENT, hint="100", optional=True),
             *(question.field(path) for question in self.questions(asset.asset_class)),
+        ]
+
+    def leaving_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """What is asked of an asset that leaves service: its day, how, its price, the costs of the sale."""
+        del file
+        path = f"/assets/{key}"
+        return [
+            Field(f"{path}/disposed", "Left service", FieldKind.DATE),
+            Field(f"{path}/disposal", "How", FieldKind.CHOICE, tuple(self.disposals.items())),
+            Field(f"{path}/proceeds", "Price", FieldKind.AMOUNT, hint="or allowance, or insurance"),
+            Field(f"{path}/selling_costs", "Cost of the sale", FieldKind.AMOUNT),
         ]
 
     def elections_next_year(self, file: ClientFile) -> Mapping[str, str]:

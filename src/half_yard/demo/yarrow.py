@@ -79,6 +79,11 @@ def yarrow() -> ClientFile:
             in_service=day("2019-10-01"), cost=Decimal("168000.00"),
         ),
         Asset(
+            activity=FLAT, name="Unit 4, land and building", asset_class="land_and_building",
+            acquired=day("2019-08-23"), in_service=day("2019-10-01"), cost=Decimal("341600.00"),
+            reckoning="329000 + 11440 + 1160",
+        ),
+        Asset(
             activity=FLAT, name="Dishwasher", asset_class="dishwasher", in_service=day("2024-10-01"),
             cost=Decimal("1390.00"), method="pool",
         ),

@@ -14,8 +14,9 @@ from half_yard.countries.au.asset_kinds import (
     METHODS,
     OTHER,
     PROPERTY,
+    PROPERTY_ITSELF,
     SECOND_HAND,
-    WORKS,
+    WITHOUT_DECLINE,
     find_kind,
 )
 from half_yard.countries.au.asset_life import asset_life
@@ -48,7 +49,10 @@ class AustraliaAssetKeeping(AssetKeeping):
         """Its use, the method, its life where it is not the kind's, and whether it was used before."""
         asset, path = file.assets[key], f"/assets/{key}"
         found = list(super().fields(file, key))
-        if asset.asset_class in {WORKS, BORROWING}:
+        if asset.asset_class == PROPERTY_ITSELF:
+            bought = "by the contract; a former home has its value when first let, and that day"
+            return [Field(f"{path}/acquired", "Bought on", FieldKind.DATE, optional=True, hint=bought)]
+        if asset.asset_class in WITHOUT_DECLINE:
             months = "Term of the loan, months" if asset.asset_class == BORROWING else ""
         else:
             found.append(Field(f"{path}/method", "Method", FieldKind.CHOICE, METHODS, empty=DIMINISHING))
@@ -58,8 +62,25 @@ class AustraliaAssetKeeping(AssetKeeping):
             needed = asset.asset_class in {OTHER, BORROWING}
             hint = "needed" if needed else f"{usual}, by the ruling"
             found.append(Field(f"{path}/months", months, FieldKind.MONTHS, hint=hint, optional=not needed))
+        found.append(
+            Field(f"{path}/prior_depreciation", "Deducted in earlier years", FieldKind.AMOUNT, optional=True,
+                  hint="where not by days, as here")
+        )  # fmt: skip
         return found
 
     def questions(self, asset_class: str) -> Sequence[Question]:
         """Whether somebody had used it before."""
-        return () if asset_class in {WORKS, BORROWING} else (USED,)
+        return () if asset_class in WITHOUT_DECLINE else (USED,)
+
+    def leaving_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """Of a property the day is that of the contract of sale."""
+        fields, path = list(super().leaving_fields(file, key)), f"/assets/{key}"
+        if file.assets[key].asset_class != PROPERTY_ITSELF:
+            return fields
+        return [
+            Field(f"{path}/disposed", "Contract of sale on", FieldKind.DATE,
+                  hint="the gain is of its income year"),
+            *fields[2:],
+            Field(f"{path}/sale_share", "Part of the gain that counts, %", FieldKind.PERCENT, optional=True,
+                  hint="of a home: days let / days"),
+        ]  # fmt: skip

@@ -14,6 +14,9 @@ PRIME, LOW_VALUE = "prime", "pool"
 METHODS = ((PRIME, "Prime cost"), (LOW_VALUE, "Low-value pool"))
 DIMINISHING = "Diminishing value"
 CAR, WORKS, BORROWING, OTHER = "car", "capital_works", "borrowing_costs", "other_asset"
+PROPERTY_ITSELF = "land_and_building"
+WITHOUT_DECLINE = frozenset({WORKS, BORROWING, PROPERTY_ITSELF})
+"""What is no depreciating asset of Division 40: it has rules of its own."""
 SECOND_HAND = "second_hand"
 """The question whether somebody had used it before, in a place that is let to live in."""
 MONTHS = 12
@@ -60,6 +63,9 @@ PROPERTY = {
         "capital works: a building or its improvement", None, ("building", "renovation", "house")
     ),
     BORROWING: Property("borrowing costs of a loan", None, ("loan costs", "mortgage fees")),
+    PROPERTY_ITSELF: Property(
+        "property itself, land and building, for its sale", None, ("property", "land", "purchase")
+    ),
 }
 KINDS = {
     key: AssetKind(key, f"{item.title[:1].upper()}{item.title[1:]}", item.words)
@@ -102,7 +108,7 @@ def stop(asset: Asset, file: ClientFile) -> str:
     if thing is not None and thing.kind == VEHICLE and thing.choices.get(METHOD) == BY_RATE:
         return IN_RATE
     is_rental = file.activities[asset.activity].kind == "rental"
-    if is_rental and asset.answers.get(SECOND_HAND) and asset.asset_class != WORKS:
+    if is_rental and asset.answers.get(SECOND_HAND) and asset.asset_class not in WITHOUT_DECLINE:
         return USED_BEFORE
     return ""
 

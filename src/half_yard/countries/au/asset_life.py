@@ -5,7 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterator
 from decimal import Decimal
 
-from half_yard.countries.au.asset_kinds import BORROWING, DIMINISHING, METHODS, PRIME, WORKS, life_of, stop
+from half_yard.countries.au.asset_kinds import (
+    BORROWING,
+    DIMINISHING,
+    METHODS,
+    PRIME,
+    PROPERTY_ITSELF,
+    WORKS,
+    life_of,
+    stop,
+)
 from half_yard.countries.au.decline import began, counted_cost, income_year, left_before, of_year
 from half_yard.countries.au.things import as_used
 from half_yard.countries.offered import PoolLife
@@ -36,7 +45,7 @@ def asset_life(computation: Computation, key: str) -> PoolLife | None:
         taken = sheet[f"{key}.written_off"].amount
         words = f"Written off at once: {exact_text(taken)} (s 328-180)."
         return PoolLife(words, (("This year", file.tax_year, (taken,)),), taken)
-    if sheet.has(f"{key}.deduction"):
+    if sheet.has(f"{key}.deduction") or asset.asset_class == PROPERTY_ITSELF:
         return _by_itself(sheet, key, asset, file.tax_year)
     if sheet.has("pool_closing"):
         return PoolLife(f"In the small business pool, or written off before. {_of_pool(sheet)}", ())
@@ -51,6 +60,9 @@ def _of_pool(sheet: Sheet) -> str:
 
 def _by_itself(sheet: Sheet, key: str, asset: Asset, year: int) -> PoolLife:
     """An asset with years of its own: its method first, the other one beneath it."""
+    if asset.asset_class == PROPERTY_ITSELF:
+        base = exact_text(sheet[f"{key}.cost_base"].amount)
+        return PoolLife(f"Land and building have no decline in value. Cost base now {base}.", (), Decimal(0))
     share = Decimal(1) if asset.share is None else asset.share / HUNDRED
     this_year, path = sheet[f"{key}.deduction"].amount, f"/assets/{key}"
     if asset.asset_class in {WORKS, BORROWING}:

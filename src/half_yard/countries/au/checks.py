@@ -7,7 +7,7 @@ from decimal import Decimal
 
 from half_yard.books.landing import Lines
 from half_yard.countries.au import gaps
-from half_yard.countries.au.asset_kinds import IN_RATE, USED_BEFORE, WORKS
+from half_yard.countries.au.asset_kinds import IN_RATE, PROPERTY_ITSELF, USED_BEFORE, WORKS
 from half_yard.countries.au.country import COUNTRY
 from half_yard.countries.au.frame import STATUS, days_of_year
 from half_yard.countries.au.identity import business_number_problem
@@ -25,7 +25,7 @@ from half_yard.countries.usual_findings import (
     stop_findings,
 )
 from half_yard.figures import Sheet
-from half_yard.records import ClientFile
+from half_yard.records import Activity, Asset, ClientFile
 from half_yard.review import Finding, Level, activity_findings
 from half_yard.review.expected import expected_findings
 
@@ -64,26 +64,38 @@ def _business_numbers(file: ClientFile) -> Iterator[Finding]:
 
 
 def _property_sold(file: ClientFile) -> Iterator[Finding]:
-    """A building that was sold while the gain is not on its owners' returns, or nothing that was deducted
-    of it reduces the cost base (s 110-45)."""
+    """A building that has left while the gain is on no return; a property that was sold while its building
+    goes on."""
     first, last = days_of_year(file.tax_year)
     for key, asset in sorted(file.assets.items()):
         activity = file.activities.get(asset.activity)
         if asset.asset_class != WORKS or activity is None or why_left_out(activity):
             continue
-        if asset.disposed is None or not first <= asset.disposed <= last:
-            continue
-        for person in activity.owners:
-            sold = [item for item in file.items.values() if item.kind == SALE and item.person == person]
-            whose = file.people[person].name if person in file.people else person
-            if not sold:
-                words = f"{asset.name}: it has left, but nothing that {whose} sold is typed (item 18)."
-                mend = "Type the part of the price and the cost base among what else the household has."
-                yield Finding(Level.INCOMPLETE, words, f"/assets/{key}/disposed", mend)
-            elif not any(item.boxes.get(WORKS_TAKEN) for item in sold):
-                words = f"{asset.name}: nothing that was deducted of it reduces the cost base of {whose}."
-                mend = "Type the capital works deducted at the sale."
-                yield Finding(Level.WARNING, words, f"/assets/{key}/disposed", mend)
+        path = f"/assets/{key}/disposed"
+        sales = [
+            other.disposed for other in file.assets.values()
+            if (other.activity, other.asset_class) == (asset.activity, PROPERTY_ITSELF) and other.disposed
+        ]  # fmt: skip
+        if asset.disposed is None:
+            if any(day <= last for day in sales):
+                words = f"{asset.name}: the property was sold, but its capital works go on."
+                yield Finding(Level.WARNING, words, path, "Type the day of settlement as the day it left.")
+        elif first <= asset.disposed <= last and not sales:
+            yield from _not_typed(file, asset, activity, path)
+
+
+def _not_typed(file: ClientFile, asset: Asset, activity: Activity, path: str) -> Iterator[Finding]:
+    """Owners on whose return no sale is typed, or one that takes no account of what was deducted."""
+    for person in activity.owners:
+        sold = [item for item in file.items.values() if item.kind == SALE and item.person == person]
+        whose = file.people[person].name if person in file.people else person
+        if not sold:
+            words = f"{asset.name}: it has left, but nothing that {whose} sold is typed (item 18)."
+            mend = "Enter the property itself among its assets, with what it cost and was sold for."
+            yield Finding(Level.INCOMPLETE, words, path, mend)
+        elif not any(item.boxes.get(WORKS_TAKEN) for item in sold):
+            words = f"{asset.name}: nothing that was deducted of it reduces the cost base of {whose}."
+            yield Finding(Level.WARNING, words, path, "Type the capital works deducted at the sale.")
 
 
 def _registration(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:

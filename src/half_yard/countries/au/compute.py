@@ -7,7 +7,7 @@ from decimal import Decimal
 from functools import cache, partial
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.au import personal_services
+from half_yard.countries.au import personal_services, property_sale
 from half_yard.countries.au.asset_kinds import stop
 from half_yard.countries.au.carried_amounts import OF_ACTIVITIES, OF_PEOPLE, TITLES
 from half_yard.countries.au.checks import findings_of
@@ -23,6 +23,7 @@ from half_yard.countries.au.forms import (
     low_value_pool,
     p1,
     p8,
+    property_gain,
     rent,
     shared_costs,
 )
@@ -116,8 +117,7 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
         yield ask(home_work.home_work.sheet, thing)
     for kind in ("business", "rental"):
         for key in ask(activities, kind):
-            if ask(capital_allowances.applies, key):
-                yield ask(capital_allowances.allowances.sheet, key)
+            yield from _of_assets(ask, key)
     for key in ask(activities, "business"):
         yield ask(p8.statement.sheet, key)
         if ask(personal_services.applies, key):
@@ -126,6 +126,14 @@ def _sheets(ask: Ask) -> Iterator[Sheet]:
         yield ask(rent.statement.sheet, key)
     for person in ask(people):
         yield from _of_person(ask, person)
+
+
+def _of_assets(ask: Ask, activity: str) -> Iterator[Sheet]:
+    """What assets take, and what comes of the property when it is sold."""
+    if ask(capital_allowances.applies, activity):
+        yield ask(capital_allowances.allowances.sheet, activity)
+    for key in ask(property_sale.sold, activity):
+        yield ask(property_gain.sale.sheet, key)
 
 
 def _of_person(ask: Ask, person: str) -> Iterator[Sheet]:

@@ -7,7 +7,16 @@ import datetime
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, asset_of, tax_year
-from half_yard.countries.au.asset_kinds import BORROWING, CAR, MONTHS, PRIME, WORKS, life_of, stop
+from half_yard.countries.au.asset_kinds import (
+    BORROWING,
+    CAR,
+    MONTHS,
+    PRIME,
+    WITHOUT_DECLINE,
+    WORKS,
+    life_of,
+    stop,
+)
 from half_yard.countries.au.country import COUNTRY
 from half_yard.countries.au.frame import days_of_year
 from half_yard.countries.au.year_rules import YEARS, YearRules, rules_for
@@ -181,7 +190,7 @@ def received(ask: Ask, key: str) -> Figure:
 
 def balancing(ask: Ask, key: str) -> Figure:
     """What it brought above its adjustable value, or below it: of its part for the activity (s 40-285)."""
-    if not ask(has_left, key) or ask.of(asset_of, key).asset_class in {WORKS, BORROWING}:
+    if not ask(has_left, key) or ask.of(asset_of, key).asset_class in WITHOUT_DECLINE:
         return NOTHING
     whole = difference(ask(received, key), ask(closing, key), label="balancing adjustment")
     return times(whole, ask(part_of, key))

@@ -32,6 +32,11 @@ PARTNERS_LOSS = gap("Whether the loss of a partnership counts for a partner (Div
 STUDY_LOAN_LIMIT = gap("Repayments of a study loan are not limited: the debt is not typed.", "Type it.")
 
 
+def no_price(path: str) -> Mark:
+    """A property that was sold without a price."""
+    return gap("What the property was sold for is not typed.", "Type it at the asset as it leaves.", path)
+
+
 def one_client(path: str) -> Mark:
     """Personal services income of which it is not said how much one client pays."""
     return gap(

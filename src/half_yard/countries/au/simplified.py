@@ -7,7 +7,7 @@ import datetime
 from dataclasses import dataclass
 
 from half_yard.countries.asking import Ask, activity_of, asset_of, tax_year
-from half_yard.countries.au.asset_kinds import BORROWING, WORKS, depreciates_simply
+from half_yard.countries.au.asset_kinds import WITHOUT_DECLINE, depreciates_simply
 from half_yard.countries.au.decline import (
     assets_of,
     began,
@@ -67,7 +67,7 @@ def _movable(ask: Ask, activity: str) -> list[str]:
     """The assets to which it applies: not capital works, not costs of borrowing."""
     return [
         key for key in ask(assets_of, activity)
-        if ask.of(asset_of, key).asset_class not in {WORKS, BORROWING}
+        if ask.of(asset_of, key).asset_class not in WITHOUT_DECLINE
     ]  # fmt: skip
 
 

@@ -6,7 +6,7 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of, asset_of
-from half_yard.countries.au.asset_kinds import BORROWING, CAR, LOW_VALUE, WORKS
+from half_yard.countries.au.asset_kinds import CAR, LOW_VALUE, WITHOUT_DECLINE
 from half_yard.countries.au.decline import assets_of, came_in, cost, has_left, part_of, received
 from half_yard.countries.au.frame import BOOKS, owned_by, rules
 from half_yard.countries.au.simplified import is_simplified
@@ -36,7 +36,7 @@ def is_at_once(ask: Ask, key: str) -> bool:
     asset = ask.of(asset_of, key)
     is_rental = ask.of(activity_of, asset.activity).kind == "rental"
     most = ask(rules).amount("immediate_at_most" if is_rental else "small_item_at_most")
-    return asset.asset_class not in {WORKS, BORROWING, CAR} and _most(ask, key) <= most
+    return asset.asset_class not in WITHOUT_DECLINE | {CAR} and _most(ask, key) <= most
 
 
 def is_pooled(ask: Ask, key: str) -> bool:

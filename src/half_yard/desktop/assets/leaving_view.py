@@ -7,7 +7,6 @@ from collections.abc import Sequence
 
 from PySide6.QtWidgets import QHBoxLayout
 
-from half_yard.asked import Field, FieldKind
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.parts import button, in_a_row, soft, unwrapped
@@ -49,9 +48,10 @@ class LeavingView(AssetPart):
         self.column.addWidget(self.fields)
         self.column.addWidget(self.result)
         self.column.addLayout(line)
-        studied = in_a_row(unwrapped("A cost study divides it:"), self.study, self.divide)
-        studied.setStretch(1, 1)
-        self.column.addLayout(studied)
+        self.studied = unwrapped("A cost study divides it:")
+        study = in_a_row(self.studied, self.study, self.divide)
+        study.setStretch(1, 1)
+        self.column.addLayout(study)
         self.column.addStretch(1)
 
     def show_assets(self, current: str, selected: Sequence[str]) -> None:
@@ -63,29 +63,17 @@ class LeavingView(AssetPart):
         asset = self.workspace.file.assets.get(current)
         self.take_off.setEnabled(asset is not None)
         one_by_one = self.workspace.pack.assets.one_by_one is not None
-        for each in (self.study, self.divide):
-            each.setEnabled(asset is not None and one_by_one)
+        for each in (self.studied, self.study, self.divide):
+            each.setVisible(one_by_one)
+            each.setEnabled(asset is not None)
         if asset is None:
             self.heading.setText("")
             self.fields.show_fields([])
             return
-        path, disposals = f"/assets/{current}", tuple(self.workspace.pack.assets.disposals.items())
         self.heading.setText(f"{asset.name or 'The asset'} leaves service")
-        self.words.setText(
-            "A sale of several at one price: select them and choose Several at once. "
-            "What is not said to be otherwise is sold."
-        )
-        self.fields.show_fields([
-            Field(f"{path}/disposed", "Left service", FieldKind.DATE),
-            Field(f"{path}/disposal", "How", FieldKind.CHOICE, disposals),
-            Field(f"{path}/proceeds", "Price", FieldKind.AMOUNT, hint="or allowance, or insurance"),
-            Field(f"{path}/selling_costs", "Cost of the sale", FieldKind.AMOUNT),
-            Field(
-                f"{path}/sale_share", "For the business, %", FieldKind.PERCENT, hint="as it was used",
-                optional=True,
-            ),
-            *self.workspace.pack.one_by_one.leaving_fields(self.workspace.file, current),
-        ])  # fmt: skip
+        several = "A sale of several at one price: select them and choose Several at once. "
+        self.words.setText(f"{several if one_by_one else ''}What is not said to be otherwise is sold.")
+        self.fields.show_fields(self.workspace.pack.assets.leaving_fields(self.workspace.file, current))
         self.result.setText(self._result())
 
     def _result(self) -> str:

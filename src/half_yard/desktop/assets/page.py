@@ -28,7 +28,7 @@ from half_yard.desktop.assets.projection_view import ProjectionView
 from half_yard.desktop.assets.purchase_view import PurchaseView
 from half_yard.desktop.assets.several_view import SeveralView
 from half_yard.desktop.assets.treatments_view import TreatmentsView
-from half_yard.desktop.assets.which_part import ALONE, FIELD_PARTS, IN_POOLS, WHOLE_PAGE, Part
+from half_yard.desktop.assets.which_part import ALONE, IN_POOLS, OF_BASIS, WHOLE_PAGE, Part
 from half_yard.desktop.parts import Page, TableBlock, button, scrolled, soft
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import RecordModel, Source
@@ -336,10 +336,19 @@ class AssetsPage(Page):
             self.part(Part.ELECTIONS).focus_on(path)
             return
         named = path.split("/")[3:]
-        self.switch_to(FIELD_PARTS.get(named[0], Part.ASSET) if named else Part.ASSET)
+        self.switch_to(self._part_with(path) if named else Part.ASSET)
         self.assets.table.show_record(collection_and_id(path)[1])
         if named:
             self.part(self._shown).focus_on(path)
+
+    def _part_with(self, path: str) -> Part:
+        """The part that has a field of an asset."""
+        key, field = path.split("/")[2:4]
+        file = self._workspace.file
+        leaving = self._workspace.pack.assets.leaving_fields(file, key) if key in file.assets else ()
+        if any(each.path == path for each in leaving):
+            return Part.LEAVING
+        return Part.BASIS if field in OF_BASIS else Part.ASSET
 
     def page_to_print(self) -> str:
         """The schedule of all assets."""

@@ -34,9 +34,5 @@ ALONE = {Part.PURCHASE, Part.LIST}
 """Parts that are no switch of the page, but come when they are called for."""
 WHOLE_PAGE = {*ALONE, Part.EXCHANGES}
 """Parts that take all of the page."""
-FIELD_PARTS = {
-    "origin": Part.BASIS, "cost": Part.BASIS, "basis": Part.BASIS, "disposed": Part.LEAVING,
-    "disposal": Part.LEAVING, "proceeds": Part.LEAVING, "selling_costs": Part.LEAVING,
-    "sale_share": Part.LEAVING, "instalments": Part.LEAVING, "debt_assumed": Part.LEAVING,
-}  # fmt: skip
-"""The part that has a field of an asset, where that is not This asset."""
+OF_BASIS = {"origin", "cost", "basis"}
+"""The fields of an asset that are shown with its basis."""

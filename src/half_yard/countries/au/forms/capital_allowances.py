@@ -4,8 +4,8 @@ a small business what is written off, and its pool (item P10)."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of, asset_of
-from half_yard.countries.au import decline, simplified, small_values
-from half_yard.countries.au.asset_kinds import BORROWING, WORKS
+from half_yard.countries.au import decline, property_sale, simplified, small_values
+from half_yard.countries.au.asset_kinds import BORROWING, PROPERTY_ITSELF, WITHOUT_DECLINE, WORKS
 from half_yard.figures import NOTHING, Carries, Figure, Form, Page, Role, difference, not_below_zero, total
 
 
@@ -38,7 +38,7 @@ def by_life(ask: Ask, activity: str) -> list[str]:
         return []
     return [
         key for key in ask(decline.assets_of, activity)
-        if ask.of(asset_of, key).asset_class not in {WORKS, BORROWING}
+        if ask.of(asset_of, key).asset_class not in WITHOUT_DECLINE
         and ask(decline.is_there, key) and not ask(small_values.is_small, key)
     ]  # fmt: skip
 
@@ -52,13 +52,18 @@ def of_the_year(page: Page, ask: Ask, activity: str) -> None:
         taken.append(_one(page, ask, key))
         balance = ask(decline.balancing, key)
         if balance.amount:
-            page.line(f"{key}.balancing", "", "Balancing adjustment, income or deduction", balance)
+            page.line(
+                f"{key}.balancing", "", "Balancing adjustment, income or deduction", balance, Role.SUBTOTAL
+            )
             income.append(not_below_zero(balance))
             taken.append(not_below_zero(difference(NOTHING, balance)))
     if ask(simplified.is_simplified, activity):
         _simplified(page, ask, activity, taken, income)
     works = [_one_line(page, ask, key) for key in _of_kind(ask, activity, WORKS)]
     borrowed = [_one_line(page, ask, key) for key in _of_kind(ask, activity, BORROWING)]
+    for key in _of_kind(ask, activity, PROPERTY_ITSELF):
+        page.section = ask.of(asset_of, key).name or "Property"
+        page.line(f"{key}.cost_base", "", "Cost base, for its sale", ask(property_sale.cost_base, key))
     page.section = "All assets"
     page.line("income", "", "Balancing and pool amounts that are income", total(income))
     parts = [

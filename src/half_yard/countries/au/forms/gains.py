@@ -3,9 +3,13 @@
 
 from __future__ import annotations
 
-from half_yard.countries.asking import Ask
+from dataclasses import dataclass
+
+from half_yard.countries.asking import Ask, asset_of
+from half_yard.countries.au import property_sale
 from half_yard.countries.au.carried_amounts import CAPITAL_LOSSES, came
-from half_yard.countries.au.frame import BOOKS, rules
+from half_yard.countries.au.forms import property_gain
+from half_yard.countries.au.frame import BOOKS, owned_by, rules
 from half_yard.countries.au.items import COST, COSTS, HELD_LONG, ITEMS, SALE, WORKS_TAKEN
 from half_yard.countries.items import Found
 from half_yard.figures import (
@@ -20,6 +24,18 @@ from half_yard.figures import (
     smaller_of,
     total,
 )
+from half_yard.sharing import split
+
+
+@dataclass(frozen=True, eq=False)
+class Made:
+    """A gain or loss of a person: the key and title of its line, and whether it was held for twelve
+    months."""
+
+    key: str
+    title: str
+    gain: Figure
+    held_long: bool
 
 
 @Form
@@ -32,7 +48,33 @@ def schedule(ask: Ask, person: str) -> Page:
 
 def applies(ask: Ask, person: str) -> bool:
     """Whether anything was sold, or losses wait."""
-    return bool(_sold(ask, person)) or bool(ask(came, CAPITAL_LOSSES, person).parts)
+    return bool(ask(_made, person)) or bool(ask(came, CAPITAL_LOSSES, person).parts)
+
+
+def _made(ask: Ask, person: str) -> list[Made]:
+    """Everything that was sold: the items of a person, and the parts of what their activities had."""
+    made = [
+        Made(found[0].rpartition("/")[2], found[1].name or "Sold", _gain(found),
+             bool(found[1].ticks.get(HELD_LONG)))
+        for found in _sold(ask, person)
+    ]  # fmt: skip
+    for kind in ("business", "rental"):
+        for activity in ask(owned_by, kind, person):
+            made += _of_activity(ask, activity, person)
+    return made
+
+
+def _of_activity(ask: Ask, activity: str, person: str) -> list[Made]:
+    whole = {
+        **{key: ask(property_gain.gain, key)["counted"] for key in ask(property_sale.sold, activity)},
+        **{key: ask(property_sale.gain_of_used, key) for key in ask(property_sale.used_before, activity)},
+    }
+    shares = ask(BOOKS.shares, activity)
+    return [
+        Made(f"{key}.own", ask.of(asset_of, key).name or "Property", split(gain, shares)[person],
+             ask(property_sale.held_long, key))
+        for key, gain in whole.items()
+    ]  # fmt: skip
 
 
 def _sold(ask: Ask, person: str) -> list[Found]:
@@ -55,12 +97,12 @@ def net_gain(page: Page, ask: Ask, person: str) -> None:
     short: list[Figure] = []
     long: list[Figure] = []
     lost: list[Figure] = []
-    for found in _sold(ask, person):
-        gain = page.line(found[0].rpartition("/")[2], "", found[1].name or "Sold", _gain(found))
+    for each in ask(_made, person):
+        gain = page.line(each.key, "", each.title, each.gain)
         if gain.amount < 0:
             lost.append(difference(NOTHING, gain))
         else:
-            (long if found[1].ticks.get(HELD_LONG) else short).append(gain)
+            (long if each.held_long else short).append(gain)
     page.section = ""
     gross = (total(short, "gains without the discount"), total(long, "gains of what was held long"))
     page.line("gross", "18 H", "Total current year capital gains", total(gross))

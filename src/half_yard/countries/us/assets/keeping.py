@@ -78,26 +78,6 @@ class UnitedStatesAssets:
             basis_amount(record), gain_basis_figure("", record).amount, loss_basis_figure("", record).amount
         )
 
-    def leaving_fields(self, file: ClientFile, asset: str) -> Sequence[Field]:
-        """Whether it was sold to a related person; of a rental's building that may have been a home before,
-        whether it was (26 U.S.C. 121)."""
-        record = file.assets[asset]
-        if record.disposed is None:
-            return ()
-        fields = _of_instalments(file, asset) if record.disposal == INSTALMENTS else []
-        questions = [RELATED]
-        if is_retired_part(record):
-            questions.append(PARTIAL)
-        if may_have_been_home(file, record):
-            questions.append(MAIN_HOME)
-        if was_home(file, record):
-            joint = status_of(file, rules_for(file.tax_year)) == "joint"
-            questions += [SPOUSE, OTHER_SALE] if joint else [OTHER_SALE]
-        return fields + [
-            Field(f"/assets/{asset}/answers/{each.key}", each.text, FieldKind.ANSWER, default=each.default)
-            for each in questions
-        ]
-
     def purchase(self, file: ClientFile, bought: Purchase) -> tuple[Edit, str]:
         """Building, land and loan costs."""
         return purchase_edit(file, bought)
@@ -169,6 +149,32 @@ class UnitedStatesAssetKeeping(AssetKeeping):
     def fields(self, file: ClientFile, key: str) -> Sequence[Field]:
         """Months, method, years of its own, section 179 and use, as its class has them."""
         return list(asset_fields(file, key, self.questions(file.assets[key].asset_class)))
+
+    def leaving_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """Besides what all are asked how much of it was for the business; whether it was sold to a related
+        person; of a rental's building that may have been a home before, whether it was (26 U.S.C. 121)."""
+        fields = [
+            *super().leaving_fields(file, key),
+            Field(f"/assets/{key}/sale_share", "For the business, %", FieldKind.PERCENT,
+                  hint="as it was used", optional=True),
+        ]  # fmt: skip
+        record = file.assets[key]
+        if record.disposed is None:
+            return fields
+        if record.disposal == INSTALMENTS:
+            fields += _of_instalments(file, key)
+        questions = [RELATED]
+        if is_retired_part(record):
+            questions.append(PARTIAL)
+        if may_have_been_home(file, record):
+            questions.append(MAIN_HOME)
+        if was_home(file, record):
+            joint = status_of(file, rules_for(file.tax_year)) == "joint"
+            questions += [SPOUSE, OTHER_SALE] if joint else [OTHER_SALE]
+        return fields + [
+            Field(f"/assets/{key}/answers/{each.key}", each.text, FieldKind.ANSWER, default=each.default)
+            for each in questions
+        ]
 
     def elections_next_year(self, file: ClientFile) -> Mapping[str, str]:
         """An election of a year is for the property of that year, and so is its convention."""

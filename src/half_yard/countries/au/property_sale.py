@@ -1,0 +1,120 @@
+"""The sale of a property: its gain, which the capital works deducted of its building raise; and of things in
+it that had no decline in value, because somebody had used them before (ITAA 1997 Part 3-1, CGT event K7)."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+from half_yard.countries.asking import Ask, asset_of, tax_year
+from half_yard.countries.au import gaps
+from half_yard.countries.au.asset_kinds import PROPERTY_ITSELF, USED_BEFORE, WORKS, stop
+from half_yard.countries.au.decline import (
+    began,
+    cost,
+    counted_cost,
+    income_year,
+    left_before,
+)
+from half_yard.figures import Figure, difference, entered, times
+from half_yard.records import Asset, ClientFile
+from half_yard.records.amounts import HUNDRED
+from half_yard.records.dates import months_after
+
+YEAR_OF_MONTHS = 12
+
+
+def sold(ask: Ask, activity: str) -> tuple[str, ...]:
+    """The properties of an activity of which the contract of sale is of this income year (s 104-10)."""
+    return ask.of(_sold, activity)
+
+
+def _sold(file: ClientFile, activity: str) -> tuple[str, ...]:
+    return tuple(
+        key
+        for key, asset in sorted(file.assets.items())
+        if asset.activity == activity and _goes_this_year(asset, file) and not stop(asset, file)
+        and asset.asset_class == PROPERTY_ITSELF
+    )  # fmt: skip
+
+
+def used_before(ask: Ask, activity: str) -> tuple[str, ...]:
+    """What was left out of the decline in value and went this year."""
+    return ask.of(_used_before, activity)
+
+
+def _used_before(file: ClientFile, activity: str) -> tuple[str, ...]:
+    return tuple(
+        key
+        for key, asset in sorted(file.assets.items())
+        if asset.activity == activity and _goes_this_year(asset, file) and stop(asset, file) == USED_BEFORE
+    )
+
+
+def _goes_this_year(asset: Asset, file: ClientFile) -> bool:
+    return asset.disposed is not None and income_year(asset.disposed) == file.tax_year
+
+
+def works_deducted(ask: Ask, key: str) -> list[Figure]:
+    """What was deducted of the buildings of a property's activity, to the end of this year or until they
+    left, of the part for the activity, all owners together."""
+    return ask.of(_works_deducted, ask.of(asset_of, key).activity, ask.of(tax_year))
+
+
+def _works_deducted(file: ClientFile, activity: str, year: int) -> list[Figure]:
+    found = []
+    for key, asset in sorted(file.assets.items()):
+        if asset.activity != activity or asset.asset_class != WORKS or stop(asset, file):
+            continue
+        path = f"/assets/{key}"
+        whole = counted_cost(asset, path)
+        last = max(year, year if asset.disposed is None else income_year(asset.disposed))
+        taken = difference(whole, left_before(asset, path, whole, last + 1), label="capital works deducted")
+        part = None if asset.share is None else entered(asset.share / HUNDRED, "part", f"{path}/share")
+        found.append(times(taken, part).named(f"{asset.name or 'building'}: capital works deducted"))
+    return found
+
+
+def own_cost(ask: Ask, key: str) -> Figure:
+    """What it cost, in dollars."""
+    return ask(cost, key)
+
+
+def cost_base(ask: Ask, key: str) -> Figure:
+    """What it cost, less the capital works deducted (s 110-45)."""
+    return difference(ask(cost, key), *ask(works_deducted, key), label="cost base")
+
+
+def price(ask: Ask, key: str) -> Figure:
+    """What it was sold for, in dollars."""
+    asset = ask.of(asset_of, key)
+    figure = entered(asset.proceeds or Decimal(0), "price", f"/assets/{key}/proceeds")
+    return figure.marked(*([gaps.no_price(f"/assets/{key}/proceeds")] if asset.proceeds is None else []))
+
+
+def selling_costs(ask: Ask, key: str) -> Figure:
+    """What the sale cost; it belongs to the cost base (s 110-35)."""
+    amount = ask.of(asset_of, key).selling_costs or Decimal(0)
+    return entered(amount, "costs of selling", f"/assets/{key}/selling_costs")
+
+
+def part_that_counts(ask: Ask, key: str) -> Figure | None:
+    """The part of the gain that is not of the owner's home (s 118-185); None for all of it."""
+    share = ask.of(asset_of, key).sale_share
+    if share is None:
+        return None
+    return entered(share / HUNDRED, "part of the gain that counts", f"/assets/{key}/sale_share")
+
+
+def gain_of_used(ask: Ask, key: str) -> Figure:
+    """What was received less the cost (s 104-240), of what had no decline in value at all."""
+    asset, path = ask.of(asset_of, key), f"/assets/{key}"
+    received = entered(asset.proceeds or Decimal(0), "termination value", f"{path}/proceeds")
+    sale = entered(asset.selling_costs or Decimal(0), "costs of selling", f"{path}/selling_costs")
+    return difference(received, sale, counted_cost(asset, path), label=asset.name or "Used before")
+
+
+def held_long(ask: Ask, key: str) -> bool:
+    """Whether twelve months lie between the days of purchase and of sale, neither counted (s 115-25)."""
+    asset = ask.of(asset_of, key)
+    bought = asset.acquired or began(asset)
+    return asset.disposed is not None and months_after(bought, YEAR_OF_MONTHS) < asset.disposed

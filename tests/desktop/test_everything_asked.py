@@ -1,0 +1,44 @@
+"""Everything that a country asks can be gone to in the window: of every client of the demo, the field takes
+the focus and reads as what is asked."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from half_yard.asked import Field, FieldKind
+from half_yard.countries import pack_for
+from half_yard.demo import write_office
+from half_yard.records import ClientFile
+from half_yard.storage import read_file
+from tests.desktop.window_case import WindowCase
+
+
+def asked(file: ClientFile) -> Iterator[Field]:
+    """What is asked of the household, its people, activities, assets, things and further records."""
+    pack = pack_for(file.country)
+    yield from pack.asked.household_fields(file)
+    for person in file.people:
+        yield from pack.asked.person_fields(file, person)
+    for key, activity in file.activities.items():
+        yield from pack.asked.activity_facts(file, key)
+        for question in pack.asked.questions_of(file, key):
+            yield question.field(f"/activities/{key}")
+        for choice in pack.asked.activity_choices(activity.kind):
+            yield choice.field(f"/activities/{key}")
+    for key in file.assets:
+        yield from pack.assets.leaving_fields(file, key)
+    for thing in file.things:
+        yield from pack.shared.fields(file, thing)
+
+
+class EverythingAsked(WindowCase):
+    def test_every_field_takes_the_focus(self) -> None:
+        write_office(self.folder)
+        for path in sorted(self.folder.glob("*.halfyard")):
+            self.window.open_path(path)
+            fields = [each for each in asked(read_file(path)) if each.kind is not FieldKind.HEADING]
+            for field in fields:
+                with self.subTest(client=path.stem, path=field.path):
+                    self.window.workspace.go_to(field.path)
+                    self.settle()
+                    self.assertIn(field.label.casefold(), self.focused().accessibleName().casefold())
