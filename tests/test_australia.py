@@ -209,11 +209,6 @@ class WhatKindOfBusiness(unittest.TestCase):
         self.assertEqual(line(other.file, "taxable_income"), 81000)
         self.assertEqual(line(computation.file, "taxable_income"), 81000)
 
-    def test_a_loss_of_a_partnership_says_that_it_was_not_tested(self) -> None:
-        file = couple(trading("4000", 2025, cost("repairs", "9000"), shop={"owners": BOTH}))
-        said = " ".join(each.message for each in compute(file).findings)
-        self.assertIn("loss of a partnership", said)
-
 
 class PersonalServices(unittest.TestCase):
     def consultant(self, share: str = "90", **answers: bool) -> ClientFile:

@@ -111,8 +111,10 @@ class PlainReturn(unittest.TestCase):
         )  # fmt: skip
         owner = file.people["owner"].model_copy(update={"facts": {"study_loan_debt": Decimal(debt)}})
         file = file.model_copy(update={"people": {"owner": owner}})
-        capped = min(Decimal(own), number("concessional_cap", year))
-        income = max(wages + sales + rents - 30000 - gifts - capped, Decimal(0))
+        earned = max(wages + sales + rents - 30000, Decimal(0))
+        given_away = min(Decimal(gifts), earned)
+        capped = min(Decimal(own), number("concessional_cap", year), earned - given_away)
+        income = earned - given_away - capped
         tax = self.tax(year, income)
         levy = self.levy(year, income)
         left = max(tax - self.offsets(year, income, sales, tax), Decimal(0))

@@ -6,12 +6,14 @@ from __future__ import annotations
 import datetime
 import unittest
 from decimal import Decimal
+from typing import Any
 
 from half_yard.countries import compute
-from half_yard.records import Carryover
-from tests.australian import australian, bought, couple, item, trading
+from half_yard.records import Carryover, ClientFile, WageStatement
+from tests.australian import BOTH, SHOP, australian, bought, cost, couple, item, trading
 from tests.files import amount
 from tests.test_australia import line, uncovered
+from tests.test_next_year import after
 
 
 class Levy(unittest.TestCase):
@@ -89,6 +91,52 @@ class Deductions(unittest.TestCase):
                 **made.entries, "e00009": made.entries["e00001"].model_copy(
                     update={"line": "other_expenses", "amount": Decimal(6000)})}})  # fmt: skip
             self.assertEqual(line(spent, "business"), -5000 if counts else 0, wages)
+
+
+class Partners(unittest.TestCase):
+    def losing(self, sales: str, year: int = 2025, **parts: Any) -> ClientFile:
+        """A shop of two with costs of 8,000 above its sales; one earns 90,000, the other 260,000."""
+        spent = cost("purchases", str(int(sales) + 8000))
+        file = couple(trading(sales, year, spent, shop={"owners": BOTH}, wages="90000", **parts))
+        wages = {**file.wages, "w00002": WageStatement(person="spouse", wages=Decimal(260000))}
+        return file.model_copy(update={"wages": wages})
+
+    def test_each_partner_s_part_counts_or_waits_by_their_own_income(self) -> None:
+        """ITAA 1997 s 35-10: 22,000 of sales are enough; 260,000 of other income are too much."""
+        file = self.losing("22000")
+        self.assertEqual(line(file, "partnerships"), -4000)
+        self.assertEqual(line(file, "taxable_income"), 86000)
+        self.assertEqual(line(file, "partnerships", "spouse"), 0)
+        self.assertEqual(line(file, "taxable_income", "spouse"), 260000)
+        following = after(file)
+        waiting = [each for each in following.carryovers.values() if each.kind == "deferred_losses"]
+        self.assertEqual([(each.of, each.amount) for each in waiting], [(f"{SHOP}.spouse", Decimal(4000))])
+        self.assertEqual(amount(following, f"p9.{SHOP}.spouse/before"), 4000)
+        self.assertFalse([path for path in compute(following).stops if path.startswith("/carryovers")])
+
+    def test_too_little_is_sold_for_either(self) -> None:
+        file = self.losing("19999")
+        self.assertEqual([line(file, "partnerships", person) for person in ("owner", "spouse")], [0, 0])
+
+    def test_a_loss_that_is_nobody_s_is_stopped(self) -> None:
+        whole = {"c00001": Carryover(kind="deferred_losses", of=SHOP, amount=Decimal(900))}
+        made = compute(self.losing("22000", carryovers=whole))
+        self.assertIn("owner's part", made.stops["/carryovers/c00001"])
+
+    def test_what_others_distribute(self) -> None:
+        """A trust's 7,000 with 3,000 of credits, and a partnership's loss, of which it is not known whether
+        it counts; an owner's part of what was withheld from a shop of two is theirs."""
+        trust = item("trust_share", "7000", boxes={"franking_credit": Decimal(3000)}, withheld=Decimal(500))
+        file = australian(2025, trust, wages="50000")
+        self.assertEqual([line(file, key) for key in ("trusts", "franking", "withheld")], [10000, 3000, 500])
+        loss = australian(2025, item("partnership_share", "-900", boxes={"rental_loss": Decimal(900)}),
+                          wages="50000")  # fmt: skip
+        self.assertEqual(amount(loss, "tests.owner/rental_loss"), 900)
+        gaps = " ".join(mark.message for mark in compute(loss).sheet("itr.owner")["payable"].gaps)
+        self.assertIn("loss of a partnership", gaps)
+        shop = couple(trading("30000", 2025, shop={"owners": BOTH, "facts": {"tax_withheld": Decimal(901)}}))
+        held = [line(shop, "withheld", person) for person in ("owner", "spouse")]
+        self.assertEqual(held, [Decimal("450.50"), Decimal("450.50")])
 
 
 class Offsets(unittest.TestCase):

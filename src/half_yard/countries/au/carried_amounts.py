@@ -21,6 +21,11 @@ OF_ACTIVITIES = {
 TITLES = {**OF_PEOPLE, **OF_ACTIVITIES}
 
 
+def part_of(activity: str, person: str) -> str:
+    """An owner's part of an activity, as that to which a carryover belongs."""
+    return f"{activity}.{person}"
+
+
 def came(ask: Ask, kind: str, of: str) -> Figure:
     """All that is carried in of a kind for a person or an activity."""
     return carried_in(ask, kind, of, TITLES[kind])

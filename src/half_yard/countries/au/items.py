@@ -14,6 +14,8 @@ FRANKED, FRANKING, COST, COSTS, WORKS_TAKEN = (
     "franked", "franking_credit", "cost_base", "costs_of_selling", "capital_works_taken",
 )  # fmt: skip
 HELD_LONG = "held_12_months"
+SMALL_BUSINESS, RENTAL_LOSS = "small_business_income", "rental_loss"
+PARTNERSHIP, TRUST = "partnership_share", "trust_share"
 SALE = "capital_sale"
 TESTS = {
     "fringe_benefits": "IT1", "reportable_super": "IT2", "tax_free_pension": "IT3",
@@ -29,6 +31,14 @@ INCOMES = (
              "item 7"),
     ItemKind("share_dividends", "Dividends", "shares", "Unfranked amount", "item 11",
              boxes=(Box(FRANKED, "Franked amount"), Box(FRANKING, "Franking credit", "counts"))),
+    ItemKind(PARTNERSHIP, "Share of a partnership", "distribution partner", "Share of the net income or loss",
+             "item 13", boxes=(
+                 Box(FRANKING, "Share of franking credits", "counts, and is paid out"),
+                 Box(SMALL_BUSINESS, "Of it net small business income", "for its offset (s 328-360)"),
+                 Box(RENTAL_LOSS, "Of it a loss of rents", "for the income tests, IT6")), signed=True),
+    ItemKind(TRUST, "Share of a trust", "distribution family trust", "Share of net income", "item 13",
+             boxes=(Box(FRANKING, "Share of franking credits", "counts, and is paid out"),
+                    Box(SMALL_BUSINESS, "Of it net small business income", "for its offset (s 328-360)"))),
     ItemKind(SALE, "Something sold", "shares land flat capital gain crypto", "Proceeds", "item 18",
              boxes=(Box(COST, "Cost base"), Box(COSTS, "Costs of selling"),
                     Box(WORKS_TAKEN, "Capital works deducted", "reduces the cost base, s 110-45")),

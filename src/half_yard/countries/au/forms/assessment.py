@@ -5,13 +5,14 @@ from __future__ import annotations
 from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.au import gaps, slips
-from half_yard.countries.au.forms import itr, levy, offsets, study_loan
+from half_yard.countries.au.forms import itr, levy, offsets, p8, study_loan
 from half_yard.countries.au.forms.itr import taxable
-from half_yard.countries.au.frame import days_of_year, has_spouse, rules, spouse_of
+from half_yard.countries.au.frame import BOOKS, days_of_year, has_spouse, rules, spouse_of
 from half_yard.countries.au.items import withheld
 from half_yard.countries.au.questions import SENIOR
 from half_yard.countries.tax_brackets import by_brackets
 from half_yard.figures import (
+    Figure,
     Mark,
     Page,
     Role,
@@ -19,6 +20,7 @@ from half_yard.figures import (
     not_below_zero,
     total,
 )
+from half_yard.sharing import split
 
 WHOLE = itr.itr.sheet
 """The return with the estimate of its assessment, to be asked for."""
@@ -86,6 +88,12 @@ def payable(page: Page, ask: Ask, person: str) -> None:
     page.line("payable", "", "Total payable", total(lines), Role.TOTAL)
 
 
+def _withheld_from(ask: Ask, activity: str, person: str) -> list[Figure]:
+    """An owner's part of what was withheld from the payments of a business."""
+    shares = ask(BOOKS.shares, activity)
+    return [split(each, shares)[person] for each in slips.withheld_from(ask, activity)]
+
+
 @itr.itr.part
 def balance(page: Page, ask: Ask, person: str) -> None:
     """Credits, and what is refunded or owed."""
@@ -95,7 +103,7 @@ def balance(page: Page, ask: Ask, person: str) -> None:
             *persons_records.of_person(ask, person, "wages", "withheld"),
             *persons_records.of_person(ask, person, "interest", "withheld"),
             *withheld(ask, person),
-            *(each for key in ask(itr.own_businesses, person) for each in slips.withheld_from(ask, key)),
+            *(each for key in ask(p8.of_person, person) for each in _withheld_from(ask, key, person)),
         ]
     )
     paid = [page.line("withheld", "", "Tax withheld", taken)]

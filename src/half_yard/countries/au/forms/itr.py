@@ -8,7 +8,16 @@ from half_yard.countries.au import gaps, small_values
 from half_yard.countries.au.carried_amounts import TAX_LOSSES, came
 from half_yard.countries.au.forms import gains, losses, p8, rent
 from half_yard.countries.au.frame import BOOKS, facts, rules
-from half_yard.countries.au.items import FRANKED, FRANKING, ITEMS, of_person
+from half_yard.countries.au.items import (
+    FRANKED,
+    FRANKING,
+    ITEMS,
+    PARTNERSHIP,
+    RENTAL_LOSS,
+    SMALL_BUSINESS,
+    TRUST,
+    of_person,
+)
 from half_yard.countries.au.questions import NOTHING_ELSE
 from half_yard.figures import (
     NOTHING,
@@ -95,13 +104,16 @@ def _typed(page: Page, ask: Ask, person: str, kinds: tuple[tuple[str, str, str],
 
 def _business(page: Page, ask: Ask, person: str) -> list[Figure]:
     """Items 13 to 15: of partnerships and of businesses of one's own, as far as losses count."""
-    own, shared = ask(own_businesses, person), ask(partnerships, person)
+    own = ask(own_businesses, person)
     lines = []
-    if shared:
-        parts = [ask(p8.net_of, key, person) for key in shared]
-        lost = any(each.amount < 0 for each in parts)
-        part = total(parts).marked(*([gaps.PARTNERS_LOSS] if lost else []))
-        lines.append(page.line("partnerships", "13", "Partnerships", part))
+    parts = [ask(losses.counted, key, person) for key in ask(partnerships, person)]
+    if typed := _distributed(ask, person, PARTNERSHIP):
+        lost = any(each.amount < 0 for each in typed)
+        parts.append(total(typed, "typed").marked(*([gaps.PARTNERS_LOSS] if lost else [])))
+    if parts:
+        lines.append(page.line("partnerships", "13", "Partnerships", total(parts)))
+    if trusts := _distributed(ask, person, TRUST):
+        lines.append(page.line("trusts", "13 U", "Trusts", total(trusts)))
     personal = [key for key in own if ask(p8.is_personal, key)]
     if personal:
         earned = total(ask(losses.counted, key, person) for key in personal)
@@ -115,6 +127,16 @@ def _business(page: Page, ask: Ask, person: str) -> list[Figure]:
     net = total(mine.values())
     lines.append(page.line("business", "15", "Net income or loss from business", net))
     return lines
+
+
+def _distributed(ask: Ask, person: str, kind: str) -> list[Figure]:
+    """What partnerships or trusts outside the file distribute, with their franking credits."""
+    return [*of_person(ask, person, kind), *ITEMS.boxes(ask, kind, FRANKING, person)]
+
+
+def small_business_shares(ask: Ask, person: str) -> list[Figure]:
+    """The net small business income in them."""
+    return [each for kind in (PARTNERSHIP, TRUST) for each in ITEMS.boxes(ask, kind, SMALL_BUSINESS, person)]
 
 
 def unaveraged(ask: Ask, person: str) -> tuple[Mark, ...]:
@@ -151,13 +173,14 @@ def dividends_of(ask: Ask, person: str) -> list[Figure]:
     return [
         *of_person(ask, person, "share_dividends"),
         *ITEMS.boxes(ask, "share_dividends", FRANKED, person),
-        *franking_of(ask, person),
+        *ITEMS.boxes(ask, "share_dividends", FRANKING, person),
     ]
 
 
 def franking_of(ask: Ask, person: str) -> list[Figure]:
-    """Franking credits."""
-    return list(ITEMS.boxes(ask, "share_dividends", FRANKING, person))
+    """Franking credits of dividends and of what is distributed."""
+    kinds = ("share_dividends", PARTNERSHIP, TRUST)
+    return [each for kind in kinds for each in ITEMS.boxes(ask, kind, FRANKING, person)]
 
 
 @itr.part
@@ -227,6 +250,8 @@ def _without_business(ask: Ask, person: str) -> list[Figure]:
         *persons_records.of_person(ask, person, "interest", "interest"),
         *dividends_of(ask, person),
         *of_person(ask, person, *(kind for kind, _, _ in (*INCOME, *OTHER_INCOME))),
+        *_distributed(ask, person, PARTNERSHIP),
+        *_distributed(ask, person, TRUST),
         *rent.label(ask, person, "net_rent"),
         *_above_pool(ask, person),
     ]
@@ -255,9 +280,10 @@ def _added_for_tests(ask: Ask, person: str) -> list[Figure]:
 
 
 def rental_loss(ask: Ask, person: str) -> Figure:
-    """IT6: the loss of item 21."""
-    net = total(rent.label(ask, person, "net_rent"))
-    return not_below_zero(difference(NOTHING, net), "net rental property loss")
+    """IT6: the loss of item 21, and that of a partnership's rents."""
+    own = not_below_zero(difference(NOTHING, total(rent.label(ask, person, "net_rent"))), "own loss")
+    shared = ITEMS.boxes(ask, PARTNERSHIP, RENTAL_LOSS, person)
+    return total((own, *shared), "net rental property loss")
 
 
 def investment_loss(ask: Ask, person: str) -> Figure:

@@ -1,11 +1,12 @@
-"""Item P9, losses of a business: whether one counts this year, or waits (ITAA 1997 Division 35)."""
+"""Item P9, losses of a business: whether one counts this year, or waits (ITAA 1997 Division 35). Of one that
+is shared the tests are of all of it, and each owner's part counts or waits by their own income."""
 
 from __future__ import annotations
 
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
-from half_yard.countries.au.carried_amounts import DEFERRED, came
+from half_yard.countries.au.carried_amounts import DEFERRED, came, part_of
 from half_yard.countries.au.forms import itr, p8
 from half_yard.countries.au.frame import BOOKS, days_of_year, rules
 from half_yard.countries.au.questions import DISCRETION, EXCEPTED, LOSS_TESTS
@@ -25,16 +26,26 @@ from half_yard.figures import (
 
 @Form
 def p9(ask: Ask, activity: str, person: str) -> Page:
-    """One for each business of a person alone that has made a loss, or has one that waits."""
+    """One for each part of a business that has made a loss, or has one that waits."""
     name = f"{ask.of(activity_of, activity).name}, {ask(BOOKS.name, person)}"
     return Page(
         f"p9.{activity}.{person}", "Item P9, loss of the activity", name, about=activity, in_cents=True
     )
 
 
+def whose(ask: Ask, activity: str, person: str) -> str:
+    """To what a loss that waits belongs: the activity, or where it is shared an owner's part of it."""
+    return activity if ask(p8.is_alone, activity) else part_of(activity, person)
+
+
+def before(ask: Ask, activity: str, person: str) -> Figure:
+    """The losses of earlier years that wait."""
+    return ask(came, DEFERRED, ask(whose, activity, person))
+
+
 def applies(ask: Ask, activity: str, person: str) -> bool:
     """Whether there is a loss, of this year or waiting."""
-    return ask(p8.net_of, activity, person).amount < 0 or bool(ask(came, DEFERRED, activity).parts)
+    return ask(p8.net_of, activity, person).amount < 0 or bool(ask(before, activity, person).parts)
 
 
 def grown_up_sales(ask: Ask, activity: str) -> Figure:
@@ -55,7 +66,7 @@ def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
     """The loss, the tests, and what counts."""
     values, record = ask(rules), ask.of(activity_of, activity)
     net = page.line("this_year", "B", "Net income or loss this year", ask(p8.net_of, activity, person))
-    waiting = page.line("before", "D", "Deferred losses of earlier years", ask(came, DEFERRED, activity))
+    waiting = page.line("before", "D", "Deferred losses of earlier years", ask(before, activity, person))
     both = page.line("both", "", "With the deferred losses", difference(net, waiting), Role.SUBTOTAL)
     loss = not_below_zero(difference(NOTHING, both), "loss")
     page.section = "Whether it counts"
@@ -74,8 +85,9 @@ def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
     counts = passes or is_excepted or DISCRETION.of(record.answers)
     deferred = NOTHING if counts else loss
     page.line("deferred", "16", "Deferred to later years", deferred.where(below(income, most)).where(
-        below(sales, least)), carries=Carries(DEFERRED, of=activity))  # fmt: skip
-    page.line("counted", "15", "Counts this year", both + deferred, Role.RESULT)
+        below(sales, least)), carries=Carries(DEFERRED, of=ask(whose, activity, person)))  # fmt: skip
+    item = "15" if ask(p8.is_alone, activity) else "13"
+    page.line("counted", item, "Counts this year", both + deferred, Role.RESULT)
 
 
 def counted(ask: Ask, activity: str, person: str) -> Figure:

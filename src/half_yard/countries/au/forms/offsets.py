@@ -71,11 +71,12 @@ def small_business(ask: Ask, person: str, tax: Figure) -> Figure:
     if not (small := below(turnover, most)):
         return NOTHING.where(small)
     net = [
-        ask(losses.counted, key, person)
-        if key in ask(itr.own_businesses, person)
-        else ask(p8.net_of, key, person)
-        for key in ask(p8.of_person, person)
-        if not ask(p8.is_personal, key)
+        *(
+            ask(losses.counted, key, person)
+            for key in ask(p8.of_person, person)
+            if not ask(p8.is_personal, key)
+        ),
+        *itr.small_business_shares(ask, person),
     ]
     counted = smaller_of(not_below_zero(total(net, "net small business income")), income)
     if not counted.amount:
