@@ -79,6 +79,12 @@ class Tax(unittest.TestCase):
         self.assertEqual(line(couple(australian(2025, wages="50000")), "medicare_levy"),
                          1000 - (Decimal("918.14") - Decimal("327.44")))  # fmt: skip
 
+    def test_what_is_left_of_a_study_loan_is_owed_next_year(self) -> None:
+        file = owing(australian(2024, wages="70000"), "9000")
+        repaid = line(file, "study_loan")
+        self.assertGreater(repaid, 0)
+        self.assertEqual(after(file).people["owner"].facts["study_loan_debt"], 9000 - repaid)
+
     def test_study_loans_by_both_systems(self) -> None:
         """Examples 7 to 10."""
         for income, year, repaid in (
@@ -260,6 +266,15 @@ class DeclineInValue(unittest.TestCase):
             self.assertEqual(self.decline(self.by_life(year, prime)), 300)
         leap = bought("other_asset", "1500", "2023-07-01", months=60)
         self.assertEqual(self.decline(self.by_life(2024, leap)), Decimal("601.64"))
+
+    def test_what_was_typed_of_earlier_years_grows_in_next_year_s_file(self) -> None:
+        """1,500 of which 700 were taken: 320 this year, then 192 of 480."""
+        file = self.by_life(2025, bought("other_asset", "1500", "2021-07-01", months=60,
+                                         prior_depreciation=Decimal(700)))  # fmt: skip
+        following = after(file)
+        self.assertEqual(self.decline(file), 320)
+        self.assertEqual(following.assets["s00001"].prior_depreciation, 1020)
+        self.assertEqual(self.decline(following), 192)
 
     def test_it_ends_at_nothing(self) -> None:
         prime = bought("other_asset", "1000", "2022-01-01", months=24, method="prime")

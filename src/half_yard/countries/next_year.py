@@ -239,10 +239,10 @@ def _still_true(answers: Mapping[str, bool], questions: Sequence[Question]) -> d
 def _asset(computation: Computation, pack: Pack, key: str, asset: Asset) -> Asset:
     """An asset with what was taken of it up to now, without what is asked anew. One that has left stays: the
     tests of the year in which it came still count it."""
-    story = computation.stories.get(key)
+    taken = computation.taken_of_assets().get(key)
     kept: dict[str, object] = {
         "made_from": None, "answers": _still_true(asset.answers, pack.assets.asked_anew),
     }  # fmt: skip
-    if story is not None and (story.depreciated.amount or asset.prior_depreciation is not None):
-        kept["prior_depreciation"] = _that_fits(story.depreciated.amount, asset.name)
+    if taken is not None:
+        kept["prior_depreciation"] = _that_fits(taken, asset.name)
     return asset.model_copy(update=kept)

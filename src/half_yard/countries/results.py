@@ -254,6 +254,9 @@ class Computation:
     questions; worked out when it is asked for."""
     facts_of_people: Callable[[], Mapping[str, Mapping[str, Decimal]]] = dict
     """The same, to the people by their ids."""
+    taken_of_assets: Callable[[], Mapping[str, Decimal]] = dict
+    """What was taken up to the end of the year of assets that say so themselves, in dollars by id: what next
+    year's file has as that of earlier years."""
 
     @cached_property
     def _whole(self) -> Whole:

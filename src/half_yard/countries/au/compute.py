@@ -7,7 +7,7 @@ from decimal import Decimal
 from functools import cache, partial
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.au import personal_services, property_sale
+from half_yard.countries.au import decline, personal_services, property_sale
 from half_yard.countries.au.asset_kinds import stop
 from half_yard.countries.au.carried_amounts import DEFERRED, OF_ACTIVITIES, OF_PEOPLE, TITLES, part_of
 from half_yard.countries.au.checks import findings_of
@@ -26,11 +26,12 @@ from half_yard.countries.au.forms import (
     property_gain,
     rent,
     shared_costs,
+    study_loan,
 )
 from half_yard.countries.au.frame import BOOKS, activities, people
 from half_yard.countries.au.items import item_stops
 from half_yard.countries.au.left_out import left_out
-from half_yard.countries.au.questions import ASSESSED_BEFORE
+from half_yard.countries.au.questions import ASSESSED_BEFORE, STUDY_LOAN
 from half_yard.countries.au.slips import slip_stops
 from half_yard.countries.au.small_values import has_pool
 from half_yard.countries.au.thing_kinds import HOME, VEHICLE
@@ -73,14 +74,35 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
             each.chief: memory.later(partial(asking.run, assessment.WHOLE, *each.people)) for each in returns
         },
         facts_of_people=memory.later(partial(asking.run, _facts_of_people)),
+        taken_of_assets=memory.later(partial(asking.run, _taken_of_assets)),
     )
 
 
 def _facts_of_people(ask: Ask) -> dict[str, dict[str, Decimal]]:
-    """This year's assessment, by which a person is known next year."""
+    """This year's assessment, by which a person is known next year, and what is then owed of study loans,
+    before it is indexed."""
     return {
-        person: {ASSESSED_BEFORE: ask(assessment.payable, person)["payable"].amount} for person in ask(people)
+        person: {
+            ASSESSED_BEFORE: ask(assessment.payable, person)["payable"].amount,
+            **({STUDY_LOAN: left} if (left := ask(study_loan.left, person)) else {}),
+        }
+        for person in ask(people)
     }
+
+
+def _taken_of_assets(ask: Ask) -> dict[str, Decimal]:
+    """Of assets of which it was typed what earlier years took: the others are worked out anew."""
+    return {
+        key: ask(decline.cost, key).amount - ask(decline.closing, key).amount for key in ask.of(_typed_before)
+    }
+
+
+def _typed_before(file: ClientFile) -> tuple[str, ...]:
+    return tuple(
+        key
+        for key, asset in file.assets.items()
+        if asset.prior_depreciation is not None and not stop(asset, file)
+    )
 
 
 def _return(file: ClientFile, person: str) -> Return:

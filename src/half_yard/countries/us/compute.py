@@ -66,7 +66,17 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
         alone={key: memory.later(partial(asking.run, of_the_return, sheet)) for key, sheet in CHAIN.items()},
         make_unusual=unusual,
         facts_of_next_year=memory.later(partial(asking.run, _facts_of_next_year)),
+        taken_of_assets=lambda: _taken_of_assets(used, whole()),
     )
+
+
+def _taken_of_assets(file: ClientFile, whole: Whole) -> dict[str, Decimal]:
+    """What the stories say, of every asset of which anything was ever taken or typed."""
+    return {
+        key: story.depreciated.amount
+        for key, story in whole.stories.items()
+        if story.depreciated.amount or file.assets[key].prior_depreciation is not None
+    }
 
 
 def of_the_return(ask: Ask, sheet: Callable[[Ask], Sheet]) -> Sheet:

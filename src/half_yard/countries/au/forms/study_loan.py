@@ -3,6 +3,8 @@ part of what is above them (Higher Education Support Act 2003)."""
 
 from __future__ import annotations
 
+from decimal import Decimal
+
 from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask
 from half_yard.countries.au.forms import income_tests, levy
@@ -29,6 +31,12 @@ def repayment(ask: Ask, person: str) -> Figure:
     income = ask(income_tests.tested, person)["repayment"]
     by_law = _by_steps(ask, income) if ask(rules).has("study_loan_1_from") else _above_steps(ask, income)
     return smaller_of(by_law, debt, label="repayment")
+
+
+def left(ask: Ask, person: str) -> Decimal:
+    """What is owed after it, in dollars."""
+    debt = persons_records.fact(ask, person, STUDY_LOAN, "study loans owed")
+    return Decimal(0) if debt is None else debt.amount - ask(repayment, person).amount
 
 
 def _by_steps(ask: Ask, income: Figure) -> Figure:
