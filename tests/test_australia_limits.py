@@ -60,6 +60,42 @@ class Levy(unittest.TestCase):
             self.assertTrue(compute(file).sheet("itr.owner").has("surcharge"))
 
 
+class PartsOfAYear(unittest.TestCase):
+    def with_facts(self, file: ClientFile, **facts: str) -> ClientFile:
+        owner = file.people["owner"].model_copy(
+            update={"facts": {key: Decimal(value) for key, value in facts.items()}}
+        )
+        return file.model_copy(update={"people": {**file.people, "owner": owner}})
+
+    def test_one_who_came_in_the_year_has_a_smaller_threshold(self) -> None:
+        """Income Tax Rates Act 1986, section 20: six months, 13,464 + 2,368 = 15,832 in 2024-25."""
+        for wages, tax in (("15832", 0), ("17832", 320), ("60000", 8788 + Decimal("378.88"))):
+            file = self.with_facts(australian(2025, wages=wages), resident_months="6")
+            self.assertEqual(line(file, "gross_tax"), tax, wages)
+        whole = self.with_facts(australian(2025, wages="60000"), resident_months="12")
+        self.assertEqual(line(whole, "gross_tax"), 8788)
+
+    def test_days_without_the_levy_and_the_surcharge(self) -> None:
+        """73 of 365 days exempt and 73 of half: 70% of 1,600; the surcharge of 1,000 on 292 days."""
+        file = australian(2025, wages="80000")
+        days = self.with_facts(file, levy_exempt_days="73", levy_half_exempt_days="73")
+        self.assertEqual(line(days, "medicare_levy"), 1120)
+        bare = uncovered(australian(2025, wages="100000"))
+        self.assertEqual(line(self.with_facts(bare, surcharge_free_days="73"), "surcharge"), 800)
+
+
+class OtherIncome(unittest.TestCase):
+    def test_lump_sums_and_shares(self) -> None:
+        """A twentieth of lump sum B (ITTPA s 83-10); the limit of the rate on the others is said."""
+        kinds = ("lump_sum_a", "lump_sum_b", "termination_payment", "super_lump_sum", "employee_shares")
+        file = australian(2025, *(item(kind, "2000") for kind in kinds))
+        self.assertEqual(line(file, "taxable_income"), 8100)
+        gaps = " ".join(mark.message for mark in compute(file).sheet("itr.owner")["payable"].gaps)
+        self.assertIn("has a limit", gaps)
+        only = compute(australian(2025, item("lump_sum_b", "2000"), item("employee_shares", "50")))
+        self.assertEqual(only.sheet("itr.owner")["payable"].gaps, ())
+
+
 class Deductions(unittest.TestCase):
     def test_gifts_and_own_super_make_no_loss(self) -> None:
         """ITAA 1997 s 26-55: of 3,000 of gifts 500 is left room for, of contributions nothing; a cost of
@@ -140,6 +176,46 @@ class Partners(unittest.TestCase):
 
 
 class Offsets(unittest.TestCase):
+    def test_foreign_tax_up_to_what_australia_takes_of_the_income(self) -> None:
+        """ITAA 1997 s 770-75: 900 whole; of 4,000 on 10,000 of 90,000 30% and the levy of 2%, 3,200; on 500
+        of income 1,000 at least."""
+        for income, paid, taken in (("10000", 900, 900), ("10000", 4000, 3200), ("500", 1500, 1000)):
+            abroad = item("foreign_income", income, boxes={"foreign_tax": Decimal(paid)})
+            file = australian(2025, abroad, wages=str(90000 - int(income)))
+            self.assertEqual(line(file, "foreign_offset"), taken)
+            self.assertEqual(line(file, "payable"), 17788 + 1800 - taken)
+
+    def test_foreign_tax_takes_no_more_than_there_is(self) -> None:
+        """20,000 in 2024-25: 288 of tax are gone with the low income offset; there is no levy."""
+        abroad = item("foreign_income", "20000", boxes={"foreign_tax": Decimal(800)})
+        sheet = compute(australian(2025, abroad)).sheet("itr.owner")
+        self.assertFalse(sheet.has("foreign_offset"))
+        self.assertEqual(sheet["payable"].amount, 0)
+
+    def test_the_limit_of_a_family_says_what_it_leaves_out(self) -> None:
+        abroad = item("foreign_income", "10000", boxes={"foreign_tax": Decimal(4000)})
+        sheet = compute(couple(australian(2025, abroad, wages="80000"))).sheet("itr.owner")
+        self.assertIn("left out", " ".join(mark.message for mark in sheet["payable"].gaps))
+
+    def test_super_for_a_spouse_with_little_income(self) -> None:
+        """ITAA 1997 s 290-230 to 235: 18% of 3,000, of 2,000 where the income is 38,000, nothing from 40,000
+        on; the income of a shop counts before its costs."""
+        for wages, offset in (("37000", 540), ("38000", 360), ("40000", None)):
+            gift = item("spouse_super", "3500")
+            file = couple(australian(2025, gift, item("other_income", wages, "spouse"), wages="90000"))
+            sheet = compute(file).sheet("itr.owner")
+            self.assertEqual(sheet["spouse_super"].amount if sheet.has("spouse_super") else None, offset)
+        owners = {"spouse": Decimal(100)}
+        spent = cost("purchases", "30000")
+        shop = couple(trading("39000", 2025, spent, shop={"owners": owners}, wages="90000"))
+        made = shop.model_copy(update={"items": {"t00001": item("spouse_super", "3500")}})
+        self.assertEqual(line(made, "spouse_super"), 180)
+
+    def test_offsets_that_are_typed(self) -> None:
+        kinds = ("super_stream_offset", "zone_offset", "invalid_offset", "other_offset")
+        file = australian(2025, *(item(kind, "100") for kind in kinds), wages="80000")
+        self.assertEqual(line(file, "after_offsets"), 14788 - 400)
+
     def test_a_business_that_is_not_small_brings_no_offset(self) -> None:
         """ITAA 1997 s 328-357: a turnover of 5 million."""
         for sales, has in (("4999999", True), ("5000000", False)):

@@ -30,8 +30,8 @@ from half_yard.review import Finding, Level, activity_findings
 from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
-    "Not part of it yet: offsets for a spouse and others, farms' averaging, lump sums, employee "
-    "shares, trusts, foreign tax, part-year residents, activity statements."
+    "Not part of it: the limits of the rate on lump sums, what of the seniors offset goes over to a spouse, "
+    "farm management deposits, foreign entities, working holiday makers, activity statements."
 )
 
 

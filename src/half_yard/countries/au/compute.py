@@ -13,6 +13,7 @@ from half_yard.countries.au.carried_amounts import DEFERRED, OF_ACTIVITIES, OF_P
 from half_yard.countries.au.checks import findings_of
 from half_yard.countries.au.forms import (
     assessment,
+    averaging,
     capital_allowances,
     car,
     gains,
@@ -79,12 +80,13 @@ def compute(file: ClientFile, memory: Memory) -> Computation:
 
 
 def _facts_of_people(ask: Ask) -> dict[str, dict[str, Decimal]]:
-    """This year's assessment, by which a person is known next year, and what is then owed of study loans,
-    before it is indexed."""
+    """This year's assessment, by which a person is known next year, what is then owed of study loans, before
+    it is indexed, and the incomes that are averaged."""
     return {
         person: {
             ASSESSED_BEFORE: ask(assessment.payable, person)["payable"].amount,
             **({STUDY_LOAN: left} if (left := ask(study_loan.left, person)) else {}),
+            **ask(averaging.of_next_year, person),
         }
         for person in ask(people)
     }
@@ -171,6 +173,8 @@ def _of_person(ask: Ask, person: str) -> Iterator[Sheet]:
     if ask(gains.applies, person):
         yield ask(gains.schedule.sheet, person)
     yield ask(income_tests.income_tests.sheet, person)
+    if ask(averaging.applies, person):
+        yield ask(averaging.averaging.sheet, person)
     yield ask(assessment.WHOLE, person)
     if ask(instalments.applies, person):
         yield ask(instalments.instalments.sheet, person)

@@ -25,10 +25,15 @@ EARLY_EXPENSING = gap(
     "The write-off of assets used first before July 1, 2023 depends on days of purchase that are not asked."
 )
 AVERAGING = gap(
-    "Tax on income of primary production is averaged over years unless that was given up (Division 392): "
-    "that is not computed."
-)
+    "Tax on income of primary production is averaged over years (Division 392), but no taxable income of "
+    "an earlier year is typed.", "Type them for the person, or say that averaging was given up.",
+)  # fmt: skip
 PARTNERS_LOSS = gap("Whether the loss of a partnership counts for a partner (Division 35) is not computed.")
+LUMP_SUM = gap("The rate on lump sums and termination payments has a limit: its offset is missing.")
+FOREIGN_LIMIT = gap(
+    "Above 1,000 the offset for foreign tax is limited by tax and levy without that income: what a family "
+    "has less of the levy, and the surcharge, are left out of it."
+)
 STUDY_LOAN_LIMIT = gap("Repayments of a study loan are not limited: the debt is not typed.", "Type it.")
 
 

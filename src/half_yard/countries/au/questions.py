@@ -8,7 +8,7 @@ from half_yard.records import ClientFile
 
 NOTHING_ELSE = Question(
     "nothing_else", "Nothing else belongs on the returns", False,
-    "no other income than what is entered, no further deductions or offsets, all resident all year",
+    "no other income than what is entered, no further deductions or offsets",
     anew=True,
 )  # fmt: skip
 GST_REGISTERED = Question(
@@ -60,23 +60,67 @@ LOSS_TESTS = (PROFITS, PROPERTY_TEST, ASSETS_TEST)
 OF_BUSINESS = (HOBBY, PERSONAL_SKILLS, SIMPLIFIED, *EXCEPTED, *LOSS_TESTS, DISCRETION)
 STUDY_LOAN = "study_loan_debt"
 """The fact of a person that is what is owed of study loans, in dollars."""
+RESIDENT_MONTHS = "resident_months"
+"""The fact of a person that is in how many months they were resident, where not all year (item A2)."""
+EXEMPT_DAYS, HALF_EXEMPT_DAYS, FREE_DAYS = "levy_exempt_days", "levy_half_exempt_days", "surcharge_free_days"
+"""The facts of a person that are on how many days they were exempt of the levy, of half of it (item M1), and
+not liable to the surcharge (item M2)."""
 INSTALMENT_RATE = "instalment_rate"
 """The fact of a person that is the instalment rate of the agency's notice, in percent."""
 SIGNED_ON, ASSESSED_BEFORE = "declaration_signed", "assessed_before"
 """The choice of a person that is the day of the declaration, as YYYY-MM-DD, and the fact that is the amount
 of last year's assessment, in dollars."""
+AVERAGED_BACK = 4
+"""So many earlier years are averaged with this one (s 392-45)."""
 CHILDREN = "dependent_children"
 """The fact of the household that is how many children depend on it."""
 HOUSEHOLD_QUESTIONS = (NOTHING_ELSE, GST_REGISTERED)
 PERSON_QUESTIONS = (COVERED, SENIOR)
+NOT_AVERAGED = Question(
+    "not_averaged", "Averaging was given up", False, "for good, in any earlier year (s 392-25)",
+)  # fmt: skip
+
+
+def averaged(year: int) -> str:
+    """The fact of a person that is the basic taxable income of an earlier year: 1 for last year, 2 before."""
+    return f"averaged_{year}"
+
+
+def has_farm(file: ClientFile, person: str) -> bool:
+    """Whether a person has a business of primary production."""
+    return any(
+        PRIMARY.of(each.answers) and each.kind == "business" and each.owners.get(person)
+        for each in file.activities.values()
+    )
+
+
+def _averaging_fields(file: ClientFile, path: str) -> list[Field]:
+    year = file.tax_year
+    return [
+        NOT_AVERAGED.field(path),
+        *(
+            Field(f"{path}/facts/{averaged(back)}", f"Taxable income {year - back - 1}-{(year - back) % 100}",
+                  FieldKind.AMOUNT, optional=True, hint="for averaging, without gains")
+            for back in range(1, AVERAGED_BACK + 1)
+        ),
+    ]  # fmt: skip
 
 
 def person_fields(file: ClientFile, person: str) -> list[Field]:
     """What is asked of one person."""
-    del file
     path = f"/people/{person}"
+    farm = _averaging_fields(file, path) if has_farm(file, person) else []
     return [
+        *farm,
         *(each.field(path) for each in PERSON_QUESTIONS),
+        Field(f"{path}/facts/{FREE_DAYS}", "Days of cover or exemption", FieldKind.AMOUNT, optional=True,
+              hint="M2, if not covered all year"),
+        Field(f"{path}/facts/{EXEMPT_DAYS}", "Days exempt of the levy", FieldKind.AMOUNT, optional=True,
+              hint="M1, full exemption"),
+        Field(f"{path}/facts/{HALF_EXEMPT_DAYS}", "Days exempt of half of it", FieldKind.AMOUNT,
+              optional=True, hint="M1, half exemption"),
+        Field(f"{path}/facts/{RESIDENT_MONTHS}", "Months resident", FieldKind.AMOUNT, optional=True,
+              hint="A2, if not all year"),
         Field(f"{path}/facts/{STUDY_LOAN}", "Study loans owed", FieldKind.AMOUNT, optional=True,
               hint="HELP and the like; repayment is at most this"),
         Field(f"{path}/facts/{INSTALMENT_RATE}", "Instalment rate, percent", FieldKind.AMOUNT, optional=True,

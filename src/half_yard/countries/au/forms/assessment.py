@@ -5,12 +5,12 @@ from __future__ import annotations
 from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.au import gaps, slips
-from half_yard.countries.au.forms import itr, levy, offsets, p8, study_loan
+from half_yard.countries.au.forms import averaging, foreign_tax, itr, levy, offsets, p8, study_loan
+from half_yard.countries.au.forms.basic_tax import basic_tax
 from half_yard.countries.au.forms.itr import taxable
 from half_yard.countries.au.frame import BOOKS, days_of_year, has_spouse, rules, spouse_of
-from half_yard.countries.au.items import withheld
+from half_yard.countries.au.items import SPOUSE_SUPER, of_person, withheld
 from half_yard.countries.au.questions import SENIOR
-from half_yard.countries.tax_brackets import by_brackets
 from half_yard.figures import (
     Figure,
     Mark,
@@ -18,12 +18,20 @@ from half_yard.figures import (
     Role,
     difference,
     not_below_zero,
+    smaller_of,
     total,
 )
 from half_yard.sharing import split
 
 WHOLE = itr.itr.sheet
 """The return with the estimate of its assessment, to be asked for."""
+TYPED = (
+    ("super_stream_offset", "T2", "Australian superannuation income stream offset"),
+    ("zone_offset", "T4", "Zone or overseas forces"),
+    ("invalid_offset", "T5", "Invalid and invalid carer"),
+    ("other_offset", "T6-9", "Other offsets"),
+)
+"""Offsets that are what was typed, as (kind, item, title)."""
 OLD_ENOUGH = 66
 """The least age-pension age of these years, in years; who has it is asked."""
 OF_AGE = 18
@@ -34,19 +42,26 @@ def tax(page: Page, ask: Ask, person: str) -> None:
     """Tax, and the offsets, which take no more than it (Division 63)."""
     page.section = "Tax"
     income = ask(taxable, person)["taxable_income"]
-    gross = page.line(
-        "gross_tax",
-        "",
-        "Tax on taxable income",
-        by_brackets(income, ask(rules), "").marked(*ask(itr.unaveraged, person)),
-        Role.SUBTOTAL,
-    )
+    missing = ask(averaging.may_apply, person) and not ask(averaging.applies, person)
+    whole = ask(basic_tax, person, income).marked(*([gaps.AVERAGING] if missing else []))
+    averaged = ask(averaging.adjustment, person) if ask(averaging.applies, person) else None
+    if averaged is not None and averaged["more"].amount:
+        more = page.line("averaging_tax", "", "Extra income tax of averaging", averaged["more"])
+        whole = total((whole, more), "tax")
+    gross = page.line("gross_tax", "", "Tax on taxable income", whole, Role.SUBTOTAL)
     less = [page.line("low_income_offset", "", "Low income tax offset", offsets.low_income(ask, income))]
     if ask(rules).has("lmito_max"):
         middle = offsets.low_and_middle(ask, income)
         less.append(page.line("middle_income_offset", "", "Low and middle income tax offset", middle))
+    if averaged is not None and averaged["offset"].amount:
+        less.append(page.line("averaging_offset", "", "Averaging tax offset", averaged["offset"]))
     if (senior := ask(offsets.seniors, person)).amount:
         less.append(page.line("seniors_offset", "T1", "Seniors and pensioners tax offset", senior))
+    if (of_spouse := ask(offsets.of_spouse_super, person)).amount:
+        less.append(page.line(SPOUSE_SUPER, "T3", "Superannuation contribution for the spouse", of_spouse))
+    for kind, number, title in TYPED:
+        if typed := of_person(ask, person, kind):
+            less.append(page.line(kind, number, title, total(typed)))
     business = ask(offsets.small_business, person, gross)
     if business.amount:
         less.append(page.line("small_business_offset", "", "Small business income tax offset", business))
@@ -83,9 +98,14 @@ def payable(page: Page, ask: Ask, person: str) -> None:
     ]
     if (more := ask(levy.surcharge, person)).amount:
         lines.append(page.line("surcharge", "M2", "Medicare levy surcharge", more))
+    abroad = smaller_of(ask(foreign_tax.offset, person), total(lines, "tax, levy and surcharge"))
+    less = []
+    if abroad.amount:
+        less.append(page.line("foreign_offset", "20 O", "Foreign income tax offset", abroad, Role.COST))
     if (repaid := ask(study_loan.repayment, person)).amount or repaid.marks:
         lines.append(page.line("study_loan", "", "Study loan repayment", repaid))
-    page.line("payable", "", "Total payable", total(lines), Role.TOTAL)
+    due = difference(total(lines), *less) if less else total(lines)
+    page.line("payable", "", "Total payable", due, Role.TOTAL)
 
 
 def _withheld_from(ask: Ask, activity: str, person: str) -> list[Figure]:

@@ -20,7 +20,6 @@ from half_yard.figures import (
     not_below_zero,
     smaller_of,
     stated,
-    times,
     total,
 )
 from half_yard.records.amounts import HUNDRED
@@ -39,16 +38,14 @@ def instalments(ask: Ask, person: str) -> Page:
 
 def instalment_income(ask: Ask, person: str) -> Figure:
     """Gross income from business and investments, without gains, wages and franking credits."""
-    business = [
-        times(ask(p8.income, key)["total_income"], ask(BOOKS.shares, key)[person])
-        for key in ask(p8.of_person, person)
-    ]
     paid = (
         *persons_records.of_person(ask, person, "interest", "interest"),
         *of_person(ask, person, "share_dividends"),
         *ITEMS.boxes(ask, "share_dividends", FRANKED, person),
     )
-    return total((*business, *rent.label(ask, person, "gross_rent"), *paid), "instalment income")
+    return total(
+        (*ask(p8.gross_of_person, person), *rent.label(ask, person, "gross_rent"), *paid), "instalment income"
+    )
 
 
 def notional_tax(ask: Ask, person: str) -> Figure:

@@ -12,6 +12,7 @@ from half_yard.countries.au.items import (
     FRANKED,
     FRANKING,
     ITEMS,
+    LUMP_SUM_B,
     PARTNERSHIP,
     RENTAL_LOSS,
     SMALL_BUSINESS,
@@ -24,21 +25,28 @@ from half_yard.figures import (
     Carries,
     Figure,
     Form,
-    Mark,
     Page,
     Role,
     difference,
     not_below_zero,
     smaller_of,
+    times,
     total,
 )
 
+LUMP_SUMS = (
+    ("lump_sum_a", "3", "Employer lump sum payments, A"),
+    ("termination_payment", "4", "Employment termination payments"),
+    ("super_lump_sum", "8", "Australian superannuation lump sum payments"),
+)
+"""Income of which the rate has a limit."""
 INCOME = (
     ("allowances", "2", "Allowances, earnings, tips, director's fees"),
     ("government_payments", "5", "Australian Government allowances and payments"),
     ("government_pension", "6", "Australian Government pensions and allowances"),
     ("super_stream", "7", "Australian annuities and superannuation income streams"),
 )
+SHARES = (("employee_shares", "12", "Employee share schemes"),)
 OTHER_INCOME = (
     ("foreign_income", "20", "Foreign source income"),
     ("other_income", "24", "Other income"),
@@ -71,11 +79,12 @@ def income(page: Page, ask: Ask, person: str) -> None:
     wages = page.line(
         "wages", "1", "Salary or wages", total(persons_records.of_person(ask, person, "wages", "wages"))
     )
-    lines = [wages, *_typed(page, ask, person, INCOME)]
+    lines = [wages, *_typed(page, ask, person, INCOME), *_lump_sums(page, ask, person)]
     interest = total(persons_records.of_person(ask, person, "interest", "interest"))
     lines.append(page.line("interest", "10", "Gross interest", interest))
     if paid := dividends_of(ask, person):
         lines.append(page.line("share_dividends", "11", "Dividends with franking credits", total(paid)))
+    lines += _typed(page, ask, person, SHARES)
     lines += _business(page, ask, person)
     if ask(gains.applies, person):
         lines.append(page.line("gains", "18", "Net capital gain", ask(gains.net_gain, person)["net"]))
@@ -86,6 +95,24 @@ def income(page: Page, ask: Ask, person: str) -> None:
     all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
     whole = total(lines).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
     page.line("total_income", "", "Total income or loss", whole, Role.TOTAL)
+
+
+def _lump_sums(page: Page, ask: Ask, person: str) -> list[Figure]:
+    """Items 3, 4 and 8."""
+    lines = [
+        page.line(kind, number, title, total(figures).marked(gaps.LUMP_SUM))
+        for kind, number, title in LUMP_SUMS
+        if (figures := of_person(ask, person, kind))
+    ]
+    if part := _of_lump_sum_b(ask, person):
+        lines.append(page.line("lump_sum_b", "3", "Employer lump sum payments, B", total(part)))
+    return lines
+
+
+def _of_lump_sum_b(ask: Ask, person: str) -> list[Figure]:
+    """What counts of each (ITTPA s 83-10)."""
+    part = ask(rules).figure("lump_sum_b_part", label="part that counts")
+    return [times(each, part) for each in of_person(ask, person, LUMP_SUM_B)]
 
 
 def _above_pool(ask: Ask, person: str) -> list[Figure]:
@@ -137,12 +164,6 @@ def _distributed(ask: Ask, person: str, kind: str) -> list[Figure]:
 def small_business_shares(ask: Ask, person: str) -> list[Figure]:
     """The net small business income in them."""
     return [each for kind in (PARTNERSHIP, TRUST) for each in ITEMS.boxes(ask, kind, SMALL_BUSINESS, person)]
-
-
-def unaveraged(ask: Ask, person: str) -> tuple[Mark, ...]:
-    """That tax is not averaged, where income of primary production is above nothing (s 392-10)."""
-    farms = [key for key in ask(p8.of_person, person) if ask(p8.is_primary, key)]
-    return (gaps.AVERAGING,) if any(ask(p8.net_of, key, person).amount > 0 for key in farms) else ()
 
 
 def own_businesses(ask: Ask, person: str) -> tuple[str, ...]:
@@ -245,14 +266,26 @@ def taxable(page: Page, ask: Ask, person: str) -> None:
 
 def _without_business(ask: Ask, person: str) -> list[Figure]:
     """Income but for business and gains."""
+    return [*_with_little_cost(ask, person), *rent.label(ask, person, "net_rent")]
+
+
+def assessable(ask: Ask, person: str) -> Figure:
+    """Assessable income: rents and receipts of business before their costs (s 6-5)."""
+    gained = [ask(gains.net_gain, person)["net"]] if ask(gains.applies, person) else []
+    gross = (*rent.label(ask, person, "gross_rent"), *ask(p8.gross_of_person, person), *gained)
+    return total((*_with_little_cost(ask, person), *gross), "assessable income")
+
+
+def _with_little_cost(ask: Ask, person: str) -> list[Figure]:
+    """Income but for business, rent and gains."""
     return [
         *persons_records.of_person(ask, person, "wages", "wages"),
         *persons_records.of_person(ask, person, "interest", "interest"),
         *dividends_of(ask, person),
-        *of_person(ask, person, *(kind for kind, _, _ in (*INCOME, *OTHER_INCOME))),
+        *of_person(ask, person, *(kind for kind, _, _ in (*LUMP_SUMS, *INCOME, *SHARES, *OTHER_INCOME))),
+        *_of_lump_sum_b(ask, person),
         *_distributed(ask, person, PARTNERSHIP),
         *_distributed(ask, person, TRUST),
-        *rent.label(ask, person, "net_rent"),
         *_above_pool(ask, person),
     ]
 

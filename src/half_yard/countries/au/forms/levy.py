@@ -4,11 +4,19 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, person_of
+from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.au.forms import income_tests, itr
-from half_yard.countries.au.frame import has_spouse, rules, spouse_of
+from half_yard.countries.au.frame import days_of_year, has_spouse, rules, spouse_of
 from half_yard.countries.au.items import of_person
-from half_yard.countries.au.questions import CHILDREN, COVERED, SENIOR
+from half_yard.countries.au.questions import (
+    CHILDREN,
+    COVERED,
+    EXEMPT_DAYS,
+    FREE_DAYS,
+    HALF_EXEMPT_DAYS,
+    SENIOR,
+)
+from half_yard.countries.persons_records import fact
 from half_yard.figures import (
     NOTHING,
     Figure,
@@ -18,10 +26,12 @@ from half_yard.figures import (
     entered,
     not_below_zero,
     smaller_of,
+    stated,
     total,
 )
 
 TIERS = (3, 2, 1)
+TWO = stated(Decimal(2), "half")
 
 
 def _income(ask: Ask, person: str) -> Figure:
@@ -35,6 +45,23 @@ def children(ask: Ask) -> Figure:
 
 
 def medicare(ask: Ask, person: str) -> Figure:
+    """The levy on the days on which a person was not exempt of it or of half (item M1; ITAA 1936 s 251T)."""
+    whole = ask(for_all_days, person)
+    exempt = fact(ask, person, EXEMPT_DAYS, "days exempt")
+    half = fact(ask, person, HALF_EXEMPT_DAYS, "days exempt of half")
+    off = [*([exempt] if exempt else []), *([half / TWO] if half else [])]
+    return by_days(ask, whole, total(off, "days without it")) if off else whole
+
+
+def by_days(ask: Ask, amount: Figure, off: Figure) -> Figure:
+    """The part of an amount in cents that falls on the other days of the year."""
+    first, last = days_of_year(ask.of(tax_year))
+    days = stated(Decimal((last - first).days + 1), "days of the year")
+    left = not_below_zero(difference(days, off), "days that count")
+    return (amount * left / days).in_cents().named(amount.label)
+
+
+def for_all_days(ask: Ask, person: str) -> Figure:
     """What of the levy is left for a person: less for a family (Medicare Levy Act 1986, section 8)."""
     single = ask(of_one, person)
     if not single.amount or not (ask(has_spouse) or ask(children).amount):
@@ -49,7 +76,12 @@ def _is_senior(ask: Ask, person: str) -> bool:
 def of_one(ask: Ask, person: str) -> Figure:
     """The levy before what a family has less: a part of taxable income; nothing below the threshold, a tenth
     of what is above it where that is less (sections 6 and 7)."""
-    values, income, start = ask(rules), _income(ask, person), ask(threshold, person)
+    return ask(levy_on, person, _income(ask, person))
+
+
+def levy_on(ask: Ask, person: str, income: Figure) -> Figure:
+    """The same on an income."""
+    values, start = ask(rules), ask(threshold, person)
     over = not_below_zero(difference(income, start), "above the threshold")
     shaded = (over * values.figure("medicare_shade_in_rate", label="part of it")).in_cents()
     whole = (income * values.figure("medicare_levy_rate", label="levy")).in_cents()
@@ -113,6 +145,8 @@ def surcharge(ask: Ask, person: str) -> Figure:
         if reached := above(tested, start):
             rate = values.figure(f"surcharge_{tier}_rate", label="surcharge")
             base = total((_income(ask, person), *of_person(ask, person, "fringe_benefits")))
-            return (base * rate).in_cents().where(reached)
+            made = (base * rate).in_cents().where(reached)
+            free = fact(ask, person, FREE_DAYS, "days of cover")
+            return made if free is None else by_days(ask, made, free)
     lowest = values.figure(f"surcharge_{kind}_1_above", label="tier 1")
     return NOTHING.where(below(tested, lowest))

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask, person_of
 from half_yard.countries.au.forms import income_tests, itr, losses, p8
-from half_yard.countries.au.frame import has_spouse, rules
+from half_yard.countries.au.frame import has_spouse, rules, spouse_of
+from half_yard.countries.au.items import SPOUSE_SUPER, of_person
 from half_yard.countries.au.questions import SENIOR
 from half_yard.figures import (
     NOTHING,
@@ -60,6 +61,20 @@ def seniors(ask: Ask, person: str) -> Figure:
     over = not_below_zero(difference(rebate, start), "rebate income above it")
     less = (over * values.figure("seniors_rate", label="part of it")).in_cents()
     return not_below_zero(difference(most, less), "seniors offset")
+
+
+def of_spouse_super(ask: Ask, person: str) -> Figure:
+    """Item T3: a part of what was contributed for a spouse with little income (ITAA 1997 s 290-230)."""
+    paid, other = total(of_person(ask, person, SPOUSE_SUPER), "contributions"), ask(spouse_of, person)
+    if not paid.amount or not other:
+        return NOTHING
+    values, added = ask(rules), of_person(ask, other, "fringe_benefits", "reportable_super")
+    income = total((ask(itr.assessable, other), *added), "income of the spouse")
+    start = values.figure("spouse_super_from", label="income from which it falls")
+    over = not_below_zero(difference(income, start), "above it")
+    most = not_below_zero(difference(values.figure("spouse_super_most", label="most that counts"), over))
+    counted = smaller_of(paid, most, label="contributions that count")
+    return (counted * values.figure("spouse_super_rate", label="part of it")).in_cents()
 
 
 def small_business(ask: Ask, person: str, tax: Figure) -> Figure:

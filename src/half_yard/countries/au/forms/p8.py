@@ -11,7 +11,18 @@ from half_yard.countries.au.statement_lines import BUSINESS_EXPENSES, BUSINESS_I
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
 from half_yard.countries.own_lines import own_lines
-from half_yard.figures import NOTHING, NOTHING_ENTERED, Carries, Figure, Form, Page, Role, difference, total
+from half_yard.figures import (
+    NOTHING,
+    NOTHING_ENTERED,
+    Carries,
+    Figure,
+    Form,
+    Page,
+    Role,
+    difference,
+    times,
+    total,
+)
 from half_yard.review import shares_add_up
 from half_yard.sharing import split
 
@@ -98,6 +109,14 @@ def share(page: Page, ask: Ask, activity: str, person: str) -> None:
     if small := ask(small_values.at_once, activity, person):
         own = difference(own, page.line("at_once", "P", "Small assets, deducted at once", total(small)))
     page.line("net_income", "", "Own net income or loss", own, Role.TOTAL)
+
+
+def gross_of_person(ask: Ask, person: str) -> list[Figure]:
+    """A person's parts of the income of their businesses, before expenses."""
+    return [
+        times(ask(income, key)["total_income"], ask(BOOKS.shares, key)[person])
+        for key in ask(of_person, person)
+    ]
 
 
 def of_person(ask: Ask, person: str) -> tuple[str, ...]:

@@ -26,7 +26,7 @@ STEPS = 18
 def repayment(ask: Ask, person: str) -> Figure:
     """Nothing without a debt, or where no levy is paid because income is low; at most the debt."""
     debt = persons_records.fact(ask, person, STUDY_LOAN, "study loans owed")
-    if debt is None or not debt.amount or not ask(levy.medicare, person).amount:
+    if debt is None or not debt.amount or not ask(levy.for_all_days, person).amount:
         return NOTHING
     income = ask(income_tests.tested, person)["repayment"]
     by_law = _by_steps(ask, income) if ask(rules).has("study_loan_1_from") else _above_steps(ask, income)
