@@ -111,6 +111,8 @@ class PlainReturn(unittest.TestCase):
         )  # fmt: skip
         owner = file.people["owner"].model_copy(update={"facts": {"study_loan_debt": Decimal(debt)}})
         file = file.model_copy(update={"people": {"owner": owner}})
+        # Labels have no cents: each is cut before anything is added.
+        wages, sales, rents = (Decimal(int(each)) for each in (wages, sales, rents))
         earned = max(wages + sales + rents - 30000, Decimal(0))
         given_away = min(Decimal(gifts), earned)
         capped = min(Decimal(own), number("concessional_cap", year), earned - given_away)

@@ -51,17 +51,18 @@ class Property(unittest.TestCase):
         works = Decimal("4010.96") + Decimal("2016.44")
         self.assertEqual(amount(file, "sale.s00001/works"), works)
         self.assertEqual(amount(file, f"rent.{FLAT}/works"), Decimal("2016.44"))
-        self.assertEqual(line(file, "gains"), (20000 + works) / 2)
+        self.assertEqual(amount(file, "gains.owner/net"), (20000 + works) / 2)
+        self.assertEqual(line(file, "gains"), 13013)
 
     def test_the_gain_is_of_the_year_of_the_contract(self) -> None:
-        """Example 41: contract on June 28, settlement on August 10."""
+        """Example 41: contract on June 28, settlement on August 10; of 280.82 label F has no cents."""
         home = land("400000", "2015-03-01", **sold("500000", "2025-06-28"))
         settled = datetime.date(2025, 8, 10)
         building = bought("capital_works", "100000", "2015-03-01", FLAT, disposed=settled)
         self.assertTrue(compute(flat(2025, home, building)).sheet("itr.owner").has("gains"))
         after = compute(flat(2026, home, building)).sheet("itr.owner")
         self.assertFalse(after.has("gains"))
-        self.assertEqual(after["rent_works"].amount, Decimal("280.82"))
+        self.assertEqual(after["rent_works"].amount, 280)
 
     def test_twelve_months_lie_between_the_days(self) -> None:
         """Section 115-25: neither the day of purchase nor that of the sale is counted."""

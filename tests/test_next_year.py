@@ -92,7 +92,8 @@ def carrying_lines() -> Iterator[tuple[str, str]]:
     for path in sorted(ROOM.rglob("*.py")):
         for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
             if isinstance(node, ast.Call) and any(word.arg == "carries" for word in node.keywords):
-                key = ast.unparse(node.args[0]).strip("f\"'")
+                by_page = isinstance(node.func, ast.Name)  # label(page, key, …), else page.line(key, …)
+                key = ast.unparse(node.args[1 if by_page else 0]).strip("f\"'")
                 yield str(path.relative_to(ROOM)), key.replace("{key}.", "").replace(".{number}", "")
 
 

@@ -23,6 +23,7 @@ WORDS = {
     Operation.CENTS: "rounded half up to cents",
     Operation.THREE_PLACES: "rounded half up to three places",
     Operation.FOUR_PLACES: "rounded half up to four places",
+    Operation.WITHOUT_CENTS: "its cents left out",
     Operation.WHOLE_UP: "counted, a part of one as one",
     Operation.WHOLE_DOWN: "counted in whole ones",
     Operation.CARRIED: "carried from",

@@ -1,8 +1,7 @@
 """The figure: an exact amount that knows its label, its operation and its parts.
 
 Arithmetic on figures builds the explanation by itself, so what is explained and what is computed can
-never disagree. A figure is compared by identity: two lines that happen to show the same amount are two
-figures.
+never disagree. A figure is compared by identity: two lines that show the same amount are two figures.
 """
 
 from __future__ import annotations
@@ -13,7 +12,15 @@ from decimal import Decimal
 from enum import StrEnum
 from typing import Final
 
-from half_yard.figures.rounding import ZERO, to_cents, to_dollars, to_places, whole_down, whole_up
+from half_yard.figures.rounding import (
+    ZERO,
+    to_cents,
+    to_dollars,
+    to_places,
+    whole_down,
+    whole_up,
+    without_cents,
+)
 
 
 class Operation(StrEnum):
@@ -32,6 +39,7 @@ class Operation(StrEnum):
     CENTS = "rounded to cents"
     THREE_PLACES = "rounded to three places"
     FOUR_PLACES = "rounded to four places"
+    WITHOUT_CENTS = "cents left out"
     WHOLE_UP = "counted, a part as one"
     WHOLE_DOWN = "counted in whole"
     CARRIED = "carried from"
@@ -181,6 +189,10 @@ class Figure:
     def in_cents(self) -> Figure:
         """Rounded half up to cents; a figure already in cents is returned as it is."""
         return self._rounded(to_cents(self.amount), Operation.CENTS)
+
+    def without_cents(self) -> Figure:
+        """In whole dollars, cents left out; a figure already whole is returned as it is."""
+        return self._rounded(without_cents(self.amount), Operation.WITHOUT_CENTS)
 
     def in_three_places(self) -> Figure:
         """A part of one, rounded half up to three decimal places."""

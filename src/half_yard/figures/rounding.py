@@ -4,7 +4,7 @@
 instructions, Rounding Off to Whole Dollars; 26 CFR 301.6102-1). A negative amount is rounded by its size.
 """
 
-from decimal import ROUND_CEILING, ROUND_FLOOR, ROUND_HALF_UP, Decimal
+from decimal import ROUND_CEILING, ROUND_DOWN, ROUND_FLOOR, ROUND_HALF_UP, Decimal
 
 CENT = Decimal("0.01")
 DOLLAR = Decimal(1)
@@ -19,6 +19,11 @@ def to_cents(amount: Decimal) -> Decimal:
 def to_dollars(amount: Decimal) -> Decimal:
     """The amount in dollars, rounded to the whole dollar; never a negative zero."""
     return amount.quantize(DOLLAR, ROUND_HALF_UP) + 0
+
+
+def without_cents(amount: Decimal) -> Decimal:
+    """The amount in whole dollars, its cents left out; never a negative zero."""
+    return amount.quantize(DOLLAR, ROUND_DOWN) + 0
 
 
 def to_places(amount: Decimal, places: int) -> Decimal:

@@ -8,6 +8,7 @@ from half_yard.figures.figure import NOT_BELOW_ZERO, Entered, Figure, Operation,
 SAID_APART = 3
 """So many parts of a sum are named; of more the largest two and how many others."""
 DEEPEST = 3
+ROUNDED = {Operation.WITHOUT_CENTS: "without its cents"}
 FRACTIONS = {"0.5": "half of", "1": "all of", "0.25": "a quarter of"}
 
 
@@ -68,13 +69,16 @@ def _made_of(figure: Figure, depth: int) -> str:
         case (
             Operation.DOLLARS
             | Operation.CENTS
+            | Operation.WITHOUT_CENTS
             | Operation.THREE_PLACES
             | Operation.FOUR_PLACES
             | Operation.WHOLE_UP
             | Operation.WHOLE_DOWN
         ):
             return (
-                _made_of(parts[0], depth) if parts[0].place is None else f"{term(parts[0], depth)}, rounded"
+                _made_of(parts[0], depth)
+                if parts[0].place is None
+                else f"{term(parts[0], depth)}, {ROUNDED.get(figure.operation, 'rounded')}"
             )
         case Operation.CARRIED | Operation.SUPPOSED:
             return (

@@ -9,7 +9,15 @@ from functools import partial
 
 from half_yard.figures.figure import Entered, Figure, Operation, Place
 from half_yard.figures.remembered import Remembered
-from half_yard.figures.rounding import ZERO, to_cents, to_dollars, to_places, whole_down, whole_up
+from half_yard.figures.rounding import (
+    ZERO,
+    to_cents,
+    to_dollars,
+    to_places,
+    whole_down,
+    whole_up,
+    without_cents,
+)
 from half_yard.figures.sheet import Line, Sheet
 
 
@@ -33,6 +41,7 @@ ROUNDED = {
     Operation.CENTS: to_cents,
     Operation.THREE_PLACES: lambda amount: to_places(amount, 3),
     Operation.FOUR_PLACES: lambda amount: to_places(amount, 4),
+    Operation.WITHOUT_CENTS: without_cents,
     Operation.WHOLE_UP: whole_up,
     Operation.WHOLE_DOWN: whole_down,
 }

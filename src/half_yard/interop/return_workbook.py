@@ -31,6 +31,7 @@ FUNCTIONS = {
     Operation.SUM: "SUM({})", Operation.SMALLER: "MIN({})", Operation.LARGER: "MAX({})",
     Operation.DOLLARS: "ROUND({},0)", Operation.CENTS: "ROUND({},2)",
     Operation.THREE_PLACES: "ROUND({},3)", Operation.FOUR_PLACES: "ROUND({},4)",
+    Operation.WITHOUT_CENTS: "TRUNC({})",
     Operation.WHOLE_UP: "CEILING({},1)", Operation.WHOLE_DOWN: "FLOOR({},1)",
 }  # fmt: skip
 

@@ -12,11 +12,14 @@ from half_yard.countries.au.elsewhere import ELSEWHERE
 from half_yard.countries.au.frame import STATUS
 from half_yard.countries.au.items import ITEMS
 from half_yard.countries.au.questions import (
+    CREDITORS,
+    DEBTORS,
     HOUSEHOLD_QUESTIONS,
     OF_BUSINESS,
     PERSON_QUESTIONS,
     PERSONAL_SKILLS,
     SIGNED_ON,
+    TO_ASSOCIATES,
     household_fields,
     person_fields,
 )
@@ -24,6 +27,12 @@ from half_yard.countries.au.slips import WITHHELD
 from half_yard.countries.offered import Elsewhere, Question
 from half_yard.records import Activity, ClientFile
 from half_yard.records.choices import Option
+
+OF_ITEMS = (
+    (DEBTORS, "Trade debtors on June 30", "item P11"),
+    (CREDITORS, "Trade creditors on June 30", "item P12"),
+    (TO_ASSOCIATES, "Paid to associated persons", "item P14"),
+)
 
 
 class AustraliaAsked(Asked):
@@ -117,6 +126,10 @@ class AustraliaAsked(Asked):
         return [
             Field(f"/activities/{key}/facts/{WITHHELD}", "Tax withheld from its payments", FieldKind.AMOUNT,
                   optional=True),
+            *(
+                Field(f"/activities/{key}/facts/{fact}", words, FieldKind.AMOUNT, optional=True, hint=hint)
+                for fact, words, hint in OF_ITEMS
+            ),
             *personal_services.fields(key, file.activities[key]),
         ]  # fmt: skip
 

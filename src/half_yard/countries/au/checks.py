@@ -14,7 +14,7 @@ from half_yard.countries.au.identity import business_number_problem
 from half_yard.countries.au.items import SALE, WORKS_TAKEN
 from half_yard.countries.au.ledger import LEDGER
 from half_yard.countries.au.left_out import REASONS, why_left_out
-from half_yard.countries.au.questions import GST_REGISTERED
+from half_yard.countries.au.questions import GST_REGISTERED, NOT_COUNTED
 from half_yard.countries.au.thing_use import shared_findings
 from half_yard.countries.au.year_rules import rules_for
 from half_yard.countries.repairs import repair_findings
@@ -51,6 +51,7 @@ def findings_of(
         *repair_findings(entries, LEDGER.asset_doubts(file.tax_year)),
         *_registration(file, sheets),
         *_property_sold(file),
+        *_stock(file, sheets),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)
@@ -61,6 +62,19 @@ def _business_numbers(file: ClientFile) -> Iterator[Finding]:
     for key, activity in sorted(file.activities.items()):
         if problem := business_number_problem(activity.employer_number):
             yield Finding(Level.WARNING, problem, f"/activities/{key}/employer_number", "Mend it.")
+
+
+def _stock(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:
+    """Businesses with an opening stock and no closing one, so that all of it counts as sold."""
+    for sheet in sheets:
+        if not (sheet.statement and sheet.has("opening_stock") and sheet["opening_stock"].amount):
+            continue
+        rows = (each.line for each in file.entries.values() if each.activity == sheet.about)
+        if not sheet["closing_stock"].amount and "closing_stock" not in rows:
+            words = f"{sheet.subject}: there was stock on July 1, but none is typed for June 30."
+            mend = "Enter the closing stock, 0 where all was sold, or say that it was not counted."
+            path = f"/activities/{sheet.about}/answers/{NOT_COUNTED.key}"
+            yield Finding(Level.INCOMPLETE, words, path, mend)
 
 
 def _property_sold(file: ClientFile) -> Iterator[Finding]:

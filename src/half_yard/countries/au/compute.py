@@ -14,12 +14,14 @@ from half_yard.countries.au.checks import findings_of
 from half_yard.countries.au.forms import (
     assessment,
     averaging,
+    business_items,
     capital_allowances,
     car,
     gains,
     home_work,
     income_tests,
     instalments,
+    itr,
     losses,
     low_value_pool,
     p1,
@@ -168,6 +170,8 @@ def _of_person(ask: Ask, person: str) -> Iterator[Sheet]:
             yield ask(losses.p9.sheet, key, person)
     for key in ask(rent.of_person, person):
         yield ask(rent.of_owner.sheet, key, person)
+    if ask(itr.own_businesses, person):
+        yield ask(business_items.business_items.sheet, person)
     if ask(has_pool, person):
         yield ask(low_value_pool.low_value_pool.sheet, person)
     if ask(gains.applies, person):

@@ -43,6 +43,13 @@ ARTS = Question(
     "professional_arts", "A professional arts business", False,
     "as of primary production, a loss counts where other income is below the year's amount (s 35-10(4))",
 )  # fmt: skip
+NOT_COUNTED = Question(
+    "stock_not_counted", "Trading stock not counted", False,
+    "it changed by 5,000 or less: the closing stock is the opening one (s 328-285; item P19)", anew=True,
+)  # fmt: skip
+ONLINE = Question(
+    "sells_online", "Sells goods or services over the internet", False, "item P7",
+)  # fmt: skip
 EXCEPTED = (PRIMARY, ARTS)
 PROFITS = Question(
     "profit_in_3_of_5", "A taxable profit in three of the last five years", False, "s 35-35", anew=True,
@@ -57,7 +64,7 @@ DISCRETION = Question(
     "discretion", "The Commissioner lets the loss count", False, "s 35-55", anew=True,
 )  # fmt: skip
 LOSS_TESTS = (PROFITS, PROPERTY_TEST, ASSETS_TEST)
-OF_BUSINESS = (HOBBY, PERSONAL_SKILLS, SIMPLIFIED, *EXCEPTED, *LOSS_TESTS, DISCRETION)
+OF_BUSINESS = (HOBBY, PERSONAL_SKILLS, SIMPLIFIED, *EXCEPTED, *LOSS_TESTS, DISCRETION, NOT_COUNTED, ONLINE)
 STUDY_LOAN = "study_loan_debt"
 """The fact of a person that is what is owed of study loans, in dollars."""
 RESIDENT_MONTHS = "resident_months"
@@ -74,6 +81,8 @@ AVERAGED_BACK = 4
 """So many earlier years are averaged with this one (s 392-45)."""
 CHILDREN = "dependent_children"
 """The fact of the household that is how many children depend on it."""
+DEBTORS, CREDITORS, TO_ASSOCIATES = "trade_debtors", "trade_creditors", "paid_to_associates"
+"""The facts of an activity that are items P11, P12 and P14, in dollars."""
 HOUSEHOLD_QUESTIONS = (NOTHING_ELSE, GST_REGISTERED)
 PERSON_QUESTIONS = (COVERED, SENIOR)
 NOT_AVERAGED = Question(

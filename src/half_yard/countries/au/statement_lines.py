@@ -6,6 +6,7 @@ from half_yard.books import StatementLine, StatementLines
 
 SALES = "All that customers paid, without GST."
 OWN_LINES = "What has no label of its own: lines of your own, such as insurance, are added to the activity."
+SALARIES = "salaries_and_wages"
 PRIVATE_OFF = "The business part of them."
 
 BUSINESS_INCOME = (
@@ -35,6 +36,9 @@ BUSINESS_EXPENSES = (
     StatementLine("vehicle", "N", "Motor vehicle expenses", "vehicle", PRIVATE_OFF,
                   also=("Fuel", "Petrol", "Tolls", "Registration", "Parking")),
     StatementLine("repairs", "O", "Repairs and maintenance", "repairs"),
+    StatementLine(SALARIES, "P", "Salary and wage expenses", SALARIES,
+                  "Of staff; itemized under all other expenses, and on item P13.",
+                  also=("Wages", "Staff", "Payroll")),
     StatementLine("other_expenses", "P", "All other expenses", "other_expenses", OWN_LINES,
                   also=("Phone", "Internet", "Insurance", "Advertising", "Travel", "Stationery", "Power")),
 )  # fmt: skip

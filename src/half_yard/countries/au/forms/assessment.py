@@ -8,6 +8,7 @@ from half_yard.countries.au import gaps, slips
 from half_yard.countries.au.forms import averaging, foreign_tax, itr, levy, offsets, p8, study_loan
 from half_yard.countries.au.forms.basic_tax import basic_tax
 from half_yard.countries.au.forms.itr import taxable
+from half_yard.countries.au.forms.labels import label, worked_out
 from half_yard.countries.au.frame import BOOKS, days_of_year, has_spouse, rules, spouse_of
 from half_yard.countries.au.items import SPOUSE_SUPER, of_person, withheld
 from half_yard.countries.au.questions import SENIOR
@@ -46,27 +47,33 @@ def tax(page: Page, ask: Ask, person: str) -> None:
     whole = ask(basic_tax, person, income).marked(*([gaps.AVERAGING] if missing else []))
     averaged = ask(averaging.adjustment, person) if ask(averaging.applies, person) else None
     if averaged is not None and averaged["more"].amount:
-        more = page.line("averaging_tax", "", "Extra income tax of averaging", averaged["more"])
+        more = worked_out(page, "averaging_tax", "", "Extra income tax of averaging", averaged["more"])
         whole = total((whole, more), "tax")
-    gross = page.line("gross_tax", "", "Tax on taxable income", whole, Role.SUBTOTAL)
-    less = [page.line("low_income_offset", "", "Low income tax offset", offsets.low_income(ask, income))]
+    gross = worked_out(page, "gross_tax", "", "Tax on taxable income", whole, Role.SUBTOTAL)
+    less = [
+        worked_out(page, "low_income_offset", "", "Low income tax offset", offsets.low_income(ask, income))
+    ]
     if ask(rules).has("lmito_max"):
         middle = offsets.low_and_middle(ask, income)
-        less.append(page.line("middle_income_offset", "", "Low and middle income tax offset", middle))
+        less.append(worked_out(page, "middle_income_offset", "", "Low and middle income tax offset", middle))
     if averaged is not None and averaged["offset"].amount:
-        less.append(page.line("averaging_offset", "", "Averaging tax offset", averaged["offset"]))
+        less.append(worked_out(page, "averaging_offset", "", "Averaging tax offset", averaged["offset"]))
     if (senior := ask(offsets.seniors, person)).amount:
-        less.append(page.line("seniors_offset", "T1", "Seniors and pensioners tax offset", senior))
+        less.append(worked_out(page, "seniors_offset", "T1", "Seniors and pensioners tax offset", senior))
     if (of_spouse := ask(offsets.of_spouse_super, person)).amount:
-        less.append(page.line(SPOUSE_SUPER, "T3", "Superannuation contribution for the spouse", of_spouse))
+        less.append(
+            worked_out(page, SPOUSE_SUPER, "T3", "Superannuation contribution for the spouse", of_spouse)
+        )
     for kind, number, title in TYPED:
         if typed := of_person(ask, person, kind):
-            less.append(page.line(kind, number, title, total(typed)))
+            less.append(label(page, kind, number, title, total(typed)))
     business = ask(offsets.small_business, person, gross)
     if business.amount:
-        less.append(page.line("small_business_offset", "", "Small business income tax offset", business))
+        less.append(
+            worked_out(page, "small_business_offset", "", "Small business income tax offset", business)
+        )
     left = not_below_zero(difference(gross, *less)).marked(*_marks(ask, person))
-    page.line("after_offsets", "", "Tax after offsets", left, Role.SUBTOTAL)
+    worked_out(page, "after_offsets", "", "Tax after offsets", left, Role.SUBTOTAL)
 
 
 def _marks(ask: Ask, person: str) -> list[Mark]:
@@ -94,18 +101,20 @@ def payable(page: Page, ask: Ask, person: str) -> None:
     """Levy, surcharge, study loan."""
     lines = [
         ask(tax, person)["after_offsets"],
-        page.line("medicare_levy", "", "Medicare levy", ask(levy.medicare, person)),
+        worked_out(page, "medicare_levy", "", "Medicare levy", ask(levy.medicare, person)),
     ]
     if (more := ask(levy.surcharge, person)).amount:
-        lines.append(page.line("surcharge", "M2", "Medicare levy surcharge", more))
+        lines.append(worked_out(page, "surcharge", "M2", "Medicare levy surcharge", more))
     abroad = smaller_of(ask(foreign_tax.offset, person), total(lines, "tax, levy and surcharge"))
     less = []
     if abroad.amount:
-        less.append(page.line("foreign_offset", "20 O", "Foreign income tax offset", abroad, Role.COST))
+        less.append(
+            worked_out(page, "foreign_offset", "20 O", "Foreign income tax offset", abroad, Role.COST)
+        )
     if (repaid := ask(study_loan.repayment, person)).amount or repaid.marks:
-        lines.append(page.line("study_loan", "", "Study loan repayment", repaid))
+        lines.append(worked_out(page, "study_loan", "", "Study loan repayment", repaid))
     due = difference(total(lines), *less) if less else total(lines)
-    page.line("payable", "", "Total payable", due, Role.TOTAL)
+    worked_out(page, "payable", "", "Total payable", due, Role.TOTAL)
 
 
 def _withheld_from(ask: Ask, activity: str, person: str) -> list[Figure]:
@@ -126,12 +135,12 @@ def balance(page: Page, ask: Ask, person: str) -> None:
             *(each for key in ask(p8.of_person, person) for each in _withheld_from(ask, key, person)),
         ]
     )
-    paid = [page.line("withheld", "", "Tax withheld", taken)]
+    paid = [worked_out(page, "withheld", "", "Tax withheld", taken)]
     if franking := itr.franking_of(ask, person):
-        paid.append(page.line("franking", "", "Franking credits", total(franking)))
+        paid.append(label(page, "franking", "", "Franking credits", total(franking)))
     instalments = total(persons_records.of_person(ask, person, "estimated_payments", "amount"))
-    paid.append(page.line("instalments", "", "Instalments", instalments))
-    credits_ = page.line("credits_in_all", "", "Credits in all", total(paid), Role.TOTAL)
+    paid.append(worked_out(page, "instalments", "", "Instalments", instalments))
+    credits_ = worked_out(page, "credits_in_all", "", "Credits in all", total(paid), Role.TOTAL)
     due = ask(payable, person)["payable"]
-    page.line("refund", "", "Refund", not_below_zero(credits_ - due), Role.REFUND)
-    page.line("owed", "", "Amount to pay", not_below_zero(due - credits_), Role.OWED)
+    worked_out(page, "refund", "", "Refund", not_below_zero(credits_ - due), Role.REFUND)
+    worked_out(page, "owed", "", "Amount to pay", not_below_zero(due - credits_), Role.OWED)

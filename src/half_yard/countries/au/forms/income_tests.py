@@ -30,7 +30,9 @@ def tested(page: Page, ask: Ask, person: str) -> None:
     own = page.line("own_super", "D12", "Own superannuation", deducted.get("own_super", NOTHING))
     typed: dict[str, Figure] = {}
     for kind, number in TESTS.items():
-        typed[kind] = page.line(kind, number, TITLES[kind], total(of_person(ask, person, kind)))
+        typed[kind] = page.line(
+            kind, number, TITLES[kind], total(of_person(ask, person, kind)).without_cents()
+        )
     lost = [
         page.line(
             "investment_loss", "IT5", "Net financial investment loss", ask(itr.investment_loss, person)

@@ -7,6 +7,7 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.au import gaps, small_values
 from half_yard.countries.au.carried_amounts import TAX_LOSSES, came
 from half_yard.countries.au.forms import gains, losses, p8, rent
+from half_yard.countries.au.forms.labels import label
 from half_yard.countries.au.frame import BOOKS, facts, rules
 from half_yard.countries.au.items import (
     FRANKED,
@@ -69,43 +70,42 @@ AFTER_SUPER = (("other_deduction", "D15", "Other deductions"),)
 def itr(ask: Ask, person: str) -> Page:
     """The return of a person."""
     name = ask(BOOKS.name, person)
-    return Page(f"itr.{person}", "Tax return", name, about=person, in_cents=True, facts=ask(facts, person))
+    return Page(f"itr.{person}", "Tax return", name, about=person, facts=ask(facts, person))
 
 
 @itr.part
 def income(page: Page, ask: Ask, person: str) -> None:
     """Items 1 to 24."""
     page.section = "Income"
-    wages = page.line(
-        "wages", "1", "Salary or wages", total(persons_records.of_person(ask, person, "wages", "wages"))
-    )
+    earned = (each.without_cents() for each in persons_records.of_person(ask, person, "wages", "wages"))
+    wages = label(page, "wages", "1", "Salary or wages", total(earned))
     lines = [wages, *_typed(page, ask, person, INCOME), *_lump_sums(page, ask, person)]
     interest = total(persons_records.of_person(ask, person, "interest", "interest"))
-    lines.append(page.line("interest", "10", "Gross interest", interest))
+    lines.append(label(page, "interest", "10", "Gross interest", interest))
     if paid := dividends_of(ask, person):
-        lines.append(page.line("share_dividends", "11", "Dividends with franking credits", total(paid)))
+        lines.append(label(page, "share_dividends", "11", "Dividends with franking credits", total(paid)))
     lines += _typed(page, ask, person, SHARES)
     lines += _business(page, ask, person)
     if ask(gains.applies, person):
-        lines.append(page.line("gains", "18", "Net capital gain", ask(gains.net_gain, person)["net"]))
+        lines.append(label(page, "gains", "18", "Net capital gain", ask(gains.net_gain, person)["net"]))
     lines += _rent(page, ask, person)
     lines += _typed(page, ask, person, OTHER_INCOME)
     if more := _above_pool(ask, person):
-        lines.append(page.line("pool_income", "24", "Received above the low-value pool", total(more)))
+        lines.append(label(page, "pool_income", "24", "Received above the low-value pool", total(more)))
     all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
     whole = total(lines).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
-    page.line("total_income", "", "Total income or loss", whole, Role.TOTAL)
+    label(page, "total_income", "", "Total income or loss", whole, Role.TOTAL)
 
 
 def _lump_sums(page: Page, ask: Ask, person: str) -> list[Figure]:
     """Items 3, 4 and 8."""
     lines = [
-        page.line(kind, number, title, total(figures).marked(gaps.LUMP_SUM))
+        label(page, kind, number, title, total(figures).marked(gaps.LUMP_SUM))
         for kind, number, title in LUMP_SUMS
         if (figures := of_person(ask, person, kind))
     ]
     if part := _of_lump_sum_b(ask, person):
-        lines.append(page.line("lump_sum_b", "3", "Employer lump sum payments, B", total(part)))
+        lines.append(label(page, "lump_sum_b", "3", "Employer lump sum payments, B", total(part)))
     return lines
 
 
@@ -123,7 +123,7 @@ def _above_pool(ask: Ask, person: str) -> list[Figure]:
 def _typed(page: Page, ask: Ask, person: str, kinds: tuple[tuple[str, str, str], ...]) -> list[Figure]:
     """The lines of what was typed, each where there is any."""
     return [
-        page.line(kind, number, title, total(figures))
+        label(page, kind, number, title, total(figures))
         for kind, number, title in kinds
         if (figures := of_person(ask, person, kind))
     ]
@@ -138,21 +138,21 @@ def _business(page: Page, ask: Ask, person: str) -> list[Figure]:
         lost = any(each.amount < 0 for each in typed)
         parts.append(total(typed, "typed").marked(*([gaps.PARTNERS_LOSS] if lost else [])))
     if parts:
-        lines.append(page.line("partnerships", "13", "Partnerships", total(parts)))
+        lines.append(label(page, "partnerships", "13", "Partnerships", total(parts)))
     if trusts := _distributed(ask, person, TRUST):
-        lines.append(page.line("trusts", "13 U", "Trusts", total(trusts)))
+        lines.append(label(page, "trusts", "13 U", "Trusts", total(trusts)))
     personal = [key for key in own if ask(p8.is_personal, key)]
     if personal:
         earned = total(ask(losses.counted, key, person) for key in personal)
-        lines.append(page.line("personal_services", "14", "Personal services income", earned))
+        lines.append(label(page, "personal_services", "14", "Personal services income", earned))
     mine = {key: ask(losses.counted, key, person) for key in own if key not in personal}
     farms = [key for key in mine if ask(p8.is_primary, key)]
     if farms:
-        page.line("farms", "15 B", "Of primary production", total(mine[key] for key in farms))
+        label(page, "farms", "15 B", "Of primary production", total(mine[key] for key in farms))
         others = total(each for key, each in mine.items() if key not in farms)
-        page.line("not_farms", "15 C", "Of other business", others)
+        label(page, "not_farms", "15 C", "Of other business", others)
     net = total(mine.values())
-    lines.append(page.line("business", "15", "Net income or loss from business", net))
+    lines.append(label(page, "business", "15", "Net income or loss from business", net))
     return lines
 
 
@@ -176,17 +176,34 @@ def partnerships(ask: Ask, person: str) -> tuple[str, ...]:
     return tuple(key for key in ask(p8.of_person, person) if not ask(p8.is_alone, key))
 
 
+RENT = (
+    ("gross_rent", "21 P", "Gross rent"), ("interest", "21 Q", "Interest deductions"),
+    ("works", "21 F", "Capital works deductions"), ("other_deductions", "21 U", "Other rental deductions"),
+)  # fmt: skip
+
+
 def _rent(page: Page, ask: Ask, person: str) -> list[Figure]:
     """Item 21."""
     if not ask(rent.of_person, person):
         return []
-    for key, number, title in (
-        ("gross_rent", "21 P", "Gross rent"), ("interest", "21 Q", "Interest deductions"),
-        ("works", "21 F", "Capital works deductions"),
-        ("other_deductions", "21 U", "Other rental deductions"),
-    ):  # fmt: skip
-        page.line(f"rent_{key}", number, title, total(rent.label(ask, person, key)))
-    return [page.line("rent", "21", "Net rent", total(rent.label(ask, person, "net_rent")))]
+    made = _labels_of_rent(ask, person)
+    for key, number, title in RENT:
+        label(page, f"rent_{key}", number, title, made[key])
+    return [label(page, "rent", "21", "Net rent", _net(made))]
+
+
+def _labels_of_rent(ask: Ask, person: str) -> dict[str, Figure]:
+    return {key: total(rent.label(ask, person, key)).without_cents() for key, _, _ in RENT}
+
+
+def _net(labels: dict[str, Figure]) -> Figure:
+    gross, *others = labels.values()
+    return difference(gross, *others, label="net rent")
+
+
+def net_rent(ask: Ask, person: str) -> Figure:
+    """What the labels of item 21 come to."""
+    return _net(_labels_of_rent(ask, person))
 
 
 def dividends_of(ask: Ask, person: str) -> list[Figure]:
@@ -212,15 +229,15 @@ def deductions(page: Page, ask: Ask, person: str) -> None:
     lines = _typed(page, ask, person, OF_WORK)
     if ask(small_values.has_pool, person):
         pooled = ask(small_values.deduction, person)
-        lines.append(page.line("low_value_pool", "D6", "Low-value pool deduction", pooled))
+        lines.append(label(page, "low_value_pool", "D6", "Low-value pool deduction", pooled))
     lines += _typed(page, ask, person, INVESTED)
     if gifts := limited.get("gift"):
-        lines.append(page.line("gift", "D9", "Gifts or donations", gifts))
+        lines.append(label(page, "gift", "D9", "Gifts or donations", gifts))
     lines += _typed(page, ask, person, AFFAIRS)
     if own := limited.get("own_super"):
-        lines.append(page.line("own_super", "D12", "Personal superannuation contributions", own))
+        lines.append(label(page, "own_super", "D12", "Personal superannuation contributions", own))
     lines += _typed(page, ask, person, AFTER_SUPER)
-    page.line("total_deductions", "", "Total deductions", total(lines), Role.TOTAL)
+    label(page, "total_deductions", "", "Total deductions", total(lines), Role.TOTAL)
 
 
 def _unlimited(ask: Ask, person: str) -> list[Figure]:
@@ -248,17 +265,17 @@ def taxable(page: Page, ask: Ask, person: str) -> None:
     """Losses of earlier years, and taxable income."""
     page.section = "Taxable income"
     left = difference(ask(income, person)["total_income"], ask(deductions, person)["total_deductions"])
-    left = page.line("income_less_deductions", "", "Income less deductions", left, Role.SUBTOTAL)
+    left = label(page, "income_less_deductions", "", "Income less deductions", left, Role.SUBTOTAL)
     before = ask(came, TAX_LOSSES, person)
     used = smaller_of(before, not_below_zero(left))
     if before.parts:
-        used = page.line("losses", "L1", "Tax losses of earlier years", used)
+        used = label(page, "losses", "L1", "Tax losses of earlier years", used)
     lost = not_below_zero(difference(NOTHING, left), "loss of the year")
     if before.parts or lost.amount:
-        page.line("losses_left", "", "Tax losses to carry on", total((difference(before, used), lost)),
+        label(page, "losses_left", "", "Tax losses to carry on", total((difference(before, used), lost)),
                   carries=Carries(TAX_LOSSES, of=person))  # fmt: skip
     made = not_below_zero(difference(left, used)) if before.parts else not_below_zero(left)
-    page.line("taxable_income", "", "Taxable income", made, Role.TOTAL)
+    label(page, "taxable_income", "", "Taxable income", made, Role.TOTAL)
 
 
 # -- for the tests ----------------------------------------------------------------------------------------
@@ -266,7 +283,7 @@ def taxable(page: Page, ask: Ask, person: str) -> None:
 
 def _without_business(ask: Ask, person: str) -> list[Figure]:
     """Income but for business and gains."""
-    return [*_with_little_cost(ask, person), *rent.label(ask, person, "net_rent")]
+    return [*_with_little_cost(ask, person), net_rent(ask, person)]
 
 
 def assessable(ask: Ask, person: str) -> Figure:
@@ -314,7 +331,7 @@ def _added_for_tests(ask: Ask, person: str) -> list[Figure]:
 
 def rental_loss(ask: Ask, person: str) -> Figure:
     """IT6: the loss of item 21, and that of a partnership's rents."""
-    own = not_below_zero(difference(NOTHING, total(rent.label(ask, person, "net_rent"))), "own loss")
+    own = not_below_zero(difference(NOTHING, net_rent(ask, person)), "own loss")
     shared = ITEMS.boxes(ask, PARTNERSHIP, RENTAL_LOSS, person)
     return total((own, *shared), "net rental property loss")
 

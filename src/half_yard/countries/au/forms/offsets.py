@@ -93,7 +93,7 @@ def small_business(ask: Ask, person: str, tax: Figure) -> Figure:
         ),
         *itr.small_business_shares(ask, person),
     ]
-    counted = smaller_of(not_below_zero(total(net, "net small business income")), income)
+    counted = smaller_of(not_below_zero(total(net, "net small business income").without_cents()), income)
     if not counted.amount:
         return NOTHING
     part = tax * (counted / income).named("part of taxable income")

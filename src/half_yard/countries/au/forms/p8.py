@@ -5,9 +5,15 @@ from __future__ import annotations
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.au import small_values
 from half_yard.countries.au.forms import capital_allowances, p1
+from half_yard.countries.au.forms.labels import label
 from half_yard.countries.au.frame import BOOKS, owned_by
-from half_yard.countries.au.questions import PRIMARY
-from half_yard.countries.au.statement_lines import BUSINESS_EXPENSES, BUSINESS_INCOME, OF_PRIMARY_PRODUCTION
+from half_yard.countries.au.questions import NOT_COUNTED, PRIMARY
+from half_yard.countries.au.statement_lines import (
+    BUSINESS_EXPENSES,
+    BUSINESS_INCOME,
+    OF_PRIMARY_PRODUCTION,
+    SALARIES,
+)
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
 from half_yard.countries.own_lines import own_lines
@@ -23,6 +29,7 @@ from half_yard.figures import (
     times,
     total,
 )
+from half_yard.figures.form import Lines
 from half_yard.review import shares_add_up
 from half_yard.sharing import split
 
@@ -32,7 +39,7 @@ def statement(ask: Ask, activity: str) -> Page:
     """The whole of the business."""
     record = ask.of(activity_of, activity)
     return Page(
-        f"p8.{activity}", "Item P8", record.name, about=activity, statement=True, in_cents=True,
+        f"p8.{activity}", "Item P8", record.name, about=activity, statement=True,
         facts=(
             ("Main activity", record.description),
             ("Industry code", record.code),
@@ -51,13 +58,13 @@ def income(page: Page, ask: Ask, activity: str) -> None:
         amount = totals.get(line.key, NOTHING_ENTERED)
         if line.key == "sales":
             amount = amount.marked(*([] if shares_add_up(record) else [shares_gap(activity)]))
-        label = OF_PRIMARY_PRODUCTION[line.key] if PRIMARY.of(record.answers) else line.number
-        lines.append(page.line(line.key, label, line.title, amount))
+        number = OF_PRIMARY_PRODUCTION[line.key] if PRIMARY.of(record.answers) else line.number
+        lines.append(label(page, line.key, number, line.title, amount))
     if ask(capital_allowances.applies, activity):
         more = ask(capital_allowances.of_the_year, activity)["income"]
         if more.amount:
-            lines.append(page.line("asset_income", "X", "Balancing and pool amounts", more))
-    page.line("total_income", "", "Total business income", total(lines), Role.GROSS)
+            lines.append(label(page, "asset_income", "X", "Balancing and pool amounts", more))
+    label(page, "total_income", "", "Total business income", total(lines), Role.GROSS)
 
 
 @statement.part
@@ -66,29 +73,41 @@ def expenses(page: Page, ask: Ask, activity: str) -> None:
     totals, record = ask(BOOKS.totals, activity), ask.of(activity_of, activity)
     page.section = "Expenses"
     stock = [
-        page.line("opening_stock", "K", "Opening stock", totals.get("opening_stock", NOTHING_ENTERED)),
-        page.line("purchases", "L", "Purchases and other costs", totals.get("purchases", NOTHING_ENTERED)),
+        label(page, "opening_stock", "K", "Opening stock", totals.get("opening_stock", NOTHING_ENTERED)),
+        label(page, "purchases", "L", "Purchases and other costs", totals.get("purchases", NOTHING_ENTERED)),
     ]
-    closing = page.line(
-        "closing_stock", "M", "Closing stock", totals.get("closing_stock", NOTHING_ENTERED),
-        carries=Carries(INVENTORY),
-    )  # fmt: skip
-    lines = [page.line("cost_of_sales", "", "Cost of sales", total(stock) - closing, Role.SUBTOTAL)]
+    left = totals.get("closing_stock", NOTHING_ENTERED)
+    if NOT_COUNTED.of(record.answers):
+        left = stock[0]
+    closing = label(page, "closing_stock", "M", "Closing stock", left, carries=Carries(INVENTORY))
+    lines = [label(page, "cost_of_sales", "", "Cost of sales", total(stock) - closing, Role.SUBTOTAL)]
+    made = (
+        ask(capital_allowances.of_the_year, activity) if ask(capital_allowances.applies, activity) else None
+    )
     for line in BUSINESS_EXPENSES:
         amount = totals.get(line.key, NOTHING_ENTERED)
+        if line.key == SALARIES:
+            staff = page.exact_line(line.key, line.number, line.title, amount)
+            continue
         if line.key == "other_expenses":
-            amount = total((*own_lines(page, record, totals, line.number), amount))
-        lines.append(page.line(line.key, line.number, line.title, amount))
-    if ask(capital_allowances.applies, activity):
-        made = ask(capital_allowances.of_the_year, activity)
-        lines.append(page.line("depreciation", "M", "Depreciation expenses", made["decline"], Role.COST))
-        for key, title in (("works", "Capital works"), ("borrowing", "Borrowing expenses")):
-            if made[key].amount:
-                lines.append(page.line(key, "P", title, made[key], Role.COST))
+            itemized = [*own_lines(page, record, totals, line.number), *_of_assets(page, made)]
+            amount = total((staff, *itemized, amount))
+        lines.append(label(page, line.key, line.number, line.title, amount))
+    if made is not None:
+        lines.append(label(page, "depreciation", "M", "Depreciation expenses", made["decline"], Role.COST))
     page.section = ""
-    whole = page.line("total_expenses", "", "Total expenses", total(lines), Role.TOTAL)
+    whole = label(page, "total_expenses", "", "Total expenses", total(lines), Role.TOTAL)
     gross = ask(income, activity)["total_income"]
-    page.line("net_income", "", "Net income or loss from business this year", gross - whole, Role.RESULT)
+    label(page, "net_income", "", "Net income or loss from business this year", gross - whole, Role.RESULT)
+
+
+def _of_assets(page: Page, made: Lines | None) -> list[Figure]:
+    """Capital works and costs of borrowing, which have no label of their own."""
+    return [
+        page.exact_line(key, "P", title, made[key], Role.COST)
+        for key, title in (("works", "Capital works"), ("borrowing", "Borrowing expenses"))
+        if made is not None and made[key].amount
+    ]
 
 
 @Form
