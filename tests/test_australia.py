@@ -577,11 +577,14 @@ class Frame(unittest.TestCase):
     def test_an_age_not_known_or_below_18_says_so(self) -> None:
         for born, said in ((None, "not known"), ("2007-07-01", "under 18"), ("2007-06-30", "")):
             day = None if born is None else datetime.date.fromisoformat(born)
-            file = australian(2025, wages="30000")
+            file = australian(2025, item("trust_share", "417"), wages="30000")
             owner = file.people["owner"].model_copy(update={"birth_date": day})
             computation = compute(file.model_copy(update={"people": {"owner": owner}}))
             self.assertEqual(computation.complete, not said, born)
             self.assertIn(said, " ".join(each.message for each in computation.findings))
+        young = owner.model_copy(update={"birth_date": datetime.date(2008, 1, 1)})
+        earned = australian(2025, item("trust_share", "416"), wages="30000")
+        self.assertTrue(compute(earned.model_copy(update={"people": {"owner": young}})).complete)
 
     def test_what_is_not_computed_says_so(self) -> None:
         unsaid = australian(2025, wages="60000").model_copy(update={"household": Household()})

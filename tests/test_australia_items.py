@@ -26,7 +26,7 @@ class Items(unittest.TestCase):
         saw = bought("other_asset", "4400", "2024-10-01", months=60)
         file = trading("60000", 2025, cost("salaries_and_wages", "12000"), cost("other_expenses", "100"),
                        cost("opening_stock", "3000"), shop=shop, assets={"s00001": saw})  # fmt: skip
-        sheet = compute(file).sheet("items.owner")
+        sheet = compute(file).sheet("business_items.owner")
         self.assertEqual(dict(sheet.facts), {
             "P2 Main business": "Timber frames 25110", "P3 Business activities": "1",
             "P4 Status": "commenced", "P7 Internet": "Yes", "P19 Trading stock election": "Yes",
@@ -46,7 +46,9 @@ class Items(unittest.TestCase):
         new = bought("other_asset", "2000", "2024-10-01", months=60)
         file = trading("60000", 2025, assets=numbered("assets", [old, new]),
                        shop={"answers": {"simplified": False}})  # fmt: skip
-        numbers = {each.number: each.figure.amount for each in compute(file).sheet("items.owner").lines}
+        numbers = {
+            each.number: each.figure.amount for each in compute(file).sheet("business_items.owner").lines
+        }
         self.assertEqual(numbers, {"P16": 2000, "P18": 5000})
 
     def test_stock_that_nobody_counted_is_said(self) -> None:

@@ -10,6 +10,7 @@ from typing import Any
 
 from half_yard.countries import compute
 from half_yard.records import Carryover, ClientFile, WageStatement
+from half_yard.review import Level
 from tests.australian import BOTH, SHOP, australian, bought, cost, couple, item, trading
 from tests.files import amount
 from tests.test_australia import line, uncovered
@@ -58,6 +59,19 @@ class Levy(unittest.TestCase):
             file = uncovered(couple(both))
             self.assertEqual(compute(file).sheet("itr.spouse").has("surcharge"), pays, income)
             self.assertTrue(compute(file).sheet("itr.owner").has("surcharge"))
+
+
+class Franking(unittest.TestCase):
+    def test_credits_that_cannot_be_are_said(self) -> None:
+        """30/70 of 700 are 300; above 5,000 the shares have to be held long enough."""
+        for credit, level, is_said in (("301", Level.WARNING, False), ("302", Level.WARNING, True)):
+            boxes = {"franked": Decimal(700), "franking_credit": Decimal(credit)}
+            found = compute(australian(2025, item("share_dividends", "0", boxes=boxes))).findings
+            self.assertEqual(any("more than 300.00" in each.message for each in found if each.level is level),
+                             is_said)  # fmt: skip
+        boxes = {"franked": Decimal(14000), "franking_credit": Decimal(5001)}
+        found = compute(australian(2025, item("share_dividends", "0", boxes=boxes))).findings
+        self.assertTrue(any("45 days" in each.message for each in found))
 
 
 class PartsOfAYear(unittest.TestCase):

@@ -11,7 +11,7 @@ from half_yard.countries.au.asset_kinds import IN_RATE, PROPERTY_ITSELF, USED_BE
 from half_yard.countries.au.country import COUNTRY
 from half_yard.countries.au.frame import STATUS, days_of_year
 from half_yard.countries.au.identity import business_number_problem
-from half_yard.countries.au.items import SALE, WORKS_TAKEN
+from half_yard.countries.au.items import FRANKED, FRANKING, SALE, WORKS_TAKEN
 from half_yard.countries.au.ledger import LEDGER
 from half_yard.countries.au.left_out import REASONS, why_left_out
 from half_yard.countries.au.questions import GST_REGISTERED, NOT_COUNTED
@@ -31,7 +31,7 @@ from half_yard.review.expected import expected_findings
 
 NOT_COVERED = (
     "Not part of it: the limits of the rate on lump sums, what of the seniors offset goes over to a spouse, "
-    "farm management deposits, foreign entities, working holiday makers, activity statements."
+    "foreign entities, working holiday makers, activity statements."
 )
 
 
@@ -52,6 +52,7 @@ def findings_of(
         *_registration(file, sheets),
         *_property_sold(file),
         *_stock(file, sheets),
+        *_franking(file),
         Finding(Level.NOTE, NOT_COVERED),
     ]  # fmt: skip
     order = list(Level)
@@ -75,6 +76,25 @@ def _stock(file: ClientFile, sheets: Sequence[Sheet]) -> Iterator[Finding]:
             mend = "Enter the closing stock, 0 where all was sold, or say that it was not counted."
             path = f"/activities/{sheet.about}/answers/{NOT_COUNTED.key}"
             yield Finding(Level.INCOMPLETE, words, path, mend)
+
+
+def _franking(file: ClientFile) -> Iterator[Finding]:
+    """Credits above what a company can attach, and more of them than a small shareholder may have without
+    having held the shares long enough (ITAA 1997 s 207-145; ITAA 1936 former s 160APHT)."""
+    values, credits_ = rules_for(file.tax_year), dict.fromkeys(file.people, Decimal(0))
+    rate = values.amount("company_rate")
+    for key, item in sorted(file.items.items()):
+        credit = item.boxes.get(FRANKING, Decimal(0))
+        if item.person in credits_:
+            credits_[item.person] += credit
+        most = item.boxes.get(FRANKED, Decimal(0)) * rate / (1 - rate)
+        if item.kind == "share_dividends" and credit > most + 1:
+            words = f"{item.name or 'Dividends'}: a franking credit of {credit:,} is more than {most:,.2f}."
+            yield Finding(Level.WARNING, words, f"/items/{key}/boxes/{FRANKING}", "Look at the statement.")
+    for person, amount in credits_.items():
+        if amount > values.amount("small_shareholder"):
+            words = f"{file.people[person].name}: with such franking credits shares are held 45 days at risk."
+            yield Finding(Level.NOTE, words, f"/people/{person}", "Leave out the credits of others.")
 
 
 def _property_sold(file: ClientFile) -> Iterator[Finding]:

@@ -20,8 +20,8 @@ from half_yard.countries.au.forms import (
     gains,
     home_work,
     income_tests,
+    incomes,
     instalments,
-    itr,
     losses,
     low_value_pool,
     p1,
@@ -170,7 +170,7 @@ def _of_person(ask: Ask, person: str) -> Iterator[Sheet]:
             yield ask(losses.p9.sheet, key, person)
     for key in ask(rent.of_person, person):
         yield ask(rent.of_owner.sheet, key, person)
-    if ask(itr.own_businesses, person):
+    if ask(incomes.own_businesses, person):
         yield ask(business_items.business_items.sheet, person)
     if ask(has_pool, person):
         yield ask(low_value_pool.low_value_pool.sheet, person)

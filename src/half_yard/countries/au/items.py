@@ -19,6 +19,7 @@ FOREIGN, FOREIGN_TAX, LUMP_SUM_B, SPOUSE_SUPER = (
     "foreign_income", "foreign_tax", "lump_sum_b", "spouse_super",
 )  # fmt: skip
 SMALL_BUSINESS, RENTAL_LOSS = "small_business_income", "rental_loss"
+FARM_DEPOSITS = "farm_deposits"
 PARTNERSHIP, TRUST = "partnership_share", "trust_share"
 SALE = "capital_sale"
 TESTS = {
@@ -41,8 +42,12 @@ INCOMES = (
              "item 7"),
     ItemKind("super_lump_sum", "Superannuation lump sum", "withdrawal", "Taxable component",
              "item 8; nothing where it is free of tax from age 60 on"),
+    ItemKind("attributed_services", "Attributed personal services income", "company trust contractor",
+             "Amount", "item 9"),
     ItemKind("share_dividends", "Dividends", "shares", "Unfranked amount", "item 11",
              boxes=(Box(FRANKED, "Franked amount"), Box(FRANKING, "Franking credit", "counts"))),
+    ItemKind(FARM_DEPOSITS, "Farm management deposits, net", "FMD drought", "Repayments less deposits",
+             "item 17; deposits only up to income of primary production (s 393-5)", signed=True),
     ItemKind("employee_shares", "Employee share scheme", "discount options",
              "Discount that counts, label B", "item 12, after the reduction of up to 1,000 (s 83A-35)"),
     ItemKind(PARTNERSHIP, "Share of a partnership", "distribution partner", "Share of the net income or loss",

@@ -5,7 +5,7 @@ from __future__ import annotations
 from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.au import gaps, slips
-from half_yard.countries.au.forms import averaging, foreign_tax, itr, levy, offsets, p8, study_loan
+from half_yard.countries.au.forms import averaging, foreign_tax, incomes, itr, levy, offsets, p8, study_loan
 from half_yard.countries.au.forms.basic_tax import basic_tax
 from half_yard.countries.au.forms.itr import taxable
 from half_yard.countries.au.forms.labels import label, worked_out
@@ -83,17 +83,27 @@ def _marks(ask: Ask, person: str) -> list[Mark]:
     _, last = days_of_year(ask.of(tax_year))
     age = None if born is None else last.year - born.year - ((last.month, last.day) < (born.month, born.day))
     marks = [gaps.no_age(f"/people/{person}/birth_date")] if age is None else []
-    if age is not None and age < OF_AGE:
+    free = ask(rules).amount("minor_free")
+    if age is not None and age < OF_AGE and ask(incomes.unearned, person).amount > free:
         marks.append(gaps.UNDER_AGE)
     if age is not None and age >= OLD_ENOUGH and SENIOR.key not in answers:
         marks.append(gaps.SENIORS)
-    if ask(has_spouse) and SENIOR.of(answers):
+    if SENIOR.of(answers) and ask(_spouse_has_too_much, person):
         marks.append(gaps.SENIORS_OF_COUPLE)
     if not ask.of(lambda file: file.household.filing_status):
         marks.append(gaps.NO_STATUS)
     if ask(has_spouse) and not ask(spouse_of, person):
         marks.append(gaps.NO_SPOUSE)
     return marks
+
+
+def _spouse_has_too_much(ask: Ask, person: str) -> bool:
+    """Whether the spouse has more of the seniors offset than tax."""
+    other = ask(spouse_of, person)
+    if not other:
+        return False
+    tax_of = ask(basic_tax, other, ask(taxable, other)["taxable_income"])
+    return ask(offsets.seniors, other).amount > tax_of.amount
 
 
 @itr.itr.part
@@ -136,7 +146,7 @@ def balance(page: Page, ask: Ask, person: str) -> None:
         ]
     )
     paid = [worked_out(page, "withheld", "", "Tax withheld", taken)]
-    if franking := itr.franking_of(ask, person):
+    if franking := incomes.franking_of(ask, person):
         paid.append(label(page, "franking", "", "Franking credits", total(franking)))
     instalments = total(persons_records.of_person(ask, person, "estimated_payments", "amount"))
     paid.append(worked_out(page, "instalments", "", "Instalments", instalments))

@@ -8,10 +8,10 @@ from decimal import Decimal
 from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, activity_of, person_of, tax_year
 from half_yard.countries.au.decline import income_year
-from half_yard.countries.au.forms import gains, itr, losses, p8
+from half_yard.countries.au.forms import incomes, itr, losses, p8
 from half_yard.countries.au.forms.basic_tax import basic_tax
 from half_yard.countries.au.frame import BOOKS, rules
-from half_yard.countries.au.items import ITEMS, PARTNERSHIP, TRUST, of_person
+from half_yard.countries.au.items import FARM_DEPOSITS, ITEMS, PARTNERSHIP, TRUST, of_person
 from half_yard.countries.au.questions import AVERAGED_BACK, NOT_AVERAGED, PRIMARY, averaged
 from half_yard.figures import (
     NOTHING,
@@ -72,9 +72,8 @@ def applies(ask: Ask, person: str) -> bool:
 def basic_income(ask: Ask, person: str) -> Figure:
     """Taxable income without a net capital gain and lump sums (s 392-45)."""
     income = ask(itr.taxable, person)["taxable_income"]
-    gained = [ask(gains.net_gain, person)["net"]] if ask(gains.applies, person) else []
     lump = of_person(ask, person, "termination_payment", "super_lump_sum")
-    return not_below_zero(difference(income, *gained, *lump), "basic taxable income")
+    return not_below_zero(difference(income, *incomes.gained(ask, person), *lump), "basic taxable income")
 
 
 def _of_farms(ask: Ask, person: str) -> Figure:
@@ -82,7 +81,8 @@ def _of_farms(ask: Ask, person: str) -> Figure:
     own = [ask(losses.counted, key, person) for key in ask(_farms, person)]
     shares = [ITEMS.amount_of(found) for kind in (PARTNERSHIP, TRUST) for found in ask(ITEMS.items_of, kind)
               if found[1].person == person and found[1].ticks.get(PRIMARY.key)]  # fmt: skip
-    net, basic = total((*own, *shares), "income of primary production"), ask(basic_income, person)
+    deposits = of_person(ask, person, FARM_DEPOSITS)
+    net, basic = total((*own, *shares, *deposits), "income of primary production"), ask(basic_income, person)
     gifts = ask(itr.deductions, person).get("gift", NOTHING)
     whole = total((basic, gifts), "before gifts")
     if net.amount > 0 and gifts.amount:

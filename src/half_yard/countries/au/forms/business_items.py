@@ -8,7 +8,7 @@ from collections.abc import Iterator
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.au import decline, simplified
-from half_yard.countries.au.forms import capital_allowances, itr, p8
+from half_yard.countries.au.forms import capital_allowances, incomes, p8
 from half_yard.countries.au.forms.labels import label
 from half_yard.countries.au.frame import BOOKS, days_of_year
 from half_yard.countries.au.questions import CREDITORS, DEBTORS, NOT_COUNTED, ONLINE, TO_ASSOCIATES
@@ -21,9 +21,9 @@ TYPED = ((DEBTORS, "P11", "Trade debtors"), (CREDITORS, "P12", "Trade creditors"
 @Form
 def business_items(ask: Ask, person: str) -> Page:
     """One for each person with a business of their own."""
-    own = ask(itr.own_businesses, person)
+    own = ask(incomes.own_businesses, person)
     return Page(
-        f"items.{person}", "Items P2 to P19", ask(BOOKS.name, person), about=person,
+        f"business_items.{person}", "Items P2 to P19", ask(BOOKS.name, person), about=person,
         facts=(
             ("P2 Main business", ask(_main, person)),
             ("P3 Business activities", str(len(own))),
@@ -41,13 +41,13 @@ def _says(ask: Ask, activity: str, question: str) -> bool:
 
 def _main(ask: Ask, person: str) -> str:
     """The business with the largest income, with its industry code."""
-    own = ask(itr.own_businesses, person)
+    own = ask(incomes.own_businesses, person)
     main = ask.of(activity_of, max(own, key=lambda key: ask(p8.sales_of, key).amount))
     return " ".join(filter(None, (main.description or main.name, main.code)))
 
 
 def _status(ask: Ask, person: str) -> str:
-    records = [ask.of(activity_of, key) for key in ask(itr.own_businesses, person)]
+    records = [ask.of(activity_of, key) for key in ask(incomes.own_businesses, person)]
     first, last = days_of_year(ask.of(tax_year))
 
     def is_this_year(day: datetime.date | None) -> bool:
@@ -67,7 +67,7 @@ def _status(ask: Ask, person: str) -> str:
 @business_items.part
 def amounts(page: Page, ask: Ask, person: str) -> None:
     """The items of each business."""
-    for key in ask(itr.own_businesses, person):
+    for key in ask(incomes.own_businesses, person):
         page.section = ask.of(activity_of, key).name or key
         for number, title, name, figure in _items(ask, key):
             label(page, f"{key}.{name}", number, title, figure)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.au.forms import itr
+from half_yard.countries.au.forms import incomes, itr
 from half_yard.countries.au.frame import BOOKS
 from half_yard.countries.au.items import TESTS, of_person
 from half_yard.figures import NOTHING, Figure, Form, Page, Role, difference, total
@@ -35,9 +35,9 @@ def tested(page: Page, ask: Ask, person: str) -> None:
         )
     lost = [
         page.line(
-            "investment_loss", "IT5", "Net financial investment loss", ask(itr.investment_loss, person)
+            "investment_loss", "IT5", "Net financial investment loss", ask(incomes.investment_loss, person)
         ),
-        page.line("rental_loss", "IT6", "Net rental property loss", ask(itr.rental_loss, person)),
+        page.line("rental_loss", "IT6", "Net rental property loss", ask(incomes.rental_loss, person)),
     ]
     page.section = "Incomes that are tested"
     base = (taxable, typed["fringe_benefits"], typed["reportable_super"], own, *lost)

@@ -7,8 +7,9 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.au.carried_amounts import DEFERRED, came, part_of
-from half_yard.countries.au.forms import itr, p8
+from half_yard.countries.au.forms import deducted, incomes, p8
 from half_yard.countries.au.frame import BOOKS, days_of_year, rules
+from half_yard.countries.au.items import of_person
 from half_yard.countries.au.questions import DISCRETION, EXCEPTED, LOSS_TESTS
 from half_yard.figures import (
     NOTHING,
@@ -21,6 +22,7 @@ from half_yard.figures import (
     difference,
     not_below_zero,
     stated,
+    total,
 )
 
 
@@ -61,6 +63,22 @@ def grown_up_sales(ask: Ask, activity: str) -> Figure:
     return (made * days).in_cents().named("income as for a whole year")
 
 
+def income_without_losses(ask: Ask, person: str) -> Figure:
+    """Taxable income without losses of business, with what counts besides (s 35-10(2E))."""
+    business = [not_below_zero(ask(p8.net_of, key, person)) for key in ask(p8.of_person, person)]
+    made = total((*incomes.without_business(ask, person), *business, *incomes.gained(ask, person)))
+    limited = deducted.gifts_and_super(ask, person, made)
+    taxed = difference(made, *deducted.unlimited(ask, person), *limited.values())
+    own = [limited["own_super"]] if "own_super" in limited else []
+    return total((taxed, *own, *_added_for_tests(ask, person)), "income for the requirement")
+
+
+def _added_for_tests(ask: Ask, person: str) -> list[Figure]:
+    """IT1, IT2, IT5 and IT6."""
+    lost = (ask(incomes.investment_loss, person), ask(incomes.rental_loss, person))
+    return [*of_person(ask, person, "fringe_benefits", "reportable_super"), *lost]
+
+
 @p9.part
 def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
     """The loss, the tests, and what counts."""
@@ -70,7 +88,7 @@ def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
     both = page.line("both", "", "With the deferred losses", difference(net, waiting), Role.SUBTOTAL)
     loss = not_below_zero(difference(NOTHING, both), "loss")
     page.section = "Whether it counts"
-    income = page.line("income", "", "Income for the requirement", ask(itr.income_without_losses, person))
+    income = page.line("income", "", "Income for the requirement", ask(income_without_losses, person))
     most = page.line("most", "", "Has to be below", values.figure("loss_income_below", label="requirement"))
     sales = page.line("sales", "", "Assessable income of the activity", ask(grown_up_sales, activity))
     least = page.line("least", "", "Test: at least", values.figure("loss_test_income", label="test"))
@@ -78,7 +96,7 @@ def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
     passes = bool(below(income, most)) and (
         not below(sales, least) or any(each.of(record.answers) for each in LOSS_TESTS)
     )
-    other = ask(itr.income_without_gains, person)
+    other = ask(incomes.income_without_gains, person)
     is_excepted = any(each.of(record.answers) for each in EXCEPTED) and bool(
         below(other, values.figure("loss_other_income_below", label="other income"))
     )

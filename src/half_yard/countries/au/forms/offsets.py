@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, person_of
-from half_yard.countries.au.forms import income_tests, itr, losses, p8
+from half_yard.countries.au.forms import income_tests, incomes, itr, losses, p8
 from half_yard.countries.au.frame import has_spouse, rules, spouse_of
 from half_yard.countries.au.items import SPOUSE_SUPER, of_person
 from half_yard.countries.au.questions import SENIOR
@@ -69,7 +69,7 @@ def of_spouse_super(ask: Ask, person: str) -> Figure:
     if not paid.amount or not other:
         return NOTHING
     values, added = ask(rules), of_person(ask, other, "fringe_benefits", "reportable_super")
-    income = total((ask(itr.assessable, other), *added), "income of the spouse")
+    income = total((ask(incomes.assessable, other), *added), "income of the spouse")
     start = values.figure("spouse_super_from", label="income from which it falls")
     over = not_below_zero(difference(income, start), "above it")
     most = not_below_zero(difference(values.figure("spouse_super_most", label="most that counts"), over))
@@ -91,7 +91,7 @@ def small_business(ask: Ask, person: str, tax: Figure) -> Figure:
             for key in ask(p8.of_person, person)
             if not ask(p8.is_personal, key)
         ),
-        *itr.small_business_shares(ask, person),
+        *incomes.small_business_shares(ask, person),
     ]
     counted = smaller_of(not_below_zero(total(net, "net small business income").without_cents()), income)
     if not counted.amount:
