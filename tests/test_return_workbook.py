@@ -6,7 +6,7 @@ import io
 import re
 import unittest
 from collections.abc import Iterator
-from decimal import ROUND_CEILING, ROUND_FLOOR, ROUND_HALF_UP, Decimal
+from decimal import ROUND_CEILING, ROUND_DOWN, ROUND_FLOOR, ROUND_HALF_UP, Decimal
 from typing import Any
 
 from openpyxl import load_workbook
@@ -52,6 +52,7 @@ class Evaluator:
             "ROUND": lambda amount, places: amount.quantize(Decimal(1).scaleb(-int(places)), ROUND_HALF_UP),
             "CEILING": lambda amount, _: amount.to_integral_value(ROUND_CEILING),
             "FLOOR": lambda amount, _: amount.to_integral_value(ROUND_FLOOR),
+            "TRUNC": lambda amount: amount.to_integral_value(ROUND_DOWN),
         }  # fmt: skip
         made: Decimal = eval(TOKEN.sub(token, text), {"__builtins__": {}}, known)
         return made

@@ -1,13 +1,18 @@
-"""Everything that a country asks can be gone to in the window: of every client of the demo, the field takes
-the focus and reads as what is asked."""
+"""Everything that a country asks can be gone to in the window, and everything that the window does can be
+done: of clients of the demo in each country."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
+from unittest import mock
+
+from PySide6.QtPrintSupport import QPrintDialog
+from PySide6.QtWidgets import QApplication, QFileDialog
 
 from half_yard.asked import Field, FieldKind
 from half_yard.countries import pack_for
 from half_yard.demo import write_office
+from half_yard.desktop.stages import Stage
 from half_yard.records import ClientFile
 from half_yard.storage import read_file
 from tests.desktop.window_case import WindowCase
@@ -42,3 +47,35 @@ class EverythingAsked(WindowCase):
                     self.window.workspace.go_to(field.path)
                     self.settle()
                     self.assertIn(field.label.casefold(), self.focused().accessibleName().casefold())
+
+    def test_every_action_of_the_window(self) -> None:
+        """On one page after another, dialogs left at once; an error in any of them fails the test."""
+        write_office(self.folder)
+        dialogs = [mock.patch.object(QFileDialog, name, return_value=("", ""))
+                   for name in ("getOpenFileName", "getSaveFileName")]  # fmt: skip
+        dialogs += [mock.patch.object(QFileDialog, "getExistingDirectory", return_value=""),
+                    mock.patch.object(QPrintDialog, "exec", return_value=0)]  # fmt: skip
+        for each in dialogs:
+            each.start()
+            self.addCleanup(each.stop)
+        done = 0
+        for client in ("Yarrow", "Laframboise", "Quill"):
+            path = next(self.folder.glob(f"{client}*"))
+            self.window.open_path(path)
+            for number, name in enumerate([each.name for each in self.window.actions_here]):
+                if name.startswith("Quit") or name == "New client":
+                    continue
+                stage = list(Stage)[number % len(Stage)]
+                with self.subTest(client=client, stage=stage, action=name):
+                    if self.window.workspace.path != path:
+                        self.window.open_path(path)
+                    self.window.show_stage(stage)
+                    self.settle()
+                    for action in self.window.actions_here:
+                        if action.name == name:
+                            action.trigger()
+                            done += 1
+                    self.settle()
+                    while popup := QApplication.activePopupWidget():
+                        popup.close()
+        self.assertGreater(done, 150)
