@@ -5,6 +5,10 @@ from __future__ import annotations
 
 import datetime
 from decimal import Decimal
+from functools import reduce
+from math import prod
+from operator import mul
+from typing import NamedTuple
 
 from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.au.asset_kinds import (
@@ -31,6 +35,7 @@ from half_yard.figures import (
     times,
     total,
 )
+from half_yard.figures.rounding import to_cents
 from half_yard.records import Asset, ClientFile
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.dates import months_after, tax_year_of_day
@@ -128,32 +133,55 @@ def left_before(asset: Asset, path: str, whole: Figure, year: int) -> Figure:
     if asset.prior_depreciation is not None:
         taken = entered(asset.prior_depreciation, "decline of earlier years", f"{path}/prior_depreciation")
     else:
-        left = whole.amount
-        for each in range(income_year(began(asset)), year):
-            left -= of_year(asset, path, whole, stated(left, "left"), each).amount
-        taken = stated(whole.amount - left, "decline of earlier years, by days")
+        before = _taken_before(asset, whole.amount, _part_of_day(asset, path, whole), year)
+        taken = stated(before, "decline of earlier years, by days")
     return not_below_zero(difference(whole, taken), "adjustable value on July 1")
+
+
+def _taken_before(asset: Asset, whole: Decimal, part: PartOfDay, year: int) -> Decimal:
+    """What earlier income years took, in dollars: `of_year` without an explanation."""
+    left, over = whole, prod((each.amount for each in part.over), start=Decimal(1))
+    times = prod((each.amount for each in part.times), start=Decimal(1))
+    for each in range(income_year(began(asset)), year):
+        base = left if part.of_left else whole
+        left -= min(to_cents(base * days_held(asset, each) * times / over), left)
+    return whole - left
+
+
+class PartOfDay(NamedTuple):
+    """What a day takes: a product of `times` divided by that of `over`, of what is left or of the whole cost;
+    where it is taken at once, everything by its first year."""
+
+    of_left: bool
+    times: tuple[Figure, ...]
+    over: tuple[Figure, ...]
+
+
+def _part_of_day(asset: Asset, path: str, whole: Figure) -> PartOfDay:
+    """By the kind and the method of an asset (ITAA 1997 s 40-72, 40-75, 43-210, 25-25)."""
+    values = rules_for(YEARS[0])
+    if asset.asset_class == BORROWING:
+        if whole.amount <= values.amount("borrowing_at_once"):
+            return PartOfDay(True, (), (stated(Decimal(1), "at once"),))
+        days = stated(Decimal(borrowing_days(asset)), "days of five years or of the loan")
+        return PartOfDay(False, (), (days,))
+    days_of_rates = values.figure("days_of_rates", label="days of the rates")
+    if asset.asset_class == WORKS:
+        return PartOfDay(
+            False, (values.figure("capital_works_rate", label="rate of capital works"),), (days_of_rates,)
+        )
+    life = entered(Decimal(life_of(asset)), "effective life, months", f"{path}/months")
+    months, over = stated(Decimal(MONTHS), "months of a year"), (days_of_rates, life)
+    if asset.method == PRIME:
+        return PartOfDay(False, (months,), over)
+    return PartOfDay(True, (months, values.figure("diminishing_times", label="diminishing value")), over)
 
 
 def of_year(asset: Asset, path: str, whole: Figure, left: Figure, year: int) -> Figure:
     """What an income year takes of a cost of which so much is left."""
-    values = _values(year)
-    if asset.asset_class == BORROWING and whole.amount <= values.amount("borrowing_at_once"):
-        return left
+    part = _part_of_day(asset, path, whole)
     days = stated(Decimal(days_held(asset, year)), "days held in the year")
-    if asset.asset_class == BORROWING:
-        made = whole * days / stated(Decimal(borrowing_days(asset)), "days of five years or of the loan")
-        return smaller_of(made.in_cents().named("by days"), left)
-    days_of_rates = values.figure("days_of_rates", label="days of the rates")
-    if asset.asset_class == WORKS:
-        rate = values.figure("capital_works_rate", label="rate of capital works")
-        made = whole * days * rate / days_of_rates
-    else:
-        life = entered(Decimal(life_of(asset)), "effective life, months", f"{path}/months")
-        held = days * stated(Decimal(MONTHS), "months of a year")
-        if asset.method != PRIME:
-            held = held * values.figure("diminishing_times", label="diminishing value")
-        made = (whole if asset.method == PRIME else left) * held / (days_of_rates * life)
+    made = reduce(mul, part.times, (left if part.of_left else whole) * days) / reduce(mul, part.over)
     return smaller_of(made.in_cents().named("by days"), left)
 
 

@@ -16,7 +16,7 @@ from half_yard.countries.au.decline import (
     left_before,
 )
 from half_yard.figures import Figure, difference, entered, times
-from half_yard.records import Asset, ClientFile
+from half_yard.records import ClientFile
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.dates import months_after
 
@@ -25,33 +25,32 @@ YEAR_OF_MONTHS = 12
 
 def sold(ask: Ask, activity: str) -> tuple[str, ...]:
     """The properties of an activity of which the contract of sale is of this income year (s 104-10)."""
-    return ask.of(_sold, activity)
-
-
-def _sold(file: ClientFile, activity: str) -> tuple[str, ...]:
     return tuple(
-        key
-        for key, asset in sorted(file.assets.items())
-        if asset.activity == activity and _goes_this_year(asset, file) and not stop(asset, file)
-        and asset.asset_class == PROPERTY_ITSELF
+        key for key in ask(_gone_this_year).get(activity, ())
+        if ask.of(asset_of, key).asset_class == PROPERTY_ITSELF and not ask.of(_stop, key)
     )  # fmt: skip
 
 
 def used_before(ask: Ask, activity: str) -> tuple[str, ...]:
     """What was left out of the decline in value and went this year."""
-    return ask.of(_used_before, activity)
+    return tuple(key for key in ask(_gone_this_year).get(activity, ()) if ask.of(_stop, key) == USED_BEFORE)
 
 
-def _used_before(file: ClientFile, activity: str) -> tuple[str, ...]:
-    return tuple(
-        key
-        for key, asset in sorted(file.assets.items())
-        if asset.activity == activity and _goes_this_year(asset, file) and stop(asset, file) == USED_BEFORE
-    )
+def _stop(file: ClientFile, key: str) -> str:
+    return stop(file.assets[key], file)
 
 
-def _goes_this_year(asset: Asset, file: ClientFile) -> bool:
-    return asset.disposed is not None and income_year(asset.disposed) == file.tax_year
+def _gone_this_year(ask: Ask) -> dict[str, tuple[str, ...]]:
+    return ask.of(_gone)
+
+
+def _gone(file: ClientFile) -> dict[str, tuple[str, ...]]:
+    """What went this year, by activity."""
+    gone: dict[str, tuple[str, ...]] = {}
+    for key, asset in sorted(file.assets.items()):
+        if asset.disposed is not None and income_year(asset.disposed) == file.tax_year:
+            gone[asset.activity] = (*gone.get(asset.activity, ()), key)
+    return gone
 
 
 def works_deducted(ask: Ask, key: str) -> list[Figure]:
