@@ -40,6 +40,19 @@ class Items(unittest.TestCase):
         opening = [each for each in after(file).entries.values() if each.line == "opening_stock"]
         self.assertEqual([each.amount for each in opening], [3000])
 
+    def test_reconciliation(self) -> None:
+        """Items A, L and W off, X and H added; balancing of assets comes to X by itself."""
+        gone = bought("other_asset", "3000", "2023-09-01", months=60, proceeds=Decimal(5000),
+                      disposed=datetime.date(2024, 9, 1))  # fmt: skip
+        file = trading(
+            "60000", 2025, cost("rent", "10000"), cost("section_40_880", "500"), cost("project_pool", "300"),
+            cost("landcare", "200"), cost("income_adjusted", "70"), cost("expenses_adjusted", "30"),
+            assets={"s00001": gone},
+        )  # fmt: skip
+        self.assertEqual(amount(file, f"p8.{SHOP}/total_income"), 60000)
+        self.assertEqual(amount(file, f"p8.{SHOP}/income_adjusted"), 5070)
+        self.assertEqual(amount(file, f"p8.{SHOP}/net_income"), 60000 - 10000 - 1000 + 5070 + 30)
+
     def test_assets_by_their_lives(self) -> None:
         old = bought("other_asset", "9000", "2023-10-01", months=60, proceeds=Decimal(5000),
                      disposed=datetime.date(2025, 3, 1))  # fmt: skip

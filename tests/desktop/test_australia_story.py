@@ -81,6 +81,28 @@ class FromNothing(WindowCase):
         self.asked("/things/h00001/choices/method")
         self.assertEqual(workspace.file.things["h00001"].kind, "vehicle")
 
+    def test_a_flat_is_bought_let_and_sold_by_keyboard(self) -> None:
+        self.find("command new rental")
+        self.type("Flat at the Domain", TAB)
+        self.find("command new asset")
+        self.press(ENTER)
+        for cell in ("Flat, land and building", "Flat", "property", "1/8/2020", "410000+16000"):
+            self.type(cell, ENTER)
+        for cell in ("Its construction", "Flat", "building", "1/8/2020", "146000"):
+            self.type(cell, ENTER)
+        workspace = self.window.workspace
+        self.assertEqual(workspace.file.assets["s00001"].asset_class, "land_and_building")
+        self.asked("/assets/s00001/disposed")
+        for cell in ("20/6/2025", "520000", "9000"):
+            self.type(cell, TAB)
+        self.asked("/assets/s00002/disposed")
+        self.type("30/7/2025", TAB)
+        # 2.5% a year from August 1, 2020 on, 1,795 days to June 30 and 30 after it.
+        works = self.net("sale.s00001", "works")
+        self.assertEqual(works, round(Decimal(146000) * 1825 * Decimal("0.025") / 365, 2))
+        self.assertEqual(self.net("gains.owner", "net"), (520000 - 9000 - 426000 + works) / 2)
+        self.assertEqual(self.net("itr.owner", "gains"), int(self.net("gains.owner", "net")))
+
     def test_personal_services_are_asked_for_and_decided(self) -> None:
         self.find("command new business")
         self.type("Marsh Consulting", TAB)

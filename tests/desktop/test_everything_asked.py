@@ -25,7 +25,7 @@ def asked(file: ClientFile) -> Iterator[Field]:
     for person in file.people:
         yield from pack.asked.person_fields(file, person)
     for key, activity in file.activities.items():
-        yield from pack.asked.activity_facts(file, key)
+        yield from (*pack.asked.activity_fields(file, key), *pack.asked.activity_facts(file, key))
         for question in pack.asked.questions_of(file, key):
             yield question.field(f"/activities/{key}")
         for choice in pack.asked.activity_choices(activity.kind):

@@ -120,6 +120,7 @@ def yarrow() -> ClientFile:
             "activities": {
                 POTTERY: Activity(
                     kind="business", name="Fairy Wren Pottery", description="Ceramics and classes",
+                    code="20290",
                     owners={"owner": Decimal(100)}, employer_number="83 914 571 673",
                     last_year={"sales": Decimal("48210.00")},
                 ),

@@ -10,6 +10,7 @@ from half_yard.countries.au import personal_services
 from half_yard.countries.au.carried_amounts import DEFERRED, OF_PEOPLE, TITLES, part_of
 from half_yard.countries.au.elsewhere import ELSEWHERE
 from half_yard.countries.au.frame import STATUS
+from half_yard.countries.au.identity import industry_problem
 from half_yard.countries.au.items import ITEMS
 from half_yard.countries.au.questions import (
     CREDITORS,
@@ -106,6 +107,13 @@ class AustraliaAsked(Asked):
     def said_at(self, file: ClientFile, path: str) -> str:
         """Of an item what its amount is, and where it goes."""
         return ITEMS.words(file, path) if path.startswith("/items/") else ""
+
+    def activity_fields(self, file: ClientFile, key: str) -> Sequence[Field]:
+        """The industry code of a business, item P2."""
+        if file.activities[key].kind == "rental":
+            return ()
+        path = f"/activities/{key}/code"
+        return [Field(path, "Industry code", FieldKind.TEXT, problem=industry_problem, hint="five digits")]
 
     def activity_questions(self, kind: str) -> Sequence[Question]:
         """What decides about depreciation, losses and personal services."""

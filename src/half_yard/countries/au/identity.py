@@ -7,6 +7,7 @@ from stdnum.au import abn, tfn
 from half_yard.countries.country import digits_hidden
 
 SHOWN = 3
+INDUSTRY = re.compile(r"\d{5}")
 POSTCODE = re.compile(r"\d{4}")
 STATES = {
     "ACT": "Australian Capital Territory", "NSW": "New South Wales", "NT": "Northern Territory",
@@ -39,6 +40,11 @@ def state_problem(state: str) -> str:
 def postcode_problem(code: str) -> str:
     """What is wrong with a postcode; empty for four digits, and for none."""
     return "" if not code.strip() or POSTCODE.fullmatch(code.strip()) else f"“{code}” is no postcode."
+
+
+def industry_problem(code: str) -> str:
+    """What is wrong with an industry code; empty for five digits, and for none."""
+    return "" if not code.strip() or INDUSTRY.fullmatch(code.strip()) else f"“{code}” is not five digits."
 
 
 def masked(number: str) -> str:

@@ -6,6 +6,7 @@ from half_yard.books import StatementLine, StatementLines
 
 SALES = "All that customers paid, without GST."
 OWN_LINES = "What has no label of its own: lines of your own, such as insurance, are added to the activity."
+INCOME_ADJUSTED = "income_adjusted"
 SALARIES = "salaries_and_wages"
 PRIVATE_OFF = "The business part of them."
 
@@ -42,6 +43,21 @@ BUSINESS_EXPENSES = (
     StatementLine("other_expenses", "P", "All other expenses", "other_expenses", OWN_LINES,
                   also=("Phone", "Internet", "Insurance", "Advertising", "Travel", "Stationery", "Power")),
 )  # fmt: skip
+RECONCILIATION = (
+    StatementLine("section_40_880", "A", "Section 40-880 deduction", "section_40_880",
+                  "A fifth of costs of starting, raising capital or ending; of a small business that starts, "
+                  "advice and fees at once."),
+    StatementLine("project_pool", "L", "Business deduction for project pool", "project_pool"),
+    StatementLine("landcare", "W", "Landcare operations and water facility", "landcare",
+                  also=("Fencing", "Fodder storage")),
+    StatementLine(INCOME_ADJUSTED, "X", "Income reconciliation adjustments", INCOME_ADJUSTED,
+                  "What is income and on no label above; balancing and pool amounts come by themselves.",
+                  receipt=True),
+    StatementLine("expenses_adjusted", "H", "Expense reconciliation adjustments", "expenses_adjusted",
+                  "What stands among the expenses and is not deductible: added back.", receipt=True),
+)  # fmt: skip
+ADDED_BACK = (INCOME_ADJUSTED, "expenses_adjusted")
+"""The reconciliation items that raise the income; the others lower it."""
 RENTAL_INCOME = (
     StatementLine("rents", "P", "Rental income", "rents", "All rent; a bond only when it is kept.",
                   receipt=True),
@@ -70,7 +86,7 @@ RENTAL_EXPENSES = (
     StatementLine("other_expenses", "U", "Sundry rental expenses", "other_expenses"),
 )
 BY_KIND = {
-    "business": BUSINESS_INCOME + COST_OF_SALES + BUSINESS_EXPENSES,
+    "business": BUSINESS_INCOME + COST_OF_SALES + RECONCILIATION + BUSINESS_EXPENSES,
     "rental": (*RENTAL_INCOME, INTEREST, *RENTAL_EXPENSES),
 }
 IN_DOUBT = ("other_expenses", "repairs")

@@ -68,7 +68,7 @@ def result(page: Page, ask: Ask, activity: str) -> None:
     # The statement asks for this item, and this item for what the statement comes to before it.
     from half_yard.countries.au.forms import p8  # noqa: PLC0415
 
-    net = page.line("net_income", "", "Net income by item P8", ask(p8.expenses, activity)["net_income"])
+    net = page.line("net_income", "", "Net income by item P8", ask(p8.net_income, activity)["net_income"])
     if share := _fact(ask, activity, ONE_CLIENT, "from one client"):
         page.line("one_client", "", "Percent from one client", share)
     denied = NOTHING

@@ -9,16 +9,18 @@ from half_yard.countries.au.forms.labels import label
 from half_yard.countries.au.frame import BOOKS, owned_by
 from half_yard.countries.au.questions import NOT_COUNTED, PRIMARY
 from half_yard.countries.au.statement_lines import (
+    ADDED_BACK,
     BUSINESS_EXPENSES,
     BUSINESS_INCOME,
+    INCOME_ADJUSTED,
     OF_PRIMARY_PRODUCTION,
+    RECONCILIATION,
     SALARIES,
 )
 from half_yard.countries.gaps import shares_gap
 from half_yard.countries.ledger import INVENTORY
 from half_yard.countries.own_lines import own_lines
 from half_yard.figures import (
-    NOTHING,
     NOTHING_ENTERED,
     Carries,
     Figure,
@@ -60,16 +62,12 @@ def income(page: Page, ask: Ask, activity: str) -> None:
             amount = amount.marked(*([] if shares_add_up(record) else [shares_gap(activity)]))
         number = OF_PRIMARY_PRODUCTION[line.key] if PRIMARY.of(record.answers) else line.number
         lines.append(label(page, line.key, number, line.title, amount))
-    if ask(capital_allowances.applies, activity):
-        more = ask(capital_allowances.of_the_year, activity)["income"]
-        if more.amount:
-            lines.append(label(page, "asset_income", "X", "Balancing and pool amounts", more))
     label(page, "total_income", "", "Total business income", total(lines), Role.GROSS)
 
 
 @statement.part
 def expenses(page: Page, ask: Ask, activity: str) -> None:
-    """Cost of sales, the labels of expenses, and what is left."""
+    """Cost of sales, and the labels of expenses."""
     totals, record = ask(BOOKS.totals, activity), ask.of(activity_of, activity)
     page.section = "Expenses"
     stock = [
@@ -81,9 +79,7 @@ def expenses(page: Page, ask: Ask, activity: str) -> None:
         left = stock[0]
     closing = label(page, "closing_stock", "M", "Closing stock", left, carries=Carries(INVENTORY))
     lines = [label(page, "cost_of_sales", "", "Cost of sales", total(stock) - closing, Role.SUBTOTAL)]
-    made = (
-        ask(capital_allowances.of_the_year, activity) if ask(capital_allowances.applies, activity) else None
-    )
+    made = _assets(ask, activity)
     for line in BUSINESS_EXPENSES:
         amount = totals.get(line.key, NOTHING_ENTERED)
         if line.key == SALARIES:
@@ -95,10 +91,31 @@ def expenses(page: Page, ask: Ask, activity: str) -> None:
         lines.append(label(page, line.key, line.number, line.title, amount))
     if made is not None:
         lines.append(label(page, "depreciation", "M", "Depreciation expenses", made["decline"], Role.COST))
+    label(page, "total_expenses", "", "Total expenses", total(lines), Role.TOTAL)
+
+
+def _assets(ask: Ask, activity: str) -> Lines | None:
+    """What the assets of the business come to; None where it has none."""
+    has_assets = ask(capital_allowances.applies, activity)
+    return ask(capital_allowances.of_the_year, activity) if has_assets else None
+
+
+@statement.part
+def net_income(page: Page, ask: Ask, activity: str) -> None:
+    """The reconciliation items, and the net income."""
+    totals, made = ask(BOOKS.totals, activity), _assets(ask, activity)
+    page.section = "Reconciliation items"
+    placed = {}
+    for line in RECONCILIATION:
+        amount = totals.get(line.key, NOTHING_ENTERED)
+        if line.key == INCOME_ADJUSTED and made is not None and made["income"].amount:
+            amount = total((made["income"], amount), line.title)
+        placed[line.key] = label(page, line.key, line.number, line.title, amount)
     page.section = ""
-    whole = label(page, "total_expenses", "", "Total expenses", total(lines), Role.TOTAL)
-    gross = ask(income, activity)["total_income"]
-    label(page, "net_income", "", "Net income or loss from business this year", gross - whole, Role.RESULT)
+    gross = total((ask(income, activity)["total_income"], *(placed[key] for key in ADDED_BACK)))
+    taken = (each for key, each in placed.items() if key not in ADDED_BACK)
+    net = difference(gross, ask(expenses, activity)["total_expenses"], *taken)
+    label(page, "net_income", "", "Net income or loss this year", net, Role.RESULT)
 
 
 def _of_assets(page: Page, made: Lines | None) -> list[Figure]:
@@ -120,7 +137,7 @@ def of_owner(ask: Ask, activity: str, person: str) -> Page:
 @of_owner.part
 def share(page: Page, ask: Ask, activity: str, person: str) -> None:
     """The share of the net income, less what an owner deducts at once of small assets."""
-    whole = ask(expenses, activity)["net_income"]
+    whole = ask(net_income, activity)["net_income"]
     if ask(p1.is_personal, activity):
         whole = ask(p1.result, activity)["counted"]
     part = split(whole, ask(BOOKS.shares, activity))[person]
@@ -132,10 +149,7 @@ def share(page: Page, ask: Ask, activity: str, person: str) -> None:
 
 def gross_of_person(ask: Ask, person: str) -> list[Figure]:
     """A person's parts of the income of their businesses, before expenses."""
-    return [
-        times(ask(income, key)["total_income"], ask(BOOKS.shares, key)[person])
-        for key in ask(of_person, person)
-    ]
+    return [times(ask(sales_of, key), ask(BOOKS.shares, key)[person]) for key in ask(of_person, person)]
 
 
 def of_person(ask: Ask, person: str) -> tuple[str, ...]:
@@ -164,5 +178,5 @@ def net_of(ask: Ask, activity: str, person: str) -> Figure:
 
 
 def sales_of(ask: Ask, activity: str) -> Figure:
-    """The assessable income of the activity, for the test of its losses."""
-    return ask(income, activity)["total_income"] if activity else NOTHING
+    """The assessable income of the activity, with the adjustments of it."""
+    return total((ask(income, activity)["total_income"], ask(net_income, activity)[INCOME_ADJUSTED]))
