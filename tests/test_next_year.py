@@ -23,6 +23,7 @@ from half_yard.countries.next_year_again import bring, changed_since
 from half_yard.records import Asset, Carryover, ClientFile, Entry, apply, change
 from half_yard.records.identifiers import numbered
 from half_yard.storage import Keys, OpenFile, Seal, SealedFileError, read_file, to_bytes
+from tests.australian import cost, trading
 from tests.canadian import FLAT, SHOP, bought, business_of, rental_of, ucc
 from tests.files import (
     BUSINESS,
@@ -279,6 +280,19 @@ class File(unittest.TestCase):
         self.assertIsNone(going_on.days_rented)
         ended = business(ended=datetime.date(2025, 9, 30))
         self.assertEqual(after(file.model_copy(update={"activities": {BUSINESS: ended}})).activities, {})
+
+    def test_an_activity_that_has_ended_stays_with_what_is_carried_of_it(self) -> None:
+        """A deferred loss of a business that has ended: in Australia, where the year begins in July."""
+        ended = {"ended": datetime.date(2025, 3, 1)}
+        loss = {"c00001": Carryover(kind="deferred_losses", of=SHOP, amount=Decimal(900))}
+        made = after(trading("5000", 2025, shop=ended))
+        self.assertEqual(made.activities, {})
+        lost = trading("100", 2025, cost("repairs", "500"), shop=ended, carryovers=loss)
+        self.assertEqual(set(after(lost).activities), {SHOP})
+        with self.assertRaisesRegex(ValueError, "carryovers"):
+            next_year(compute(lost), pack_for("au"), {SHOP})
+        stock = after(trading("5000", 2025, cost("closing_stock", "300")))
+        self.assertEqual([each.date for each in stock.entries.values()], [datetime.date(2025, 7, 1)])
 
     def test_the_command_writes_it_beside_the_file_and_never_over_another(self) -> None:
         with tempfile.TemporaryDirectory() as folder:

@@ -59,9 +59,12 @@ def next_year(computation: Computation, pack: Pack, leave: Container[str] = ()) 
     ValueError where an amount is more than a file can hold, or an activity that is left has what goes on.
     """
     file = computation.file
-    _can_be_left(computation, leave)
+    staying = _that_stay(computation)
+    _can_be_left(file, leave, staying)
     ended = {
-        key for key, activity in file.activities.items() if key in leave or _has_ended(file, key, activity)
+        key
+        for key, activity in file.activities.items()
+        if key in leave or (_has_ended(file, activity) and key not in staying)
     }
     activities = {
         key: _activity(computation, pack, key) for key in sorted(file.activities) if key not in ended
@@ -70,7 +73,7 @@ def next_year(computation: Computation, pack: Pack, leave: Container[str] = ()) 
     opening = pack.ledger.opening_lines
     entries = [
         Entry(
-            activity=of, date=datetime.date(file.tax_year + 1, 1, 1), payee="From last year",
+            activity=of, date=days_of(file)[1] + datetime.timedelta(days=1), payee="From last year",
             line=opening[carries.kind], amount=amount,
         )
         for (carries, of), amount in together.items()
@@ -144,24 +147,25 @@ def _that_fits(amount: Decimal, what: str) -> Decimal:
     return amount
 
 
-def _can_be_left(computation: Computation, leave: Container[str]) -> None:
+def _that_stay(computation: Computation) -> set[str]:
+    """The activities with which something goes on: assets, what is carried of them or of an owner's part."""
+    owning = {asset.activity for asset in computation.file.assets.values()}
+    return owning | {each.of.partition(".")[0] for each in carried_on(computation)}
+
+
+def _can_be_left(file: ClientFile, leave: Container[str], staying: Container[str]) -> None:
     """Raises ValueError for an activity that is to stay behind and has something that goes on."""
-    file = computation.file
-    carried = {each.of for each in carried_on(computation)}
     for key, activity in file.activities.items():
-        owns = any(asset.activity == key for asset in file.assets.values())
-        if key in leave and (owns or key in carried):
+        if key in leave and key in staying:
             name = activity.name or key
             raise ValueError(
                 f"{name} has assets or carryovers, so it goes on. Say how it ended, or archive it."
             )
 
 
-def _has_ended(file: ClientFile, key: str, activity: Activity) -> bool:
-    """Whether an activity has ended and has no assets: those stay with it."""
-    if activity.ended is None or activity.ended > days_of(file)[1]:
-        return False
-    return not any(asset.activity == key for asset in file.assets.values())
+def _has_ended(file: ClientFile, activity: Activity) -> bool:
+    """Whether an activity has ended by the end of the year."""
+    return activity.ended is not None and activity.ended <= days_of(file)[1]
 
 
 def _activity(computation: Computation, pack: Pack, key: str) -> Activity:
