@@ -82,6 +82,23 @@ class PublishedAndWorkedExamples(unittest.TestCase):
         file = rentals({A: "-9000", B: "4000"}, "150000")
         self.assertEqual(said(form(file), "allowance", "losses_allowed", f"{A}.unallowed"), [0, 4000, 5000])
 
+    def test_a_business_without_its_owner_s_part_beside_a_rental(self) -> None:
+        """The modified income of the allowance has no passive loss of a business, nor waits for it (26 U.S.C.
+        469(i)(3)(F)): of 120,000 an allowance of 15,000; what the business lost waits, what it earned is
+        passive income."""
+        for result, waits in (("-5000", 5000), ("3000", 0)):
+            rows = entries(BUSINESS, **({"supplies": "5000"} if waits else {"gross_receipts": "3000"}))
+            made = rentals({A: "-31000"}, "120000")
+            shop = business(answers={"material_participation": False})
+            file = made.model_copy(update={
+                "activities": {**made.activities, BUSINESS: shop},
+                "entries": {**made.entries, **{f"e9000{number}": row for number, row in enumerate(rows)}},
+            })  # fmt: skip
+            allowed = 15000 + (0 if waits else int(result))
+            self.assertEqual(amount(file, f"schedule_e.{A}/allowed_loss"), -allowed)
+            self.assertEqual(amount(file, f"schedule_c.{BUSINESS}.owner/net_profit"), 0 if waits else 3000)
+            self.assertEqual(amount(file, "passive_income/modified"), 120000)
+
     def test_separate_filer(self) -> None:
         apart = rentals({A: "-14000"}, "61000", "separate", answers={"lived_apart": True})
         self.assertEqual(said(form(apart), "allowance", f"{A}.unallowed"), [7000, 7000])

@@ -61,8 +61,9 @@ def _of_pool(sheet: Sheet) -> str:
 def _by_itself(sheet: Sheet, key: str, asset: Asset, year: int) -> PoolLife:
     """An asset with years of its own: its method first, the other one beneath it."""
     if asset.asset_class == PROPERTY_ITSELF:
-        base = exact_text(sheet[f"{key}.cost_base"].amount)
-        return PoolLife(f"Land and building have no decline in value. Cost base now {base}.", (), Decimal(0))
+        there = sheet.has(f"{key}.cost_base")
+        base = f" Cost base now {exact_text(sheet[f'{key}.cost_base'].amount)}." if there else ""
+        return PoolLife(f"Land and building have no decline in value.{base}", (), Decimal(0))
     share = Decimal(1) if asset.share is None else asset.share / HUNDRED
     this_year, path = sheet[f"{key}.deduction"].amount, f"/assets/{key}"
     if asset.asset_class in {WORKS, BORROWING}:

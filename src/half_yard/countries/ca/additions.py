@@ -90,7 +90,8 @@ def _own_fees(ask: Ask, key: str) -> Figure:
     asset = ask.of(asset_of, key)
     typed = entered(asset.cost, f"{_called(asset)}: cost", f"/assets/{key}/cost", asset.reckoning)
     with_land = typed + _further(key, asset, LAND, "cost of its land")
-    own = _further(key, asset, FEES, FEES_OF_BUYING) * (typed / with_land)
+    fees = _further(key, asset, FEES, FEES_OF_BUYING)
+    own = fees * (typed / with_land) if with_land.amount else fees
     return own.in_cents().named("its part of the costs of buying")
 
 

@@ -11,7 +11,7 @@ from half_yard.countries.ca import children
 from half_yard.countries.ca.activity_facts import FISCAL_END, GST_RECORDED, RESERVES, fact_fields
 from half_yard.countries.ca.business_or_rental import SERVICES, advise
 from half_yard.countries.ca.carried_amounts import OF_PEOPLE
-from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC, is_apart, stop
+from half_yard.countries.ca.classes import CLASSES, NUMBERS, PROPERTY, UCC
 from half_yard.countries.ca.elsewhere import ELSEWHERE
 from half_yard.countries.ca.forms.cca import AT_MOST
 from half_yard.countries.ca.forms.own_costs import own_costs_fields
@@ -21,7 +21,7 @@ from half_yard.countries.ca.forms.t2125 import INCOME_OF
 from half_yard.countries.ca.frame import MARITAL, PROVINCES
 from half_yard.countries.ca.industry_codes import CODES
 from half_yard.countries.ca.items import ITEMS
-from half_yard.countries.ca.pools import pools_of
+from half_yard.countries.ca.pools import holders, pools_of
 from half_yard.countries.ca.questions import (
     DEPENDANT,
     DEPENDANT_INCOME,
@@ -170,13 +170,12 @@ class CanadaAsked(Asked):
         and gifts to a person."""
         if kind in OF_PEOPLE:
             return [(key, person.name or key) for key, person in file.people.items()]
-        used = as_used(file)
-        apart = [
-            (key, asset.name or key)
-            for key, asset in sorted(used.assets.items())
-            if UCC.get(asset.asset_class) == kind and not stop(asset, used) and is_apart(asset, used)
+        if kind not in UCC.values():
+            return [(key, activity.name or key) for key, activity in sorted(file.activities.items())]
+        return [
+            (key, file.assets[key].name or key if key in file.assets else file.called(key))
+            for key in holders(as_used(file), kind)
         ]
-        return [*((key, activity.name or key) for key, activity in sorted(file.activities.items())), *apart]
 
     def further(self, file: ClientFile, path: str) -> Sequence[Field]:
         """What is asked of an item besides its amount, and of a dependant."""

@@ -11,7 +11,7 @@ from half_yard.countries.ca.activity_facts import RESERVES
 from half_yard.countries.ca.asked import CanadaAsked
 from half_yard.countries.ca.carried_amounts import OF_PEOPLE
 from half_yard.countries.ca.checks import findings_of
-from half_yard.countries.ca.classes import UCC, is_apart, stop
+from half_yard.countries.ca.classes import UCC, stop
 from half_yard.countries.ca.forms import (
     cca,
     chart_a,
@@ -33,7 +33,7 @@ from half_yard.countries.ca.forms import (
 )
 from half_yard.countries.ca.frame import BOOKS, activities, owned_by, people
 from half_yard.countries.ca.items import item_stops
-from half_yard.countries.ca.pools import has_pools
+from half_yard.countries.ca.pools import has_pools, holders
 from half_yard.countries.ca.questions import OWING_BEFORE, TOTAL_BEFORE
 from half_yard.countries.ca.slips import slip_stops
 from half_yard.countries.ca.things import as_used
@@ -186,7 +186,6 @@ def _asset_stops(file: ClientFile) -> dict[str, str]:
 
 def _carryover_stops(file: ClientFile) -> dict[str, str]:
     stops = {}
-    apart = {key for key, asset in file.assets.items() if not stop(asset, file) and is_apart(asset, file)}
     for key, item in file.carryovers.items():
         if item.kind in OF_BUSINESSES:
             if item.of not in file.activities:
@@ -196,8 +195,8 @@ def _carryover_stops(file: ClientFile) -> dict[str, str]:
                 stops[f"/carryovers/{key}"] = "It belongs to no person of this file. Choose one."
         elif item.kind not in UCC.values():
             stops[f"/carryovers/{key}"] = "No kind of carryover is chosen yet. Choose one."
-        elif item.of not in file.activities and item.of not in apart:
-            stops[f"/carryovers/{key}"] = "It belongs to no activity and no class of one asset. Choose one."
+        elif item.of not in holders(file, item.kind):
+            stops[f"/carryovers/{key}"] = "It belongs to nothing that has this class. Choose what does."
     return stops
 
 

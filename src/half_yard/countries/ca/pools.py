@@ -60,10 +60,23 @@ def pools(ask: Ask, activity: str) -> tuple[Pool, ...]:
     return _in_order(carried | {pool for pool in ask(_assets_by_pool) if pool.activity == activity})
 
 
+def holders(file: ClientFile, carried: str) -> list[str]:
+    """To what a class's balance may belong, by the kind of its carryover: an activity, where its assets are
+    together, or an asset that is a class of its own."""
+    kind = next(key for key, each in UCC.items() if each == carried)
+    apart = [
+        key for key, asset in sorted(file.assets.items())
+        if asset.asset_class == kind and not stop(asset, file) and is_apart(asset, file)
+    ]  # fmt: skip
+    return apart if PROPERTY[kind].each else [*sorted(file.activities), *apart]
+
+
 def _carried_kinds(file: ClientFile, activity: str) -> tuple[str, ...]:
     kinds = {kind: key for key, kind in UCC.items()}
     found = {
-        kinds[item.kind] for item in file.carryovers.values() if item.of == activity and item.kind in kinds
+        kinds[item.kind]
+        for item in file.carryovers.values()
+        if item.of == activity and item.kind in kinds and not PROPERTY[kinds[item.kind]].each
     }
     return tuple(sorted(found))
 

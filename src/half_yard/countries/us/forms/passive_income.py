@@ -47,7 +47,9 @@ def modified(page: Page, ask: Ask) -> None:
     if sold:
         title = "Less gains of the activities' property, counted with them"
         income.append(page.line("counted_gains", "", title, difference(total(()), *sold)))
-    left_in = [figure for key, _, _, figure in ask(schedule_1.adjusted_by) if key != schedule_1.HALF_TAX]
+    # Passive losses of a business wait for this amount, so what follows from profits is taken without them.
+    adjusted = ask.under(passive.WITHOUT_PASSIVE_LOSSES)(schedule_1.adjusted_by)
+    left_in = [figure for key, _, _, figure in adjusted if key != schedule_1.HALF_TAX]
     less = page.line("adjustments", "", "Less adjustments that the rule leaves in", total(left_in))
     made = difference(total(income), less)
     page.line("modified", "6", "Modified adjusted gross income", made, Role.TOTAL)

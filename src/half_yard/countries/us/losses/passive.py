@@ -10,9 +10,11 @@ from half_yard.countries.us.frame import household, people, persons
 from half_yard.countries.us.losses import asked
 from half_yard.countries.us.losses.asked import Standing
 from half_yard.countries.us.qualified.asked import TRADE
-from half_yard.figures import Choice
+from half_yard.figures import Assumption, Choice
 from half_yard.records import Activity
 
+WITHOUT_PASSIVE_LOSSES = Assumption("without losses of what is passive", on_no_line=True)
+"""As the modified income of their allowance has it (26 U.S.C. 469(i)(3)(F)(iv))."""
 TENTH = Decimal(10)
 """Whoever owns less than so many percent of a rental takes no active part in it (26 U.S.C. 469(i)(6)(A))."""
 
