@@ -79,6 +79,16 @@ class Lines(unittest.TestCase):
             self.assertLessEqual(abs(found - Decimal(amount)), 2 if found > 50 else 1, f"{key}: {found}")
 
 
+class OfADependant(Lines):
+    def test_whether_one_who_can_be_claimed_itemizes_waits_for_no_income(self) -> None:
+        """The deduction of a dependant is by earned income (26 U.S.C. 63(c)(5)), that of the office by whether
+        deductions are itemized: seven eighths of 14,800 of interest and tax are more than a dependant has."""
+        file = with_home("4000", household=Household(filing_status="single"))
+        owner = file.people["owner"].model_copy(update={"answers": {"claimed": True}})
+        made = compute(file.model_copy(update={"people": {"owner": owner}}))
+        self.assertEqual(made.sheet("form_1040")["itemized_deductions"].amount, 12950)
+
+
 class Form8829(Lines):
     """Computed by hand from the law (26 U.S.C. 280A(c); lines of the 2021 to 2025 form, recalled)."""
 

@@ -62,9 +62,10 @@ def in_reach(ask: Ask) -> Test:
     """Whether itemizing could come to leave less income: with all that is entered for it, also what floors
     and uses of a home will take away. What is not in reach is not weighed: that takes as long as a return."""
     from half_yard.countries.us.forms import gifts, schedule_a  # noqa: PLC0415
-    from half_yard.countries.us.standard_deduction import standard_deduction  # noqa: PLC0415
+    from half_yard.countries.us.standard_deduction import at_least  # noqa: PLC0415
 
-    standard = total((ask(standard_deduction), ask(gifts.without_itemizing)), "standard deduction")
+    # The deduction of a dependant waits for earned income, which waits for what this decides about a home.
+    standard = total((ask(at_least), ask(gifts.without_itemizing)), "standard deduction")
     return above(ask(schedule_a.at_most), standard)
 
 

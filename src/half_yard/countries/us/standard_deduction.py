@@ -24,12 +24,29 @@ from half_yard.figures import (
 ONE = Decimal(1)
 
 
+def at_least(ask: Ask) -> Figure:
+    """A deduction that the one of these people is not below, and that waits for no income: of someone whom
+    another can claim the least, else all of it."""
+    if not ask(_claimed) or ask(_beside_one_who_itemizes):
+        return ask(standard_deduction)
+    return ask(rules).figure("standard_deduction_dependent_minimum", label="least deduction")
+
+
+def _beside_one_who_itemizes(ask: Ask) -> bool:
+    return ask(status) == "separate" and SPOUSE_ITEMIZES.of(ask.of(household).answers)
+
+
+def _claimed(ask: Ask) -> list[str]:
+    """Those whom another can claim."""
+    return [key for key, person in ask(persons) if CLAIMED.of(person.answers)]
+
+
 def _basic(ask: Ask) -> Figure:
     """The basic deduction; of someone whom another can claim, up to earned income and an amount (26 U.S.C.
     63(c)(5)). Of a couple either may be meant."""
     values = ask(rules)
     basic = values.figure("standard_deduction", ask(status), "Standard deduction")
-    claimed = [key for key, person in ask(persons) if CLAIMED.of(person.answers)]
+    claimed = ask(_claimed)
     if not claimed:
         return basic
     earned = not_below_zero(ask(worked_by_all), "earned income")
@@ -43,7 +60,7 @@ def _basic(ask: Ask) -> Figure:
 def standard_deduction(ask: Ask) -> Figure:
     """The deduction in dollars for the people on the return, with what is not known of it."""
     values, filing = ask(rules), ask(status)
-    if filing == "separate" and SPOUSE_ITEMIZES.of(ask.of(household).answers):
+    if ask(_beside_one_who_itemizes):
         words = Choice("The spouse itemizes", f"/household/answers/{SPOUSE_ITEMIZES.key}")
         beside = "none beside a spouse who itemizes"
         none = stated(Decimal(0), beside, "26 U.S.C. 63(c)(6)(A)")
