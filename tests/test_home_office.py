@@ -81,7 +81,7 @@ class Lines(unittest.TestCase):
 
 class OfADependant(Lines):
     def test_whether_one_who_can_be_claimed_itemizes_waits_for_no_income(self) -> None:
-        """The deduction of a dependant is by earned income (26 U.S.C. 63(c)(5)), that of the office by whether
+        """The deduction of a dependant is by earned income (26 U.S.C. 63(c)(5)), that of an office by whether
         deductions are itemized: seven eighths of 14,800 of interest and tax are more than one has."""
         file = with_home("4000", household=Household(filing_status="single"))
         owner = file.people["owner"].model_copy(update={"answers": {"claimed": True}})

@@ -601,6 +601,13 @@ class AdditionalDeductions(unittest.TestCase):
         file = client(2025, wages=wages("102300"), items=items(item("car_loan", "4000", "")))
         self.assertEqual(whole_dollars(file, "schedule_1_a/car_loan"), [3400])
 
+    def test_tips_on_a_form_of_a_year_that_knows_no_deduction(self) -> None:
+        """Of 2025 and after (26 U.S.C. 224(h)): before, the boxes of a Form W-2 change nothing."""
+        paid = {"w00001": wages("50000")["w00001"].model_copy(
+            update={"boxes": {"tips": Decimal(3000), "overtime": Decimal(900)}})}  # fmt: skip
+        self.assertFalse(compute(client(2024, wages=paid)).has_sheet("schedule_1_a"))
+        self.assertEqual(whole_dollars(client(2025, wages=paid), "schedule_1_a/tips"), [3000])
+
     def test_tips_of_an_own_business(self) -> None:
         """26 U.S.C. 224(c) and 199A(c)(4): up to its net income, and no qualified income."""
         tips = item("tips", "12000", ticks={"own_business": True})

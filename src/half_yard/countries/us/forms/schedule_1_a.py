@@ -57,8 +57,9 @@ def applies(ask: Ask) -> bool:
 
 
 def _of_pay(ask: Ask, box: str) -> tuple[Figure, ...]:
-    """What Forms W-2 say of it; none for married persons who file separately (224(f), 225(d))."""
-    if ask(status) == "separate":
+    """What Forms W-2 say of it; none in years without these deductions, nor for married persons who file
+    separately (224(f), 225(d))."""
+    if ask(status) == "separate" or not ask(rules).amount("senior_deduction"):
         return ()
     return tuple(figure for person in ask(people) for figure in ask(box_of_wages, box, person))
 
