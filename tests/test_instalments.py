@@ -17,9 +17,9 @@ from hypothesis import strategies as st
 from half_yard.countries import Computation, compute, pack_for
 from half_yard.countries.next_year import next_year
 from half_yard.figures.rounding import to_dollars
-from half_yard.records import Asset, ClientFile
+from half_yard.records import Asset, ClientFile, Thing, Use
 from half_yard.records.identifiers import numbered
-from tests.files import RENTAL, asset, client, rental
+from tests.files import RENTAL, asset, business, client, rental
 
 CONTRACT = "s00001"
 SHEET = f"form_6252.{CONTRACT}"
@@ -105,6 +105,19 @@ class Form6252(unittest.TestCase):
         apart = compute(contract(house, dear))
         self.assertEqual(lines(apart, "price", "payments"), [150000, 0])
         self.assertEqual(apart.sheet("form_4797")["long_losses"].amount, -40000)
+
+    def test_a_house_of_several_uses_is_named_by_its_thing_and_said_not_to_be_computed(self) -> None:
+        shops = {key: business(name=key) for key in ("a00001", "a00002")}
+        uses = [Use(thing="h00001", activity=key, amount=Decimal(200)) for key in shops]
+        house = sold("nonresidential_building", "200000", "400000", instalments=paid("1000"),
+                     activity="h00001", thing="h00001")  # fmt: skip
+        file = client(activities=shops, assets=numbered("assets", [house])).model_copy(update={
+            "things": {"h00001": Thing(kind="home", name="House", measure="area", whole=Decimal(1000))},
+            "uses": numbered("uses", uses),
+        })  # fmt: skip
+        computation = compute(file)
+        self.assertEqual(computation.sheet(SHEET).subject, "House")
+        self.assertIn("shared use", " ".join(each.message for each in computation.findings))
 
     def test_what_is_missing_or_too_much_is_said(self) -> None:
         nothing = compute(contract(sold("land", "4500", "6000"))).findings

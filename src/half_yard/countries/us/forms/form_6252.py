@@ -9,7 +9,7 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.asking import Ask, activity_of, asset_of, tax_year
+from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.us import gaps
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.sold import INSTALMENTS
@@ -64,6 +64,20 @@ def assets_of(ask: Ask, contract: str) -> dict[str, Asset]:
     return ask.of(stories.assets_of, keys)
 
 
+def _called(file: ClientFile, key: str) -> str:
+    return file.called(key)
+
+
+def _is_shared(file: ClientFile, contract: str) -> bool:
+    """Whether it is of a thing that serves several activities."""
+    return file.assets[contract].activity in file.things
+
+
+def _is_of_a_part(asset: Asset) -> bool:
+    """Whether only a part of it was for the activity."""
+    return bool(asset.sale_share is not None or asset.share is not None or asset.shares or asset.thing)
+
+
 def _first(ask: Ask, contract: str) -> Asset:
     return next(iter(ask(assets_of, contract).values()))
 
@@ -75,7 +89,7 @@ def form_6252(ask: Ask, contract: str) -> Page:
     facts = [("1 Property", ", ".join(asset.name or "Not named" for asset in sold.values()))]
     if first.disposed is not None:
         facts.append(("2b Sold", f"{first.disposed:%m/%d/%Y}"))
-    name = ask.of(activity_of, first.activity).name
+    name = ask.of(_called, first.activity)
     page = Page(
         f"form_6252.{contract}",
         "Form 6252",
@@ -128,10 +142,7 @@ def profit(page: Page, ask: Ask, contract: str) -> None:
     )
     basis = page.line("basis", "13", "Basis, with the expense and what is ordinary", cost - worn + ordinary)
     left = price - basis
-    if any(
-        asset.sale_share is not None or asset.share is not None or asset.shares or asset.thing
-        for asset in sold.values()
-    ):
+    if any(_is_of_a_part(asset) for asset in sold.values()) or ask.of(_is_shared, contract):
         left = left.marked(gaps.instalments_of_a_part(f"/assets/{contract}/disposal"))
     gross = page.line("gross_profit", "16", "Gross profit", not_below_zero(left), Role.SUBTOTAL)
     over = page.line("debt_over", "17", "Debts above that basis", not_below_zero(debt - basis))
