@@ -7,6 +7,7 @@ import zipfile
 from decimal import Decimal
 from typing import Any
 
+from benchmarks.long_run.asked_files import asked_files
 from benchmarks.long_run.damage import damaged_journals, full_disk
 from benchmarks.long_run.kills import kills
 from benchmarks.long_run.mutations import mutated_files, mutated_imports, workbook
@@ -180,6 +181,11 @@ class ShortOfTheLongRun(OnDisk):
 
     def test_a_damaged_journal(self) -> None:
         self.clean(damaged_journals(self.path.parent, 41))
+
+    def test_files_made_by_what_is_asked(self) -> None:
+        made = asked_files(120, 3)
+        self.clean(made)
+        self.assertEqual(made.used, made.trials)
 
     def test_mutated_files_and_imports(self) -> None:
         mutated = mutated_files(400, 3)

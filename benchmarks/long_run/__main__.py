@@ -10,6 +10,7 @@ import time
 from collections.abc import Callable
 from pathlib import Path
 
+from benchmarks.long_run.asked_files import asked_files
 from benchmarks.long_run.damage import damaged_journals, full_disk
 from benchmarks.long_run.kills import kills
 from benchmarks.long_run.mutations import mutated_files, mutated_imports
@@ -17,7 +18,7 @@ from benchmarks.long_run.outcome import Outcome
 from benchmarks.long_run.sizes import sizes
 from half_yard.__main__ import collect_seldom
 
-KILLS, FILES, IMPORTS = 1_000, 200_000, 100_000
+KILLS, FILES, IMPORTS, ASKED = 1_000, 200_000, 100_000, 20_000
 CHUNK = 2_000
 PROCESSES = 2
 
@@ -38,6 +39,7 @@ def main() -> int:
             _alone(damaged_journals, folder / "journal", max(1, round(1 / scale))),
             _alone(sizes, folder, 1),
             _in_parallel(mutated_files, max(1, int(FILES * scale))),
+            _in_parallel(asked_files, max(1, int(ASKED * scale))),
             _in_parallel(mutated_imports, max(1, int(IMPORTS * scale))),
         ]
     print(f"\n{time.perf_counter() - begun:.0f} s in all")
