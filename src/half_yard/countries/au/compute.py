@@ -26,6 +26,7 @@ from half_yard.countries.au.forms import (
     low_value_pool,
     p1,
     p8,
+    p8_parts,
     property_gain,
     rent,
     shared_costs,
@@ -164,8 +165,8 @@ def _of_assets(ask: Ask, activity: str) -> Iterator[Sheet]:
 
 def _of_person(ask: Ask, person: str) -> Iterator[Sheet]:
     """A person's parts, tests and return."""
-    for key in ask(p8.of_person, person):
-        yield ask(p8.of_owner.sheet, key, person)
+    for key in ask(p8_parts.of_person, person):
+        yield ask(p8_parts.of_owner.sheet, key, person)
         if ask(losses.applies, key, person):
             yield ask(losses.p9.sheet, key, person)
     for key in ask(rent.of_person, person):

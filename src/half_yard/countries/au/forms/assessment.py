@@ -5,7 +5,16 @@ from __future__ import annotations
 from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, person_of, tax_year
 from half_yard.countries.au import gaps, slips
-from half_yard.countries.au.forms import averaging, foreign_tax, incomes, itr, levy, offsets, p8, study_loan
+from half_yard.countries.au.forms import (
+    averaging,
+    foreign_tax,
+    incomes,
+    itr,
+    levy,
+    offsets,
+    p8_parts,
+    study_loan,
+)
 from half_yard.countries.au.forms.basic_tax import basic_tax
 from half_yard.countries.au.forms.itr import taxable
 from half_yard.countries.au.forms.labels import label, worked_out
@@ -142,7 +151,7 @@ def balance(page: Page, ask: Ask, person: str) -> None:
             *persons_records.of_person(ask, person, "wages", "withheld"),
             *persons_records.of_person(ask, person, "interest", "withheld"),
             *withheld(ask, person),
-            *(each for key in ask(p8.of_person, person) for each in _withheld_from(ask, key, person)),
+            *(each for key in ask(p8_parts.of_person, person) for each in _withheld_from(ask, key, person)),
         ]
     )
     paid = [worked_out(page, "withheld", "", "Tax withheld", taken)]

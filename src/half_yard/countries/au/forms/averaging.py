@@ -8,7 +8,7 @@ from decimal import Decimal
 from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, activity_of, person_of, tax_year
 from half_yard.countries.au.decline import income_year
-from half_yard.countries.au.forms import incomes, itr, losses, p8
+from half_yard.countries.au.forms import incomes, itr, losses, p8_parts
 from half_yard.countries.au.forms.basic_tax import basic_tax
 from half_yard.countries.au.frame import BOOKS, rules
 from half_yard.countries.au.items import FARM_DEPOSITS, ITEMS, PARTNERSHIP, TRUST, of_person
@@ -45,7 +45,7 @@ def may_apply(ask: Ask, person: str) -> bool:
 
 
 def _farms(ask: Ask, person: str) -> tuple[str, ...]:
-    return tuple(key for key in ask(p8.of_person, person) if ask(p8.is_primary, key))
+    return tuple(key for key in ask(p8_parts.of_person, person) if ask(p8_parts.is_primary, key))
 
 
 def _is_new(ask: Ask, activity: str) -> bool:

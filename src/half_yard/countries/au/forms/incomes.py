@@ -5,7 +5,7 @@ from __future__ import annotations
 from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask
 from half_yard.countries.au import small_values
-from half_yard.countries.au.forms import gains, p8, rent
+from half_yard.countries.au.forms import gains, p8_parts, rent
 from half_yard.countries.au.frame import rules
 from half_yard.countries.au.items import (
     FARM_DEPOSITS,
@@ -72,12 +72,12 @@ def small_business_shares(ask: Ask, person: str) -> list[Figure]:
 
 def own_businesses(ask: Ask, person: str) -> tuple[str, ...]:
     """The businesses that are a person's alone."""
-    return tuple(key for key in ask(p8.of_person, person) if ask(p8.is_alone, key))
+    return tuple(key for key in ask(p8_parts.of_person, person) if ask(p8_parts.is_alone, key))
 
 
 def partnerships(ask: Ask, person: str) -> tuple[str, ...]:
     """Those that are shared."""
-    return tuple(key for key in ask(p8.of_person, person) if not ask(p8.is_alone, key))
+    return tuple(key for key in ask(p8_parts.of_person, person) if not ask(p8_parts.is_alone, key))
 
 
 def labels_of_rent(ask: Ask, person: str) -> dict[str, Figure]:
@@ -123,7 +123,11 @@ def without_business(ask: Ask, person: str) -> list[Figure]:
 
 def assessable(ask: Ask, person: str) -> Figure:
     """Assessable income: rents and receipts of business before their costs (s 6-5)."""
-    gross = (*rent.label(ask, person, "gross_rent"), *ask(p8.gross_of_person, person), *gained(ask, person))
+    gross = (
+        *rent.label(ask, person, "gross_rent"),
+        *ask(p8_parts.gross_of_person, person),
+        *gained(ask, person),
+    )
     return total((*with_little_cost(ask, person), *gross), "assessable income")
 
 

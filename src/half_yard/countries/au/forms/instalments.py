@@ -7,7 +7,7 @@ from decimal import Decimal
 
 from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask, tax_year
-from half_yard.countries.au.forms import assessment, p8, rent
+from half_yard.countries.au.forms import assessment, p8_parts, rent
 from half_yard.countries.au.frame import BOOKS, rules
 from half_yard.countries.au.items import FRANKED, ITEMS, of_person
 from half_yard.countries.au.questions import INSTALMENT_RATE
@@ -44,7 +44,8 @@ def instalment_income(ask: Ask, person: str) -> Figure:
         *ITEMS.boxes(ask, "share_dividends", FRANKED, person),
     )
     return total(
-        (*ask(p8.gross_of_person, person), *rent.label(ask, person, "gross_rent"), *paid), "instalment income"
+        (*ask(p8_parts.gross_of_person, person), *rent.label(ask, person, "gross_rent"), *paid),
+        "instalment income",
     )
 
 

@@ -6,7 +6,7 @@ from half_yard.countries import persons_records
 from half_yard.countries.asking import Ask
 from half_yard.countries.au import gaps, small_values
 from half_yard.countries.au.carried_amounts import TAX_LOSSES, came
-from half_yard.countries.au.forms import deducted, gains, incomes, losses, p8, rent
+from half_yard.countries.au.forms import deducted, gains, incomes, losses, p8_parts, rent
 from half_yard.countries.au.forms.labels import label
 from half_yard.countries.au.frame import BOOKS, facts
 from half_yard.countries.au.items import PARTNERSHIP, TRUST, of_person
@@ -90,12 +90,12 @@ def _business(page: Page, ask: Ask, person: str) -> list[Figure]:
         lines.append(label(page, "partnerships", "13", "Partnerships", total(parts)))
     if trusts := incomes.distributed(ask, person, TRUST):
         lines.append(label(page, "trusts", "13 U", "Trusts", total(trusts)))
-    personal = [key for key in own if ask(p8.is_personal, key)]
+    personal = [key for key in own if ask(p8_parts.is_personal, key)]
     if personal:
         earned = total(ask(losses.counted, key, person) for key in personal)
         lines.append(label(page, "personal_services", "14", "Personal services income", earned))
     mine = {key: ask(losses.counted, key, person) for key in own if key not in personal}
-    farms = [key for key in mine if ask(p8.is_primary, key)]
+    farms = [key for key in mine if ask(p8_parts.is_primary, key)]
     if farms:
         label(page, "farms", "15 B", "Of primary production", total(mine[key] for key in farms))
         others = total(each for key, each in mine.items() if key not in farms)

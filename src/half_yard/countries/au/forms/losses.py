@@ -7,7 +7,7 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.au.carried_amounts import DEFERRED, came, part_of
-from half_yard.countries.au.forms import deducted, incomes, p8
+from half_yard.countries.au.forms import deducted, incomes, p8, p8_parts
 from half_yard.countries.au.frame import BOOKS, days_of_year, rules
 from half_yard.countries.au.items import of_person
 from half_yard.countries.au.questions import DISCRETION, EXCEPTED, LOSS_TESTS
@@ -37,7 +37,7 @@ def p9(ask: Ask, activity: str, person: str) -> Page:
 
 def whose(ask: Ask, activity: str, person: str) -> str:
     """To what a loss that waits belongs: the activity, or where it is shared an owner's part of it."""
-    return activity if ask(p8.is_alone, activity) else part_of(activity, person)
+    return activity if ask(p8_parts.is_alone, activity) else part_of(activity, person)
 
 
 def before(ask: Ask, activity: str, person: str) -> Figure:
@@ -47,7 +47,7 @@ def before(ask: Ask, activity: str, person: str) -> Figure:
 
 def applies(ask: Ask, activity: str, person: str) -> bool:
     """Whether there is a loss, of this year or waiting."""
-    return ask(p8.net_of, activity, person).amount < 0 or bool(ask(before, activity, person).parts)
+    return ask(p8_parts.net_of, activity, person).amount < 0 or bool(ask(before, activity, person).parts)
 
 
 def grown_up_sales(ask: Ask, activity: str) -> Figure:
@@ -65,7 +65,7 @@ def grown_up_sales(ask: Ask, activity: str) -> Figure:
 
 def income_without_losses(ask: Ask, person: str) -> Figure:
     """Taxable income without losses of business, with what counts besides (s 35-10(2E))."""
-    business = [not_below_zero(ask(p8.net_of, key, person)) for key in ask(p8.of_person, person)]
+    business = [not_below_zero(ask(p8_parts.net_of, key, person)) for key in ask(p8_parts.of_person, person)]
     made = total((*incomes.without_business(ask, person), *business, *incomes.gained(ask, person)))
     limited = deducted.gifts_and_super(ask, person, made)
     taxed = difference(made, *deducted.unlimited(ask, person), *limited.values())
@@ -83,7 +83,7 @@ def _added_for_tests(ask: Ask, person: str) -> list[Figure]:
 def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
     """The loss, the tests, and what counts."""
     values, record = ask(rules), ask.of(activity_of, activity)
-    net = page.line("this_year", "B", "Net income or loss this year", ask(p8.net_of, activity, person))
+    net = page.line("this_year", "B", "Net income or loss this year", ask(p8_parts.net_of, activity, person))
     waiting = page.line("before", "D", "Deferred losses of earlier years", ask(before, activity, person))
     both = page.line("both", "", "With the deferred losses", difference(net, waiting), Role.SUBTOTAL)
     loss = not_below_zero(difference(NOTHING, both), "loss")
@@ -104,7 +104,7 @@ def outcome(page: Page, ask: Ask, activity: str, person: str) -> None:
     deferred = NOTHING if counts else loss
     page.line("deferred", "16", "Deferred to later years", deferred.where(below(income, most)).where(
         below(sales, least)), carries=Carries(DEFERRED, of=ask(whose, activity, person)))  # fmt: skip
-    item = "15" if ask(p8.is_alone, activity) else "13"
+    item = "15" if ask(p8_parts.is_alone, activity) else "13"
     page.line("counted", item, "Counts this year", both + deferred, Role.RESULT)
 
 
@@ -112,4 +112,4 @@ def counted(ask: Ask, activity: str, person: str) -> Figure:
     """What of a business counts on the return of its owner."""
     if ask(applies, activity, person):
         return ask(outcome, activity, person)["counted"]
-    return ask(p8.net_of, activity, person)
+    return ask(p8_parts.net_of, activity, person)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, person_of
-from half_yard.countries.au.forms import income_tests, incomes, itr, losses, p8
+from half_yard.countries.au.forms import income_tests, incomes, itr, losses, p8, p8_parts
 from half_yard.countries.au.frame import has_spouse, rules, spouse_of
 from half_yard.countries.au.items import SPOUSE_SUPER, of_person
 from half_yard.countries.au.questions import SENIOR
@@ -81,15 +81,15 @@ def small_business(ask: Ask, person: str, tax: Figure) -> Figure:
     """A part of the tax that falls on net small business income, up to the cap (s 328-360); nothing on income
     from personal services."""
     values, income = ask(rules), ask(itr.taxable, person)["taxable_income"]
-    turnover = total((ask(p8.sales_of, key) for key in ask(p8.of_person, person)), "turnover")
+    turnover = total((ask(p8.sales_of, key) for key in ask(p8_parts.of_person, person)), "turnover")
     most = values.figure("small_business_offset_turnover", label="turnover of a small business")
     if not (small := below(turnover, most)):
         return NOTHING.where(small)
     net = [
         *(
             ask(losses.counted, key, person)
-            for key in ask(p8.of_person, person)
-            if not ask(p8.is_personal, key)
+            for key in ask(p8_parts.of_person, person)
+            if not ask(p8_parts.is_personal, key)
         ),
         *incomes.small_business_shares(ask, person),
     ]

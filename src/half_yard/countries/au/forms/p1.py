@@ -5,6 +5,7 @@ from __future__ import annotations
 
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.au import gaps
+from half_yard.countries.au.forms import p8
 from half_yard.countries.au.frame import rules
 from half_yard.countries.au.personal_services import (
     DENIED,
@@ -65,9 +66,6 @@ def is_personal(ask: Ask, activity: str) -> bool:
 @p1.part
 def result(page: Page, ask: Ask, activity: str) -> None:
     """What may not be deducted, and what goes to item 14."""
-    # The statement asks for this item, and this item for what the statement comes to before it.
-    from half_yard.countries.au.forms import p8  # noqa: PLC0415
-
     net = page.line("net_income", "", "Net income by item P8", ask(p8.net_income, activity)["net_income"])
     if share := _fact(ask, activity, ONE_CLIENT, "from one client"):
         page.line("one_client", "", "Percent from one client", share)
