@@ -26,7 +26,9 @@ from half_yard.records import (
     EditError,
     Entry,
     Person,
+    Stay,
     Thing,
+    Trip,
     Use,
     apply,
 )
@@ -120,7 +122,10 @@ def _with_books(pack: Pack, file: ClientFile, chance: random.Random) -> ClientFi
         for key, activity in activities.items()
         for _ in range(chance.randrange(7))
     ]
-    things, uses = {}, []
+    things: dict[str, Thing] = {}
+    uses: list[Use] = []
+    trips: list[Trip] = []
+    stays: list[Stay] = []
     for number in range(chance.choice((0, 0, 1, 2))):
         kind = chance.choice(list(pack.shared.kinds.values()))
         key = f"h0000{number + 1}"
@@ -135,6 +140,10 @@ def _with_books(pack: Pack, file: ClientFile, chance: random.Random) -> ClientFi
             Entry(activity=key, line=chance.choice(kind.lines).key, amount=_money(chance))
             for _ in range(chance.randrange(4))
         ]
+        if kind.log:
+            trips += _trips(key, [*activities, *pack.shared.trips], file.tax_year, chance)
+        if kind.calendar:
+            stays += _stays(key, list(pack.shared.stays), file.tax_year, chance)
     classes = [each.key for each in pack.assets.kinds]
     assets = [
         Asset(
@@ -147,7 +156,26 @@ def _with_books(pack: Pack, file: ClientFile, chance: random.Random) -> ClientFi
     return file.model_copy(update={
         "people": people, "activities": activities, "entries": numbered("entries", entries), "things": things,
         "uses": numbered("uses", uses), "assets": numbered("assets", assets),
+        "trips": numbered("trips", trips), "stays": numbered("stays", stays),
     })  # fmt: skip
+
+
+def _trips(thing: str, goals: list[str], year: int, chance: random.Random) -> list[Trip]:
+    """Trips of a car: for an activity, or for what is none."""
+    return [
+        Trip(thing=thing, date=_day(year, chance), activity=chance.choice(goals), amount=_money(chance))
+        for _ in range(chance.randrange(5))
+    ]
+
+
+def _stays(thing: str, kinds: list[str], year: int, chance: random.Random) -> list[Stay]:
+    """Stays in a dwelling, each of up to three months."""
+    days = [_day(year, chance) for _ in range(chance.randrange(5))]
+    lengths = [datetime.timedelta(days=chance.randrange(90)) for _ in days]
+    return [
+        Stay(thing=thing, kind=chance.choice(kinds), begins=day, ends=day + length)
+        for day, length in zip(days, lengths, strict=True)
+    ]
 
 
 def _owners(roles: list[str], chance: random.Random) -> dict[str, Decimal]:
