@@ -225,6 +225,21 @@ class Houses(unittest.TestCase):
             findings = compute(file.model_copy(update={"assets": {"s00001": asset}})).findings
             errors = [each.message for each in findings if each.path == "/assets/s00001"]
             self.assertEqual(bool(errors), bool(level), kind)
+            self.assertTrue(all(level in message for message in errors), errors)
+
+    def test_an_asset_whose_thing_is_not_measured_yet_says_so_and_so_does_its_balance(self) -> None:
+        """As every car in the file that a year begins with, where distances are measured anew."""
+        car = Thing(kind="vehicle", name="Van", measure="distance", whole=Decimal(20000))
+        file = with_thing(business_of("9000", 2024), car, [Use(thing=THING, activity=SHOP)], [])
+        asset = bought("90000", "2023-02-01", THING).model_copy(update={"asset_class": "class_10_1"})
+        balance = Carryover(kind="ucc_10_1", of="s00001", amount=Decimal(20000))
+        made = compute(file.model_copy(
+            update={"assets": {"s00001": asset}, "carryovers": {"c00001": balance}}
+        ))  # fmt: skip
+        for path in ("/assets/s00001", "/carryovers/c00001"):
+            self.assertIn("is not typed yet", made.stops[path])
+        unused = file.model_copy(update={"assets": {"s00001": asset}, "uses": {}})
+        self.assertIn("serves no activity", compute(unused).stops["/assets/s00001"])
 
     def test_the_window_asks_for_what_the_forms_need(self) -> None:
         shared = pack_for("ca").shared

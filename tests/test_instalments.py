@@ -19,7 +19,7 @@ from half_yard.countries.next_year import next_year
 from half_yard.figures.rounding import to_dollars
 from half_yard.records import Asset, ClientFile, Thing, Use
 from half_yard.records.identifiers import numbered
-from tests.files import RENTAL, asset, business, client, rental
+from tests.files import BUSINESS, RENTAL, asset, business, client, entries, rental
 
 CONTRACT = "s00001"
 SHEET = f"form_6252.{CONTRACT}"
@@ -118,6 +118,24 @@ class Form6252(unittest.TestCase):
         computation = compute(file)
         self.assertEqual(computation.sheet(SHEET).subject, "House")
         self.assertIn("shared use", " ".join(each.message for each in computation.findings))
+
+    def test_an_office_at_home_sold_by_instalments_beside_what_is_expensed(self) -> None:
+        """The income limit of section 179 counts the gain of the sale, which rests on what the office took of
+        the profit: that is taken before anything is expensed (26 CFR 1.179-2(c)(1))."""
+        house = sold("nonresidential_building", "200000", "400000", instalments=paid("1000"),
+                     activity="h00001", thing="h00001")  # fmt: skip
+        tool = asset("seven_year", "2025-02-01", "900", expensed=Decimal(900))
+        file = client(activities={BUSINESS: business()}, assets=numbered("assets", [house, tool])).model_copy(
+            update={
+                "things": {"h00001": Thing(kind="home", name="House", measure="area", whole=Decimal(1000))},
+                "uses": {"u00001": Use(thing="h00001", activity=BUSINESS, amount=Decimal(200),
+                                       choices={"rests_on": "storage"})},
+                "entries": numbered("entries", entries(BUSINESS, gross_receipts="30000")),
+            }
+        )  # fmt: skip
+        computation = compute(file)
+        self.assertTrue(computation.has_sheet(SHEET))
+        self.assertEqual(computation.sheet("section_179")["deduction"].amount, 900)
 
     def test_what_is_missing_or_too_much_is_said(self) -> None:
         nothing = compute(contract(sold("land", "4500", "6000"))).findings

@@ -31,6 +31,16 @@ def file_as_used(
     return file if assets is file.assets else file.model_copy(update={"assets": assets})
 
 
+def why_of_no_activity(file: ClientFile, thing: str) -> str:
+    """Why an asset of a shared thing belongs to no one activity, as long as its country divides none."""
+    served = {use.activity for use in file.uses.values() if use.thing == thing} & file.activities.keys()
+    if not served:
+        return "Its thing serves no activity. Say which, at the thing."
+    if len(served) == 1:
+        return f"How much its thing is used for {file.called(served.pop())} is not typed yet. Type it there."
+    return "Its thing serves several activities. Enter it for each, with its share."
+
+
 def thing_of_asset(file: ClientFile, asset: Asset) -> str:
     """The shared thing to which an asset belongs, or which measures its use; empty where there is none."""
     return next((key for key in (asset.activity, asset.thing) if key in file.things), "")

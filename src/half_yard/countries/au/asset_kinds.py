@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from half_yard.countries.au.questions import SIMPLIFIED
 from half_yard.countries.au.thing_kinds import BY_RATE, METHOD, VEHICLE
 from half_yard.countries.offered import AssetKind
+from half_yard.countries.things_as_used import why_of_no_activity
 from half_yard.records import Activity, Asset, ClientFile
 
 PRIME, LOW_VALUE = "prime", "pool"
@@ -76,7 +77,6 @@ NO_SUCH = "No kind is chosen yet. Choose one."
 NO_DAY = "It has no day of first use. Type it."
 NO_LIFE = "Its effective life is not typed. Type it in months."
 USED_BEFORE = "Somebody had used it before: in a place let to live in it has no decline in value (s 40-27)."
-IN_SHARED = "Its thing serves several activities, or none. Enter it for each, with its share."
 IN_RATE = "Its decline in value is in the rate by the kilometre (s 28-30)."
 
 
@@ -95,7 +95,10 @@ def depreciates_simply(activity: Activity) -> bool:
 def stop(asset: Asset, file: ClientFile) -> str:
     """What keeps an asset from counting; empty where nothing does."""
     if asset.activity not in file.activities:
-        return IN_SHARED if asset.activity in file.things else "It belongs to no activity. Choose one."
+        shared = asset.activity in file.things
+        return (
+            why_of_no_activity(file, asset.activity) if shared else "It belongs to no activity. Choose one."
+        )
     kind = PROPERTY.get(asset.asset_class)
     if kind is None:
         return NO_SUCH

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from half_yard.countries.ca.year_rules import rules_for
 from half_yard.countries.offered import AssetKind
+from half_yard.countries.things_as_used import why_of_no_activity
 from half_yard.records import Asset, ClientFile
 
 GENERAL, IN_FULL, PRODUCTIVE = "general", "in full", "productive"
@@ -147,7 +148,7 @@ def stop(asset: Asset, file: ClientFile) -> str:
     if thing is not None and thing.kind == "home":
         return OF_A_HOME
     if thing is not None:
-        return "Its thing serves several activities, or none. Enter it for each, with its share."
+        return why_of_no_activity(file, asset.activity)
     if asset.activity not in file.activities:
         return "It belongs to no activity of this file. Choose one."
     if asset.asset_class not in CLASSES:

@@ -195,6 +195,8 @@ def _carryover_stops(file: ClientFile) -> dict[str, str]:
                 stops[f"/carryovers/{key}"] = "It belongs to no person of this file. Choose one."
         elif item.kind not in UCC.values():
             stops[f"/carryovers/{key}"] = "No kind of carryover is chosen yet. Choose one."
+        elif (asset := file.assets.get(item.of)) is not None and (why := stop(asset, file)):
+            stops[f"/carryovers/{key}"] = f"It belongs to an asset that counts nowhere yet. {why}"
         elif item.of not in holders(file, item.kind):
             stops[f"/carryovers/{key}"] = "It belongs to nothing that has this class. Choose what does."
     return stops

@@ -195,7 +195,8 @@ def income_without(ask: Ask) -> Figure:
     profits = list(before(schedule_c.profits))
     lets = [key for key in ask(expensing_activities) if ask.of(activity_of, key).kind == "rental"]
     profits += [before(schedule_e.result, key)["income_or_loss"] for key in lets]
-    gains = ask(form_4797.gains_of_businesses)
+    # What a home's office took of it rests on the profit, so that a gain of its sale does too.
+    gains = before(form_4797.gains_of_businesses)
     return total([*profits, *gains, *ask(own_income).wages], "businesses and wages")
 
 
