@@ -54,6 +54,12 @@ class Property(unittest.TestCase):
         self.assertEqual(amount(file, "gains.owner/net"), (20000 + works) / 2)
         self.assertEqual(line(file, "gains"), 13013)
 
+    def test_what_was_typed_of_earlier_years_and_what_this_one_deducts(self) -> None:
+        """20,000 typed and 4,000 of 2024-25."""
+        building = bought("capital_works", "160000", "2019-07-01", FLAT, prior_depreciation=Decimal(20000))
+        file = flat(2025, land("400000", "2019-07-01", **sold("500000", "2025-06-20")), building)
+        self.assertEqual(amount(file, "sale.s00001/works"), 24000)
+
     def test_the_gain_is_of_the_year_of_the_contract(self) -> None:
         """Example 41: contract on June 28, settlement on August 10; of 280.82 label F has no cents."""
         home = land("400000", "2015-03-01", **sold("500000", "2025-06-28"))

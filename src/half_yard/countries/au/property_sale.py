@@ -7,20 +7,20 @@ from decimal import Decimal
 
 from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.au import gaps
-from half_yard.countries.au.asset_kinds import PROPERTY_ITSELF, USED_BEFORE, WORKS, stop
+from half_yard.countries.au.asset_kinds import MONTHS, PROPERTY_ITSELF, USED_BEFORE, WORKS, stop
 from half_yard.countries.au.decline import (
     began,
     cost,
     counted_cost,
     income_year,
     left_before,
+    of_year,
 )
+from half_yard.countries.au.frame import days_of_year
 from half_yard.figures import Figure, difference, entered, times
 from half_yard.records import ClientFile
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.dates import months_after
-
-YEAR_OF_MONTHS = 12
 
 
 def sold(ask: Ask, activity: str) -> tuple[str, ...]:
@@ -66,8 +66,10 @@ def _works_deducted(file: ClientFile, activity: str, year: int) -> list[Figure]:
             continue
         path = f"/assets/{key}"
         whole = counted_cost(asset, path)
-        last = max(year, year if asset.disposed is None else income_year(asset.disposed))
-        taken = difference(whole, left_before(asset, path, whole, last + 1), label="capital works deducted")
+        left = left_before(asset, path, whole, year)
+        for each in range(year, max(year, income_year(asset.disposed or days_of_year(year)[1])) + 1):
+            left = difference(left, of_year(asset, path, whole, left, each))
+        taken = difference(whole, left, label="capital works deducted")
         part = None if asset.share is None else entered(asset.share / HUNDRED, "part", f"{path}/share")
         found.append(times(taken, part).named(f"{asset.name or 'building'}: capital works deducted"))
     return found
@@ -116,4 +118,4 @@ def held_long(ask: Ask, key: str) -> bool:
     """Whether twelve months lie between the days of purchase and of sale, neither counted (s 115-25)."""
     asset = ask.of(asset_of, key)
     bought = asset.acquired or began(asset)
-    return asset.disposed is not None and months_after(bought, YEAR_OF_MONTHS) < asset.disposed
+    return asset.disposed is not None and months_after(bought, MONTHS) < asset.disposed
