@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from half_yard.countries.measuring_things import PERCENT, Measured, Period
 from half_yard.countries.shared_use import Measure, ThingKind
-from half_yard.countries.tax_years import days_of, tax_year_of
+from half_yard.countries.tax_years import days_of
 from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile, Entry, Thing
 from half_yard.review import Finding, Level
@@ -141,19 +141,17 @@ def _uses(file: ClientFile, key: str, thing: Thing) -> Iterator[Finding]:
 
 def _trips(file: ClientFile, others: frozenset[str]) -> Iterator[Finding]:
     """Trips that are for nothing of the file, or of another year."""
-    known, year = {*file.activities, "", *others}, file.tax_year
+    known, (first, last) = {*file.activities, "", *others}, days_of(file)
     for key, trip in file.trips.items():
         if trip.activity not in known:
             yield Finding(
                 Level.ERROR, f"{called_of(file, trip.thing)}: a trip is for no activity of this file.",
                 f"/trips/{key}/activity", "Choose one.",
             )  # fmt: skip
-        if trip.date is not None and tax_year_of(file, trip.date) != year:
-            yield Finding(
-                Level.WARNING,
-                f"{called_of(file, trip.thing)}: a trip is outside tax year {year} and does not count.",
-                f"/trips/{key}/date", "Mend its day.",
-            )  # fmt: skip
+        if trip.date is not None and not first <= trip.date <= last:
+            words = f"a trip is outside tax year {file.tax_year} and does not count."
+            said = f"{called_of(file, trip.thing)}: {words}"
+            yield Finding(Level.WARNING, said, f"/trips/{key}/date", "Mend its day.")
 
 
 def called_of(file: ClientFile, key: str) -> str:
