@@ -156,20 +156,23 @@ def _search(sheet: Sheet, record: str) -> Landed:
 
 def entered_on(line: Line, begins: str = "") -> list[str]:
     """The paths of what arrives first on a line, of those that begin so."""
-    found = []
+    found: dict[int, str] = {}
     seen: set[int] = set()
     stack = [line.figure]
+    if type(line.figure.origin) is Entered and line.figure.origin.path.startswith(begins):
+        found[id(line.figure)] = line.figure.origin.path
     while stack:
-        figure = stack.pop()
-        origin = figure.origin
-        if type(origin) is Entered and origin.path.startswith(begins):
-            found.append(origin.path)
-        for part in figure.parts:
-            stops = part.place is not None or part.operation is Operation.SUPPOSED
-            if not stops and id(part) not in seen:
+        for part in stack.pop().parts:
+            if part.place is not None:
+                continue
+            if not part.parts:  # most are leaves: they are looked at here, and only what was entered is kept
+                origin = part.origin
+                if type(origin) is Entered and origin.path.startswith(begins):
+                    found[id(part)] = origin.path
+            elif part.operation is not Operation.SUPPOSED and id(part) not in seen:
                 seen.add(id(part))
                 stack.append(part)
-    return found
+    return list(found.values())
 
 
 def _find_landed(sheet: Sheet) -> Mapping[str, Landed]:
