@@ -103,6 +103,20 @@ class FromNothing(WindowCase):
         self.assertEqual(self.net("gains.owner", "net"), (520000 - 9000 - 426000 + works) / 2)
         self.assertEqual(self.net("itr.owner", "gains"), int(self.net("gains.owner", "net")))
 
+    def test_what_cost_nothing_has_no_years_to_draw(self) -> None:
+        self.find("command new business")
+        self.type("Marsh Frames", TAB)
+        self.asked("/activities/a00001/answers/simplified")
+        self.press(Key.Key_Space)
+        self.find("command new asset")
+        self.press(ENTER)
+        for cell in ("Loft, given", "Marsh", "building", "1/8/2024", "0"):
+            self.type(cell, ENTER)
+        self.asked("/assets/s00001")
+        tape = self.window.assets.view(AssetView).tape
+        tape.grab()
+        self.assertEqual(tape.accessibleName(), "No depreciation")
+
     def test_personal_services_are_asked_for_and_decided(self) -> None:
         self.find("command new business")
         self.type("Marsh Consulting", TAB)

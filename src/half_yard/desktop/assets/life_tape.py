@@ -42,8 +42,10 @@ class LifeTape(QWidget):
         self.show_rows(rows, year, story.summary if story else "")
 
     def show_rows(self, rows: Sequence[Years], year: int, otherwise: str = "") -> None:
-        """Show years, the first row's on the tape, and beneath it all of them; words where there are none."""
-        self._rows, self._year, self._otherwise = rows[: 1 + MOST_BOOKS], year, otherwise
+        """Show years, the first row's on the tape, and beneath it all of them; words where there are none. A
+        row without a year, as of what has cost nothing, is left out."""
+        self._rows = [row for row in rows if row[2]][: 1 + MOST_BOOKS]
+        self._year, self._otherwise = year, otherwise
         self.setAccessibleName(self._words())
         self.update()
 
