@@ -9,7 +9,7 @@ from decimal import Decimal
 from typing import Any
 
 from half_yard.cli.printed import thread_text
-from half_yard.countries import Computation, compute
+from half_yard.countries import Computation, compute, pack_for
 from half_yard.countries.ca.classes import find_class
 from half_yard.countries.ca.pool_life import pool_life as life_of
 from half_yard.countries.offered import PoolLife
@@ -486,3 +486,22 @@ class Checks(unittest.TestCase):
         self.assertIn("not known with what balance class 8 begins", self.found(2023, old)[0])
         late = bought("900", "2025-02-01", SHOP, answers={"immediate_expensing": True})
         self.assertIn("not expensed immediately", self.found(2025, late)[0])
+
+
+class WhatStopsNothing(unittest.TestCase):
+    """Files as they may be for a moment: nothing of them may stop the page."""
+
+    def test_the_balance_of_a_class_of_single_assets_belongs_to_one(self) -> None:
+        lease = bought("9000", "2022-03-01", asset_class="class_13", months=120)
+        file = rental_of("9000", 2024, lease, carryovers=ucc("7000", FLAT, "ucc_13"))
+        asked = pack_for("ca").asked
+        self.assertEqual([key for key, _ in asked.carried_of(file, "ucc_13")], ["s00001"])
+        self.assertTrue(asked.questions_of(file, FLAT))
+        self.assertIn("nothing that has this class", compute(file).stops["/carryovers/c00001"])
+        own = rental_of("9000", 2024, lease, carryovers=ucc("7000", "s00001", "ucc_13"))
+        self.assertNotIn("/carryovers/c00001", compute(own).stops)
+
+    def test_costs_of_buying_what_cost_nothing(self) -> None:
+        gift = bought("0", "2024-03-01", asset_class="class_1", basis={"fees": Decimal(800)})
+        sheets = compute(rental_of("9000", 2024, gift)).sheets
+        self.assertTrue(any(line.figure.amount == 800 for sheet in sheets for line in sheet.lines))
