@@ -217,11 +217,8 @@ def _fields(pack: Pack, file: ClientFile) -> Iterator[Field]:
     for person in file.people:
         yield Field(f"/people/{person}/birth_date", "Born on", FieldKind.BIRTHDAY)
         yield from asked.person_fields(file, person)
-    for key, activity in file.activities.items():
-        yield from (*asked.activity_fields(file, key), *asked.activity_facts(file, key))
-        choices = (*asked.activity_choices(activity.kind), *asked.owners_choices(activity.kind))
-        yield from (each.field(f"/activities/{key}") for each in asked.questions_of(file, key))
-        yield from (each.field(f"/activities/{key}") for each in choices)
+    for key in file.activities:
+        yield from asked.of_activity(file, key)
     for key in file.assets:
         yield from (*pack.assets.fields(file, key), *pack.assets.leaving_fields(file, key))
     for key in file.things:

@@ -24,12 +24,8 @@ def asked(file: ClientFile) -> Iterator[Field]:
     yield from pack.asked.household_fields(file)
     for person in file.people:
         yield from pack.asked.person_fields(file, person)
-    for key, activity in file.activities.items():
-        yield from (*pack.asked.activity_fields(file, key), *pack.asked.activity_facts(file, key))
-        for question in pack.asked.questions_of(file, key):
-            yield question.field(f"/activities/{key}")
-        for choice in pack.asked.activity_choices(activity.kind):
-            yield choice.field(f"/activities/{key}")
+    for key in file.activities:
+        yield from pack.asked.of_activity(file, key, owners=False)
     for key in file.assets:
         yield from pack.assets.leaving_fields(file, key)
     for thing in file.things:

@@ -121,6 +121,18 @@ class Asked:
         del kind
         return ()
 
+    def of_activity(self, file: ClientFile, key: str, *, owners: bool = True) -> list[Field]:
+        """Everything that is asked of an activity besides its name, number, address, days and shares;
+        without `owners` nothing of how several own it."""
+        kind, path = file.activities[key].kind, f"/activities/{key}"
+        choices = (*self.activity_choices(kind), *(self.owners_choices(kind) if owners else ()))
+        return [
+            *self.activity_fields(file, key),
+            *(each.field(path) for each in self.questions_of(file, key)),
+            *(each.field(path) for each in choices),
+            *self.activity_facts(file, key),
+        ]
+
     def kind_advice(self, activity: Activity) -> KindAdvice | None:
         """Which kind an activity is by its answers, where that is a question."""
         del activity

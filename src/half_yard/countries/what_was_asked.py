@@ -58,15 +58,8 @@ def _fields(pack: Pack, file: ClientFile) -> Iterator[tuple[str, Field]]:
         path = f"/dependants/{key}"
         yield from ((name_of(dependant) or dependant.name, field) for field in asked.further(file, path))
     for key, activity in sorted(file.activities.items()):
-        path, name = f"/activities/{key}", activity.name or key
-        owners = asked.owners_choices(activity.kind) if len(file.people) > 1 else ()
-        fields = [
-            *asked.activity_fields(file, key),
-            *(each.field(path) for each in asked.questions_of(file, key)),
-            *(each.field(path) for each in (*asked.activity_choices(activity.kind), *owners)),
-            *asked.activity_facts(file, key),
-        ]
-        yield from ((name, field) for field in fields)
+        fields = asked.of_activity(file, key, owners=len(file.people) > 1)
+        yield from ((activity.name or key, field) for field in fields)
     for key, thing in sorted(file.things.items()):
         yield from ((thing.name or key, field) for field in pack.shared.fields(file, key))
 

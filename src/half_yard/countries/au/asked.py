@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from half_yard.asked import Column, Field, FieldKind, Kind, Now, Section, people_of
 from half_yard.countries.asked import Asked
 from half_yard.countries.au import personal_services
-from half_yard.countries.au.carried_amounts import DEFERRED, OF_PEOPLE, TITLES, part_of
+from half_yard.countries.au.carried_amounts import OF_PEOPLE, TITLES, holders
 from half_yard.countries.au.elsewhere import ELSEWHERE
 from half_yard.countries.au.frame import STATUS
 from half_yard.countries.au.identity import industry_problem
@@ -26,7 +26,7 @@ from half_yard.countries.au.questions import (
 )
 from half_yard.countries.au.slips import WITHHELD
 from half_yard.countries.offered import Elsewhere, Question
-from half_yard.records import Activity, ClientFile
+from half_yard.records import ClientFile
 from half_yard.records.choices import Option
 
 OF_ITEMS = (
@@ -94,11 +94,7 @@ class AustraliaAsked(Asked):
         """Losses and the low-value pool belong to a person, the others to an activity."""
         if kind in OF_PEOPLE:
             return [(key, person.name or key) for key, person in file.people.items()]
-        return [
-            choice
-            for key, activity in sorted(file.activities.items())
-            for choice in _whole_or_parts(file, kind, key, activity)
-        ]
+        return list(holders(file, kind).items())
 
     def further(self, file: ClientFile, path: str) -> Sequence[Field]:
         """What is asked of an item besides its amount."""
@@ -140,15 +136,3 @@ class AustraliaAsked(Asked):
             ),
             *personal_services.fields(key, file.activities[key]),
         ]  # fmt: skip
-
-
-def _whole_or_parts(file: ClientFile, kind: str, key: str, activity: Activity) -> list[Option]:
-    """An activity; for losses that wait its owners' parts, where it is shared."""
-    name = activity.name or key
-    if kind != DEFERRED or len(activity.owners) == 1:
-        return [(key, name)]
-    return [
-        (part_of(key, person), f"{name}, {file.people[person].name or person}")
-        for person in activity.owners
-        if person in file.people
-    ]

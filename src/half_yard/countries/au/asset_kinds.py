@@ -95,10 +95,9 @@ def depreciates_simply(activity: Activity) -> bool:
 def stop(asset: Asset, file: ClientFile) -> str:
     """What keeps an asset from counting; empty where nothing does."""
     if asset.activity not in file.activities:
-        shared = asset.activity in file.things
-        return (
-            why_of_no_activity(file, asset.activity) if shared else "It belongs to no activity. Choose one."
-        )
+        if asset.activity in file.things:
+            return why_of_no_activity(file, asset.activity)
+        return "It belongs to no activity. Choose one."
     kind = PROPERTY.get(asset.asset_class)
     if kind is None:
         return NO_SUCH

@@ -45,11 +45,19 @@ def asset_life(computation: Computation, key: str) -> PoolLife | None:
         taken = sheet[f"{key}.written_off"].amount
         words = f"Written off at once: {exact_text(taken)} (s 328-180)."
         return PoolLife(words, (("This year", file.tax_year, (taken,)),), taken)
-    if sheet.has(f"{key}.deduction") or asset.asset_class == PROPERTY_ITSELF:
+    if asset.asset_class == PROPERTY_ITSELF:
+        return _of_property(sheet, key)
+    if sheet.has(f"{key}.deduction"):
         return _by_itself(sheet, key, asset, file.tax_year)
     if sheet.has("pool_closing"):
         return PoolLife(f"In the small business pool, or written off before. {_of_pool(sheet)}", ())
     return PoolLife("Of little cost: deducted at once, or in the low-value pool of its owners.", ())
+
+
+def _of_property(sheet: Sheet, key: str) -> PoolLife:
+    there = sheet.has(f"{key}.cost_base")
+    base = f" Cost base now {exact_text(sheet[f'{key}.cost_base'].amount)}." if there else ""
+    return PoolLife(f"Land and building have no decline in value.{base}", (), Decimal(0))
 
 
 def _of_pool(sheet: Sheet) -> str:
@@ -60,10 +68,6 @@ def _of_pool(sheet: Sheet) -> str:
 
 def _by_itself(sheet: Sheet, key: str, asset: Asset, year: int) -> PoolLife:
     """An asset with years of its own: its method first, the other one beneath it."""
-    if asset.asset_class == PROPERTY_ITSELF:
-        there = sheet.has(f"{key}.cost_base")
-        base = f" Cost base now {exact_text(sheet[f'{key}.cost_base'].amount)}." if there else ""
-        return PoolLife(f"Land and building have no decline in value.{base}", (), Decimal(0))
     share = Decimal(1) if asset.share is None else asset.share / HUNDRED
     this_year, path = sheet[f"{key}.deduction"].amount, f"/assets/{key}"
     if asset.asset_class in {WORKS, BORROWING}:

@@ -9,7 +9,7 @@ from functools import cache, partial
 from half_yard.countries.asking import Ask
 from half_yard.countries.au import decline, personal_services, property_sale
 from half_yard.countries.au.asset_kinds import stop
-from half_yard.countries.au.carried_amounts import DEFERRED, OF_ACTIVITIES, OF_PEOPLE, TITLES, part_of
+from half_yard.countries.au.carried_amounts import OF_ACTIVITIES, OF_PEOPLE, TITLES, holders
 from half_yard.countries.au.checks import findings_of
 from half_yard.countries.au.forms import (
     assessment,
@@ -202,17 +202,6 @@ def _asset_stops(file: ClientFile) -> dict[str, str]:
     return {path: reason for path, reason in reasons.items() if reason}
 
 
-def _owned(file: ClientFile, kind: str) -> set[str]:
-    """To what a carryover of activities may belong: one that is shared has losses by owner."""
-    if kind != DEFERRED:
-        return set(file.activities)
-    return {
-        key if len(activity.owners) == 1 else part_of(key, person)
-        for key, activity in file.activities.items()
-        for person in activity.owners
-    }
-
-
 def _carryover_stops(file: ClientFile) -> dict[str, str]:
     stops = {}
     for key, item in file.carryovers.items():
@@ -221,7 +210,7 @@ def _carryover_stops(file: ClientFile) -> dict[str, str]:
                 stops[f"/carryovers/{key}"] = "It belongs to no person of this file. Choose one."
         elif item.kind not in OF_ACTIVITIES:
             stops[f"/carryovers/{key}"] = "No kind of carryover is chosen yet. Choose one."
-        elif item.of not in _owned(file, item.kind):
+        elif item.of not in holders(file, item.kind):
             stops[f"/carryovers/{key}"] = (
                 "It belongs to no activity of this file, or no owner's part. Choose one."
             )

@@ -120,11 +120,9 @@ def part_of(ask: Ask, key: str) -> Figure | None:
 def opening(ask: Ask, key: str) -> Figure:
     """The adjustable value on July 1, or the cost of what came this year."""
     whole = ask(cost, key)
-    return (
-        whole
-        if ask(came_in, key)
-        else left_before(ask.of(asset_of, key), f"/assets/{key}", whole, ask.of(tax_year))
-    )
+    if ask(came_in, key):
+        return whole
+    return left_before(ask.of(asset_of, key), f"/assets/{key}", whole, ask.of(tax_year))
 
 
 def left_before(asset: Asset, path: str, whole: Figure, year: int) -> Figure:

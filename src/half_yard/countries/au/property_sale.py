@@ -9,14 +9,15 @@ from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.au import gaps
 from half_yard.countries.au.asset_kinds import MONTHS, PROPERTY_ITSELF, USED_BEFORE, WORKS, stop
 from half_yard.countries.au.decline import (
+    assets_of,
     began,
+    closing,
     cost,
-    counted_cost,
     income_year,
-    left_before,
     of_year,
+    part_of,
+    received,
 )
-from half_yard.countries.au.frame import days_of_year
 from half_yard.figures import Figure, difference, entered, times
 from half_yard.records import ClientFile
 from half_yard.records.amounts import HUNDRED
@@ -56,28 +57,18 @@ def _gone(file: ClientFile) -> dict[str, tuple[str, ...]]:
 def works_deducted(ask: Ask, key: str) -> list[Figure]:
     """What was deducted of the buildings of a property's activity, to the end of this year or until they
     left, of the part for the activity, all owners together."""
-    return ask.of(_works_deducted, ask.of(asset_of, key).activity, ask.of(tax_year))
+    own = ask(assets_of, ask.of(asset_of, key).activity)
+    return [ask(_deducted_of, each) for each in own if ask.of(asset_of, each).asset_class == WORKS]
 
 
-def _works_deducted(file: ClientFile, activity: str, year: int) -> list[Figure]:
-    found = []
-    for key, asset in sorted(file.assets.items()):
-        if asset.activity != activity or asset.asset_class != WORKS or stop(asset, file):
-            continue
-        path = f"/assets/{key}"
-        whole = counted_cost(asset, path)
-        left = left_before(asset, path, whole, year)
-        for each in range(year, max(year, income_year(asset.disposed or days_of_year(year)[1])) + 1):
-            left = difference(left, of_year(asset, path, whole, left, each))
-        taken = difference(whole, left, label="capital works deducted")
-        part = None if asset.share is None else entered(asset.share / HUNDRED, "part", f"{path}/share")
-        found.append(times(taken, part).named(f"{asset.name or 'building'}: capital works deducted"))
-    return found
-
-
-def own_cost(ask: Ask, key: str) -> Figure:
-    """What it cost, in dollars."""
-    return ask(cost, key)
+def _deducted_of(ask: Ask, key: str) -> Figure:
+    asset, whole, year = ask.of(asset_of, key), ask(cost, key), ask.of(tax_year)
+    left = ask(closing, key)
+    last = year if asset.disposed is None else income_year(asset.disposed)
+    for each in range(year + 1, last + 1):
+        left = difference(left, of_year(asset, f"/assets/{key}", whole, left, each))
+    label = f"{asset.name or 'building'}: capital works deducted"
+    return times(difference(whole, left, label=label), ask(part_of, key))
 
 
 def cost_base(ask: Ask, key: str) -> Figure:
@@ -108,10 +99,8 @@ def part_that_counts(ask: Ask, key: str) -> Figure | None:
 
 def gain_of_used(ask: Ask, key: str) -> Figure:
     """What was received less the cost (s 104-240), of what had no decline in value at all."""
-    asset, path = ask.of(asset_of, key), f"/assets/{key}"
-    received = entered(asset.proceeds or Decimal(0), "termination value", f"{path}/proceeds")
-    sale = entered(asset.selling_costs or Decimal(0), "costs of selling", f"{path}/selling_costs")
-    return difference(received, sale, counted_cost(asset, path), label=asset.name or "Used before")
+    label = ask.of(asset_of, key).name or "Used before"
+    return difference(ask(received, key), ask(cost, key), label=label)
 
 
 def held_long(ask: Ask, key: str) -> bool:

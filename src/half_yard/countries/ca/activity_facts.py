@@ -8,9 +8,7 @@ import datetime
 from collections.abc import Mapping
 
 from half_yard.asked import Field, FieldKind
-from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.offered import ManyAnswers
-from half_yard.figures import Figure, entered
 from half_yard.records import Activity, ClientFile
 
 WITH_TAX, QUICK = "with", "quick"
@@ -34,12 +32,6 @@ FISCAL_END = ManyAnswers(
 RESERVES = "reserves"
 """The kind of carryover that is reserves deducted, which next year adds back."""
 Days = tuple[datetime.date, datetime.date]
-
-
-def fact(ask: Ask, activity: str, key: str, label: str) -> Figure | None:
-    """A fact of an activity; None where it is not typed."""
-    amount = ask.of(activity_of, activity).facts.get(key)
-    return None if amount is None else entered(amount, label, f"/activities/{activity}/facts/{key}")
 
 
 def fiscal_period(activity: Activity, year: int) -> Days | None:

@@ -39,9 +39,14 @@ def may_apply(ask: Ask, person: str) -> bool:
     (s 392-10, 392-25)."""
     if NOT_AVERAGED.of(ask.of(person_of, person).answers):
         return False
-    shares = any(found[1].ticks.get(PRIMARY.key) for kind in (PARTNERSHIP, TRUST)
-                 for found in ask(ITEMS.items_of, kind) if found[1].person == person)  # fmt: skip
-    return shares or any(not ask(_is_new, key) for key in ask(_farms, person))
+    return bool(ask(_shares, person)) or any(not ask(_is_new, key) for key in ask(_farms, person))
+
+
+def _shares(ask: Ask, person: str) -> list[Figure]:
+    """The shares of farms of others, as partner or beneficiary."""
+    found = (each for kind in (PARTNERSHIP, TRUST) for each in ask(ITEMS.items_of, kind))
+    return [ITEMS.amount_of(each) for each in found
+            if each[1].person == person and each[1].ticks.get(PRIMARY.key)]  # fmt: skip
 
 
 def _farms(ask: Ask, person: str) -> tuple[str, ...]:
@@ -79,10 +84,9 @@ def basic_income(ask: Ask, person: str) -> Figure:
 def _of_farms(ask: Ask, person: str) -> Figure:
     """Income of primary production less its part of the gifts (s 392-80)."""
     own = [ask(losses.counted, key, person) for key in ask(_farms, person)]
-    shares = [ITEMS.amount_of(found) for kind in (PARTNERSHIP, TRUST) for found in ask(ITEMS.items_of, kind)
-              if found[1].person == person and found[1].ticks.get(PRIMARY.key)]  # fmt: skip
     deposits = of_person(ask, person, FARM_DEPOSITS)
-    net, basic = total((*own, *shares, *deposits), "income of primary production"), ask(basic_income, person)
+    net = total((*own, *ask(_shares, person), *deposits), "income of primary production")
+    basic = ask(basic_income, person)
     gifts = ask(itr.deductions, person).get("gift", NOTHING)
     whole = total((basic, gifts), "before gifts")
     if net.amount > 0 and gifts.amount:

@@ -6,6 +6,7 @@ from __future__ import annotations
 import datetime
 from collections.abc import Iterator
 
+from half_yard.countries.activity_facts import fact
 from half_yard.countries.asking import Ask, activity_of, tax_year
 from half_yard.countries.au import decline, simplified
 from half_yard.countries.au.forms import capital_allowances, incomes, p8
@@ -13,9 +14,8 @@ from half_yard.countries.au.forms.labels import label
 from half_yard.countries.au.frame import BOOKS, days_of_year
 from half_yard.countries.au.questions import CREDITORS, DEBTORS, NOT_COUNTED, ONLINE, TO_ASSOCIATES
 from half_yard.countries.au.statement_lines import SALARIES
-from half_yard.figures import Figure, Form, Page, entered, total
-
-TYPED = ((DEBTORS, "P11", "Trade debtors"), (CREDITORS, "P12", "Trade creditors"))
+from half_yard.countries.offered import Question
+from half_yard.figures import Figure, Form, Page, total
 
 
 @Form
@@ -28,15 +28,16 @@ def business_items(ask: Ask, person: str) -> Page:
             ("P2 Main business", ask(_main, person)),
             ("P3 Business activities", str(len(own))),
             ("P4 Status", ask(_status, person)),
-            ("P7 Internet", "Yes" if any(_says(ask, key, ONLINE.key) for key in own) else "No"),
-            ("P19 Trading stock election", "Yes" if any(_says(ask, key, NOT_COUNTED.key) for key in own)
-             else "No"),
+            ("P7 Internet", _says(ask, person, ONLINE)),
+            ("P19 Trading stock election", _says(ask, person, NOT_COUNTED)),
         ),
     )  # fmt: skip
 
 
-def _says(ask: Ask, activity: str, question: str) -> bool:
-    return ask.of(activity_of, activity).answers.get(question, False)
+def _says(ask: Ask, person: str, question: Question) -> str:
+    """Whether it is said of any of the businesses, in words."""
+    own = ask(incomes.own_businesses, person)
+    return "Yes" if any(question.of(ask.of(activity_of, key).answers) for key in own) else "No"
 
 
 def _main(ask: Ask, person: str) -> str:
@@ -76,20 +77,10 @@ def amounts(page: Page, ask: Ask, person: str) -> None:
 def _items(ask: Ask, activity: str) -> Iterator[tuple[str, str, str, Figure]]:
     """The items of a business that have an amount: number, title, key, figure."""
     yield from _of_pool(ask, activity)
-    record = ask.of(activity_of, activity)
-    for fact, number, title in TYPED:
-        if amount := record.facts.get(fact):
-            yield number, title, fact, entered(amount, title, f"/activities/{activity}/facts/{fact}")
+    yield from _typed(ask, activity, (DEBTORS, "P11", "Trade debtors"), (CREDITORS, "P12", "Trade creditors"))
     if (staff := ask(p8.expenses, activity)[SALARIES]).amount:
         yield "P13", "Total salary and wage expenses", "staff", staff
-    if amount := record.facts.get(TO_ASSOCIATES):
-        path = f"/activities/{activity}/facts/{TO_ASSOCIATES}"
-        yield (
-            "P14",
-            "Payments to associated persons",
-            "associates",
-            entered(amount, "paid to associates", path),
-        )
+    yield from _typed(ask, activity, (TO_ASSOCIATES, "P14", "Payments to associated persons"))
     if ask(simplified.is_simplified, activity):
         return
     keys = capital_allowances.by_life(ask, activity)
@@ -99,6 +90,13 @@ def _items(ask: Ask, activity: str) -> Iterator[tuple[str, str, str, Figure]]:
         yield "P16", "Other depreciating assets first deducted", "first", total(new)
     if gone:
         yield "P18", "Termination value of other depreciating assets", "left", total(gone)
+
+
+def _typed(ask: Ask, activity: str, *kinds: tuple[str, str, str]) -> Iterator[tuple[str, str, str, Figure]]:
+    """Items that are what was typed, by fact, number and title."""
+    for key, number, title in kinds:
+        if (figure := fact(ask, activity, key, title)) is not None and figure.amount:
+            yield number, title, key, figure
 
 
 def _of_pool(ask: Ask, activity: str) -> Iterator[tuple[str, str, str, Figure]]:

@@ -16,6 +16,7 @@ from half_yard.figures import (
     Carries,
     Figure,
     Form,
+    Mark,
     Page,
     Role,
     difference,
@@ -59,20 +60,18 @@ def income(page: Page, ask: Ask, person: str) -> None:
 
 def _lump_sums(page: Page, ask: Ask, person: str) -> list[Figure]:
     """Items 3, 4 and 8."""
-    lines = [
-        label(page, kind, number, title, total(figures).marked(gaps.LUMP_SUM))
-        for kind, number, title in incomes.LUMP_SUMS
-        if (figures := of_person(ask, person, kind))
-    ]
+    lines = _typed(page, ask, person, incomes.LUMP_SUMS, gaps.LUMP_SUM)
     if part := incomes.of_lump_sum_b(ask, person):
         lines.append(label(page, "lump_sum_b", "3", "Employer lump sum payments, B", total(part)))
     return lines
 
 
-def _typed(page: Page, ask: Ask, person: str, kinds: tuple[tuple[str, str, str], ...]) -> list[Figure]:
+def _typed(
+    page: Page, ask: Ask, person: str, kinds: tuple[tuple[str, str, str], ...], *marks: Mark
+) -> list[Figure]:
     """The lines of what was typed, each where there is any."""
     return [
-        label(page, kind, number, title, total(figures))
+        label(page, kind, number, title, total(figures).marked(*marks))
         for kind, number, title in kinds
         if (figures := of_person(ask, person, kind))
     ]

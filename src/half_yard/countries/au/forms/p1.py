@@ -3,6 +3,7 @@
 
 from __future__ import annotations
 
+from half_yard.countries.activity_facts import fact
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.au import gaps
 from half_yard.countries.au.forms import p8
@@ -15,7 +16,7 @@ from half_yard.countries.au.personal_services import (
     RESULTS,
     applies,
 )
-from half_yard.figures import NOTHING, Figure, Form, Page, Role, below, entered, smaller_of, stated, total
+from half_yard.figures import NOTHING, Figure, Form, Page, Role, below, smaller_of, stated, total
 from half_yard.records.amounts import HUNDRED
 
 PERCENT = stated(HUNDRED, "percent")
@@ -31,11 +32,6 @@ def p1(ask: Ask, activity: str) -> Page:
     )  # fmt: skip
 
 
-def _fact(ask: Ask, activity: str, key: str, label: str) -> Figure | None:
-    amount = ask.of(activity_of, activity).facts.get(key)
-    return None if amount is None else entered(amount, label, f"/activities/{activity}/facts/{key}")
-
-
 def outcome(ask: Ask, activity: str) -> str:
     """What the tests say, in words."""
     record = ask.of(activity_of, activity)
@@ -43,7 +39,7 @@ def outcome(ask: Ask, activity: str) -> str:
         return "A personal services business: the results test is met (s 87-18)."
     if DETERMINATION.of(record.answers):
         return "A personal services business by a determination (s 87-60)."
-    share = _fact(ask, activity, ONE_CLIENT, "from one client")
+    share = fact(ask, activity, ONE_CLIENT, "from one client")
     if share is None:
         return "Not known: it is not said how much comes from one client."
     if not below(share / PERCENT, _limit(ask)):
@@ -67,16 +63,16 @@ def is_personal(ask: Ask, activity: str) -> bool:
 def result(page: Page, ask: Ask, activity: str) -> None:
     """What may not be deducted, and what goes to item 14."""
     net = page.line("net_income", "", "Net income by item P8", ask(p8.net_income, activity)["net_income"])
-    if share := _fact(ask, activity, ONE_CLIENT, "from one client"):
+    if share := fact(ask, activity, ONE_CLIENT, "from one client"):
         page.line("one_client", "", "Percent from one client", share)
     denied = NOTHING
     if ask(is_personal, activity):
-        typed = _fact(ask, activity, DENIED, "not deductible")
+        typed = fact(ask, activity, DENIED, "not deductible")
         costs = ask(p8.expenses, activity)["total_expenses"]
         denied = NOTHING if typed is None else smaller_of(typed, costs)
         if typed is None:
             denied = denied.marked(gaps.denied_costs(f"/activities/{activity}/facts/{DENIED}"))
-        if _fact(ask, activity, ONE_CLIENT, "from one client") is None:
+        if fact(ask, activity, ONE_CLIENT, "from one client") is None:
             denied = denied.marked(gaps.one_client(f"/activities/{activity}/facts/{ONE_CLIENT}"))
     page.line("denied", "", "Home and associates, not deductible", denied)
     page.line("counted", "14", "Personal services income", total((net, denied)), Role.RESULT)

@@ -4,7 +4,7 @@ the owners' parts at item 18."""
 from __future__ import annotations
 
 from half_yard.countries.asking import Ask, asset_of
-from half_yard.countries.au import property_sale
+from half_yard.countries.au import decline, property_sale
 from half_yard.figures import Form, Page, Role, difference, times, total
 
 
@@ -23,7 +23,7 @@ def gain(page: Page, ask: Ask, key: str) -> None:
     price = page.line("price", "", "Price", ask(property_sale.price, key))
     costs = page.line("selling_costs", "", "Costs of selling", ask(property_sale.selling_costs, key))
     page.section = "Cost base"
-    cost = page.line("cost", "", "What it cost, with costs of buying", ask(property_sale.own_cost, key))
+    cost = page.line("cost", "", "What it cost, with costs of buying", ask(decline.cost, key))
     works = page.line(
         "works", "", "Capital works deducted", total(ask(property_sale.works_deducted, key)), Role.COST
     )

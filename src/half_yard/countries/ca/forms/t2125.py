@@ -3,6 +3,7 @@ it."""
 
 from __future__ import annotations
 
+from half_yard.countries.activity_facts import fact
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.ca import gaps
 from half_yard.countries.ca.activity_facts import (
@@ -14,7 +15,6 @@ from half_yard.countries.ca.activity_facts import (
     REMITTED,
     RESERVE,
     RESERVES,
-    fact,
     fiscal_period,
 )
 from half_yard.countries.ca.forms import cca, part_7, t1139

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from decimal import Decimal
 
+from half_yard.countries.activity_facts import fact
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.ca import gaps
-from half_yard.countries.ca.activity_facts import DENIED_DAYS, SHORT_DAYS, UNITS, fact
+from half_yard.countries.ca.activity_facts import DENIED_DAYS, SHORT_DAYS, UNITS
 from half_yard.countries.ca.brought import personal_of
 from half_yard.countries.ca.forms import cca
 from half_yard.countries.ca.forms.own_costs import own_costs, rebate
