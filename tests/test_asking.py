@@ -76,13 +76,17 @@ def prices(ask: Ask[Records]) -> dict[str, int]:
     return ask.of(lambda records: {"net": records.price, **({"rate": records.rate} if records.rate else {})})
 
 
+def priced(found: dict[str, int], key: str) -> int:
+    return found[key]
+
+
 def net_price(ask: Ask[Records]) -> int:
     ask.of(lambda records: records.made).append("net_price")
-    return ask.pick(prices, dict.__getitem__, "net")
+    return ask.pick((prices,), priced, "net")
 
 
 def rate_price(ask: Ask[Records]) -> int:
-    return ask.pick(prices, dict.__getitem__, "rate") if ask.of(lambda records: records.rate) else 0
+    return ask.pick((prices,), priced, "rate") if ask.of(lambda records: records.rate) else 0
 
 
 def over(ask: Ask[Records]) -> int:
@@ -99,7 +103,7 @@ def both_pieces(ask: Ask[Records]) -> tuple[int, int]:
 
 
 def all_of_it(ask: Ask[Records]) -> int:
-    return ask.pick(with_tax, dict.__getitem__, "all")
+    return ask.pick((with_tax,), priced, "all")
 
 
 class AskingTest(unittest.TestCase):

@@ -14,9 +14,10 @@ def collect_seldom() -> None:
     """Let Python look for cyclic garbage less often.
 
     Figures are trees of many small objects without cycles. The usual thresholds walk through all of them
-    several times in each computation, which doubles its time and frees nothing.
+    several times in each computation, which doubles its time and frees nothing. The window has it look when
+    typing rests.
     """
-    gc.set_threshold(200_000, 20, 20)
+    gc.set_threshold(1_000_000, 20, 20)
 
 
 def main() -> int:

@@ -9,7 +9,7 @@ from PySide6.QtTest import QTest
 from PySide6.QtWidgets import QPushButton
 
 from half_yard.demo import MAIN_FILE, write_office
-from half_yard.desktop.shared.methods_view import REST
+from half_yard.desktop.at_rest import REST
 from half_yard.desktop.shared.page import Part
 from half_yard.desktop.stages import Stage
 from half_yard.records import Activity, Asset, ClientFile, add

@@ -96,15 +96,15 @@ class BookKeeping:
 
     def entries_of(self, ask: Ask[ClientFile], activity: str) -> Lines:
         """The entries that land in an activity, as leaves by line and id: no part, taken out of one."""
-        return ask.pick(self.landings, _lines_of, activity)
+        return ask.pick((self.landings,), _lines_of, activity)
 
     def entries_on(self, ask: Ask[ClientFile], activity: str, line: str) -> Group:
         """The entries that land on a line, as leaves by id: no part, taken out of one."""
-        return ask.pick(self.landings, _entries_on, activity, line)
+        return ask.pick((self.landings,), _entries_on, activity, line)
 
     def stopped_in(self, ask: Ask[ClientFile], activity: str) -> tuple[str, ...]:
         """The ids of an activity's entries that land nowhere: no part, taken out of one."""
-        return ask.pick(self.landings, _stopped_in, activity)
+        return ask.pick((self.landings,), _stopped_in, activity)
 
     # -- payers' forms -------------------------------------------------------------------------------
 
@@ -187,7 +187,7 @@ class BookKeeping:
         matched = {(match.activity, match.line, match.booked_as) for match in ask(self.matches)}
         entries = ask.of(lambda file: file.entries)
         found: dict[tuple[str, str, str], tuple[str, Decimal]] = {}
-        for activity, line, group in ask.pick(self.landings, _entries_on_lines, self.lines.receipts):
+        for activity, line, group in ask.pick((self.landings,), _entries_on_lines, self.lines.receipts):
             for key in group:
                 entry = entries[key]
                 payer = (activity, line, same_name(entry.payee))
@@ -229,7 +229,9 @@ class BookKeeping:
             return own
         titles = ask(self.titles, activity)
         return {
-            line: total((*([own[line]] if line in own else ()), *brought.get(line, ())), titles[line])
+            line: total((*([own[line]] if line in own else ()), *brought[line]), titles[line])
+            if line in brought
+            else own[line]
             for line in sorted({*own, *brought})
             if line in titles
         }
@@ -281,12 +283,16 @@ class BookKeeping:
 
     def owned(self, ask: Ask[ClientFile], activity: str) -> dict[str, dict[str, Figure]]:
         """What each owner has of every line of an activity that is used."""
-        shares = ask(self.shares, activity)
-        found: dict[str, dict[str, Figure]] = {person: {} for person in shares}
-        for line, whole in ask(self.totals, activity).items():
-            for person, part in split(whole, shares).items():
+        found: dict[str, dict[str, Figure]] = {person: {} for person in ask(self.shares, activity)}
+        for line in ask(self.totals, activity):
+            for person, part in ask(self.owned_on, activity, line).items():
                 found[person][line] = part
         return found
+
+    def owned_on(self, ask: Ask[ClientFile], activity: str, line: str) -> dict[str, Figure]:
+        """What each owner has of a line of an activity; of a line that is not used nothing."""
+        whole = ask.pick((self.totals, activity), dict.get, line)
+        return {} if whole is None else split(whole, ask(self.shares, activity))
 
 
 def _lines_of(landed: Landings, activity: str) -> Lines:

@@ -130,7 +130,7 @@ class ThingKeeping:
         lines = self.books.entries_of(ask, thing)
         places = tuple((key, line) for line, group in lines.items() for key in group)
         known, one = frozenset({*activities, *ONLY}), activities[0] if len(activities) == 1 else ""
-        costs = ask.pick(self.books.entries, _costs, places, known, one, self.always_personal)
+        costs = ask.pick((self.books.entries,), _costs, places, known, one, self.always_personal)
         found: dict[str, tuple[Cost, ...]] = {}
         for cost, (_, line) in zip(costs, places, strict=True):
             found[line] = (*found.get(line, ()), cost)

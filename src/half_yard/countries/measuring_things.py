@@ -4,15 +4,17 @@ from __future__ import annotations
 
 import datetime
 from calendar import monthrange
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
 from typing import NamedTuple
 
 from half_yard.countries.tax_years import days_of
 from half_yard.figures.remembered import Remembered
-from half_yard.records import ClientFile, Thing, Use
+from half_yard.records import ClientFile, Thing, Trip, Use
 from half_yard.records.amounts import HUNDRED
+from half_yard.records.changing import changed_keys, gone_keys
 from half_yard.records.dates import days_of_tax_year
 
 PERCENT = "percent"
@@ -133,7 +135,19 @@ def days_of_year(year: int) -> int:
     return (datetime.date(year + 1, 1, 1) - datetime.date(year, 1, 1)).days
 
 
-LOGGED: Remembered[Mapping[str, Mapping[str, Decimal]]] = Remembered()
+@dataclass(frozen=True, slots=True)
+class Logs:
+    """The logs of all things: of which days, every trip by its id, those of each thing, and the miles that
+    count of each by what they were for."""
+
+    days: tuple[datetime.date, datetime.date]
+    every: Mapping[str, Trip]
+    trips: Mapping[str, Mapping[str, Trip]]
+    miles: Mapping[str, Mapping[str, Decimal]]
+
+
+LOGGED: Remembered[Logs] = Remembered()
+NO_LOG: Mapping[str, Decimal] = {}
 
 
 def measured_by_amounts(file: ClientFile, key: str, counts: Callable[[Thing, Use], bool]) -> Measured:
@@ -187,17 +201,32 @@ def _whole(thing: Thing, key: str) -> tuple[Decimal, str]:
 def logged_distance(file: ClientFile, key: str) -> Mapping[str, Decimal]:
     """The miles of a vehicle's log by what they were for: an activity, or a kind of trip that is for none.
     Those outside the tax year are not counted."""
-    return LOGGED.get("", (file.trips, file.tax_year), partial(_logged, file)).get(key, {})
+    return LOGGED.renewed("", (file.trips, file.tax_year), partial(_logged, file)).miles.get(key, NO_LOG)
 
 
-def _logged(file: ClientFile) -> Mapping[str, Mapping[str, Decimal]]:
-    """The miles of all logs, by thing."""
-    trips: dict[str, dict[str, list[Decimal]]] = {}
-    first, last = days_of(file)
-    for trip in file.trips.values():
-        if trip.date is None or first <= trip.date <= last:
-            trips.setdefault(trip.thing, {}).setdefault(trip.activity, []).append(trip.amount)
-    return {
-        thing: {activity: sum(miles, Decimal(0)) for activity, miles in logged.items()}
-        for thing, logged in trips.items()
-    }
+def _logged(file: ClientFile, last: Logs | None) -> Logs:
+    """The logs of all things: after an edit only those of which a trip changed are added up again."""
+    days = days_of(file)
+    if last is None or last.days != days:
+        last = Logs(days, {}, {}, {})
+    changed = changed_keys(last.every, file.trips)
+    gone = gone_keys(last.every, file.trips, changed)
+    logs: dict[str, dict[str, Trip]] = {}
+    for key in (*gone, *changed):
+        for trip in (last.every.get(key), file.trips.get(key)):
+            if trip is not None and trip.thing not in logs:
+                logs[trip.thing] = dict(last.trips.get(trip.thing, {}))
+        if key in last.every:
+            del logs[last.every[key].thing][key]
+        if key in file.trips:
+            logs[file.trips[key].thing][key] = file.trips[key]
+    miles = {thing: _added_up(log.values(), days) for thing, log in logs.items()}
+    return Logs(days, file.trips, {**last.trips, **logs}, {**last.miles, **miles})
+
+
+def _added_up(trips: Iterable[Trip], days: tuple[datetime.date, datetime.date]) -> dict[str, Decimal]:
+    found: dict[str, Decimal] = {}
+    for trip in trips:
+        if trip.date is None or days[0] <= trip.date <= days[1]:
+            found[trip.activity] = found.get(trip.activity, Decimal(0)) + trip.amount
+    return found

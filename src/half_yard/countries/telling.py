@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
+from half_yard.countries.dividing_things import PERSONAL
 from half_yard.countries.results import Computation
+from half_yard.countries.tax_years import days_of
 from half_yard.figures import Entered, Figure, Line, Place, RuleValue, amount_text, how, sentence, steps
 from half_yard.figures.explain import exact_text, money_text
+from half_yard.figures.thread import entered_on
+from half_yard.records import Stay, Trip
 from half_yard.records.collections import collection_and_id
 from half_yard.review.asking import asked_about
 
@@ -121,11 +125,41 @@ def _record_rows(computation: Computation, path: str) -> Iterator[Row]:
                 yield Row("Matched with the books", heading=True)
                 yield Row("On forms", money_text(match.on_forms))
                 yield Row("In the books", money_text(match.in_books), match.state.value.capitalize())
-    lands = computation.threads.landing_of(f"/{collection}/{key}" if key else path)
+    lands = _lands(computation, path)
     if lands:
         yield Row("Lands on", heading=True)
     for line in lands:
         yield _line_row(computation, line)
+
+
+def _lands(computation: Computation, path: str) -> Sequence[Line]:
+    collection, key = collection_and_id(path)
+    record = getattr(computation.file, collection, {}).get(key) if key else None
+    if isinstance(record, Trip | Stay):
+        return _measured_by(computation, record)
+    return computation.threads.landing_of(f"/{collection}/{key}" if key else path)
+
+
+def _measured_by(computation: Computation, record: Trip | Stay) -> list[Line]:
+    """The lines for which a trip or a stay measures how much its thing was used: those of its thing's sheets
+    that are made of what is measured there, of a trip those of what it was for. One of another year counts
+    nowhere."""
+    file, measured, ends = computation.file, f"/things/{record.thing}", ""
+    first, last = days_of(file)
+    if isinstance(record, Trip):
+        begins = until = record.date
+        ends = f".{record.activity if record.activity in file.activities else PERSONAL}"
+    else:
+        begins, until = record.begins, record.ends or record.begins
+    if (begins or first) > last or (until or last) < first:
+        return []
+    return [
+        line
+        for sheet in computation.sheets
+        if record.thing in sheet.key.split(".")
+        for line in sheet.lines
+        if line.place.line.endswith(ends) and measured in entered_on(line, measured)
+    ]
 
 
 def _statement_rows(computation: Computation, path: str) -> Iterator[Row]:
@@ -154,6 +188,6 @@ def _statement_rows(computation: Computation, path: str) -> Iterator[Row]:
 
 
 def line_name(computation: Computation, line: Line) -> str:
-    """A line's sheet and, where it has one, its number."""
+    """A line's sheet and its number, or where it has none the section in which it stands."""
     title = computation.sheet(line.place.sheet).title
-    return f"{title}, line {line.number}" if line.number else title
+    return f"{title}, line {line.number}" if line.number else joined(title, line.section)

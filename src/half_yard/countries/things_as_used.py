@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Collection, Mapping
+from operator import is_
 
 from half_yard.countries.measuring_things import Measured
 from half_yard.countries.tax_years import tax_year_of
+from half_yard.figures.alike import same
 from half_yard.figures.remembered import Remembered
 from half_yard.records import Asset, ClientFile, Thing
 from half_yard.records.amounts import HUNDRED
@@ -13,6 +15,7 @@ from half_yard.records.amounts import HUNDRED
 PLACES = 4
 """Of a percentage of use that is measured, as a percentage of use that is typed has them."""
 USED: Remembered[Mapping[str, Asset]] = Remembered()
+OF_THINGS: Remembered[Asset] = Remembered()
 
 
 def file_as_used(
@@ -27,7 +30,7 @@ def file_as_used(
     if not file.things:
         return file
     read = (file.assets, file.things, file.uses, file.trips, file.stays, file.activities, file.tax_year)
-    assets = USED.get("assets", read, lambda: _assets(file, measured, apart, stays))
+    assets = USED.renewed("assets", read, lambda last: _assets(file, measured, apart, stays, last))
     return file if assets is file.assets else file.model_copy(update={"assets": assets})
 
 
@@ -51,18 +54,28 @@ def _assets(
     measured: Callable[[ClientFile, str], Measured],
     apart: Collection[str],
     stays: Callable[[Thing], bool],
+    last: Mapping[str, Asset] | None,
 ) -> Mapping[str, Asset]:
-    found = dict(file.assets)
-    for key, asset in file.assets.items():
+    """All assets; the very ones of before as long as no use of theirs changes."""
+
+    def of(key: str, asset: Asset) -> Asset:
         thing = thing_of_asset(file, asset)
-        if thing and file.things[thing].kind in apart:
-            found[key] = asset.model_copy(update={"activity": thing, "thing": thing})
-        elif thing:
-            known = measured(file, thing)
-            alone = len(known.activities) == 1 and not stays(file.things[thing])
-            only = known.activities[0] if alone else thing
-            found[key] = _asset(file, asset, known, thing, only)
-    return found if any(found[key] is not asset for key, asset in file.assets.items()) else file.assets
+        if not thing:
+            return asset
+        record = file.things[thing]
+        if record.kind in apart:
+            moved = {"activity": thing, "thing": thing}
+            return OF_THINGS.get(key, (asset, record), lambda: asset.model_copy(update=moved))
+        known = measured(file, thing)
+        alone = len(known.activities) == 1 and not stays(record)
+        only = known.activities[0] if alone else thing
+        read = (asset, record, known, file.tax_year)
+        return OF_THINGS.get(key, read, lambda: _asset(file, asset, known, thing, only))
+
+    found = {key: of(key, asset) for key, asset in file.assets.items()}
+    if all(map(is_, found.values(), file.assets.values())):
+        return file.assets
+    return last if last is not None and same(last, found) else found
 
 
 def _asset(file: ClientFile, asset: Asset, known: Measured, thing: str, activity: str) -> Asset:

@@ -12,7 +12,7 @@ from half_yard.asked import Field, FieldKind, plain_value, read_field, shown_val
 from half_yard.desktop import theme
 from half_yard.desktop.aloud import say_aloud
 from half_yard.desktop.choice_box import ChoiceBox
-from half_yard.desktop.plain_words import PlainLabel, plain_tip
+from half_yard.desktop.plain_words import PlainLabel, plain_tip, take_role
 from half_yard.desktop.search_completer import SearchCompleter
 from half_yard.desktop.typed_line import TypedLine
 from half_yard.desktop.workspace import Workspace
@@ -187,8 +187,7 @@ class FieldForm(QWidget):
 
     def _say(self, field: Field, problem: str, meaning: str = "") -> None:
         label = self._problems[field.path]
-        label.setProperty("role", "error" if problem else "soft")
-        label.style().polish(label)  # so that the style sheet sees the role
+        take_role(label, "error" if problem else "soft")
         label.setText(problem or meaning)
         label.setVisible(bool(problem or meaning))
         if problem != self._editors[field.path].accessibleDescription():

@@ -22,7 +22,7 @@ from PySide6.QtWidgets import (
 from half_yard.desktop import theme
 from half_yard.desktop.aloud import say_aloud
 from half_yard.desktop.panes import Pane
-from half_yard.desktop.plain_words import PlainLabel, plain_tip
+from half_yard.desktop.plain_words import PlainLabel, plain_tip, take_role
 from half_yard.desktop.tables import RecordModel, RecordTable
 from half_yard.desktop.tables.cursor import CursorTableWidget
 from half_yard.desktop.tables.dress import dress
@@ -198,8 +198,7 @@ class TableBlock(QWidget):
         self._show(message, "error" if "Not taken" in message else "soft")
 
     def _show(self, message: str, role: str) -> None:
-        self.refusal.setProperty("role", role)
-        self.refusal.style().polish(self.refusal)  # so that the style sheet sees the role
+        take_role(self.refusal, role)
         self.refusal.setText(message)
         self.refusal.setVisible(bool(message))
         say_aloud(self.refusal, message)

@@ -21,6 +21,13 @@ class PlainLabel(QLabel):
         self.setText(text)
 
 
+def take_role(label: QLabel, role: str) -> None:
+    """Have a label look as the style sheet has that role."""
+    if label.property("role") != role:
+        label.setProperty("role", role)
+        label.style().polish(label)  # so that the style sheet sees the role
+
+
 def plain_tip(text: str) -> str:
     """A text for a tooltip, which would take what looks like markup for it."""
     return f'<span style="white-space: pre-wrap">{escape(text)}</span>' if "<" in text else text

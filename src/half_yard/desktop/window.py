@@ -20,9 +20,11 @@ from half_yard.countries import has_rules
 from half_yard.desktop import theme
 from half_yard.desktop.actions import Action, bind_keys, menu_of, with_mnemonics
 from half_yard.desktop.aloud import say_aloud
+from half_yard.desktop.at_rest import collecting
 from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.commands import Commands
 from half_yard.desktop.finder import Finder
+from half_yard.desktop.open_counts import OpenCounts
 from half_yard.desktop.pages import (
     AssetsPage,
     BooksPage,
@@ -38,7 +40,7 @@ from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.safe_keeping import SafeKeeping
 from half_yard.desktop.side_by_side.page import SideBySidePage
-from half_yard.desktop.stages import Stage, is_shared, open_counts, stage_of
+from half_yard.desktop.stages import Stage, is_shared, stage_of
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.tape import Tape
 from half_yard.desktop.thread_panel import ThreadPanel
@@ -104,6 +106,8 @@ class MainWindow(QMainWindow):
         self.tape.chosen.connect(self.show_stage)
         self.clients.wanted.connect(self.open_path)
         self.clients.answered.connect(self._open_at_questions)
+        self.open_counts = OpenCounts(self.workspace, self.tape)
+        self.workspace.changed.connect(collecting(self).start)
         self.workspace.changed.connect(self._refresh_tape)
         self.workspace.changed.connect(self._end_message)
         self._stack.currentChanged.connect(self._end_message)
@@ -387,7 +391,6 @@ class MainWindow(QMainWindow):
             state += ", sealed"
         file = self.workspace.file
         self.tape.show_client(f"{file.title}, {file.tax_year}", state)
-        self.tape.show_counts(open_counts(self.workspace.computation))
         self.setWindowTitle(f"{file.title} {file.tax_year} · Half Yard")
 
     def resizeEvent(self, event: QResizeEvent) -> None:

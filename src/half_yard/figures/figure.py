@@ -10,7 +10,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from enum import StrEnum
-from typing import Final
+from typing import Final, NamedTuple
 
 from half_yard.figures.rounding import (
     ZERO,
@@ -94,8 +94,7 @@ class Choice:
     path: str = ""
 
 
-@dataclass(frozen=True, slots=True)
-class Place:
+class Place(NamedTuple):
     """A line of a sheet, by their stable keys."""
 
     sheet: str

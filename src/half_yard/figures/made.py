@@ -1,11 +1,15 @@
 """What the parts of a computation leave behind when they are made: what each is made of, and under which
-assumptions."""
+assumptions; and the way from what was read of the records forward to all that may have to be made again."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections import defaultdict
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
-from typing import Any, NamedTuple
+from itertools import count
+from typing import Any, final
+
+from half_yard.figures.alike import same
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,54 +25,70 @@ NONE: frozenset[Assumption] = frozenset()
 Key = tuple[Any, ...]
 """A part, and what it is about."""
 
-
-class Branch(NamedTuple):
-    """That a part asked for another under further assumptions."""
-
-    made: Made
-    under: frozenset[Assumption]
-
-
 GONE = object()
-"""Stands for what a picker does not find any more."""
+"""Stands for what a reader does not find."""
 
 
-class Piece:
-    """What a picker takes out of a part that looks at no assumption: looked at once in a computation, in the
-    run of that number, and the same since a run. All that was made of nothing else but pieces that are the
-    same need not be looked into, whatever else has changed in the parts that they were taken out of."""
+@final
+class Read:
+    """What a reader finds in the records: read once in a computation, whoever asks for it."""
 
-    __slots__ = ("arguments", "key", "run", "since", "source", "take", "value")
+    __slots__ = ("arguments", "changed", "fields", "suspect", "take", "value")
+
+    looks = False
+
+    def __init__(self, take: Callable[..., object], arguments: tuple[Any, ...]) -> None:
+        self.take = take
+        self.arguments = arguments
+        self.value: object = GONE
+        self.fields: set[str] = set()
+        self.changed = 0
+        self.suspect = True
+
+    def read(self, records: object, run: int) -> None:
+        """Look at the records as they are in the computation of this number."""
+        seen: set[str] = set()
+        try:
+            value = self.take(Watched(records, seen), *self.arguments)
+        except LookupError:
+            value = GONE
+        if not same(self.value, value):
+            self.value = value
+            self.changed = run
+        self.fields = seen
+        self.suspect = False
+
+
+@final
+class Picked:
+    """What a picker takes out of a part that looks at no assumption: taken once in a computation, however
+    many ask for it, and no further than while the part comes to the very same."""
+
+    __slots__ = ("arguments", "changed", "key", "source", "suspect", "take", "value")
+
+    looks = False
 
     def __init__(self, key: Key, take: Callable[..., object], arguments: tuple[Any, ...]) -> None:
         self.key = key
         self.take = take
         self.arguments = arguments
-        self.source: object = GONE
+        self.source: Made | None = None
         self.value: object = GONE
-        self.run = self.since = 0
+        self.changed = 0
+        self.suspect = True
 
-
-class Picked(NamedTuple):
-    """That a part took a piece out of another, and what it was."""
-
-    piece: Piece
-    value: object
-    sources: Sources
-
-
-class Read:
-    """That a part read something of the records, by which reader, what it was, and of which fields."""
-
-    __slots__ = ("arguments", "sources", "take", "value")
-
-    def __init__(
-        self, take: Callable[..., object], arguments: tuple[Any, ...], value: object, sources: Sources
-    ) -> None:
-        self.take = take
-        self.arguments = arguments
-        self.value = value
-        self.sources = sources
+    def pick(self, source: Made, run: int) -> None:
+        """Take it out of the part as that is in the computation of this number."""
+        if source is not self.source or source.changed > self.changed or source.looks:
+            try:
+                value = GONE if source.looks else self.take(source.value, *self.arguments)
+            except LookupError:
+                value = GONE
+            if value is GONE or not same(self.value, value):
+                self.value = value
+                self.changed = run
+        self.source = source
+        self.suspect = False
 
 
 class Watched:
@@ -85,45 +105,203 @@ class Watched:
         return getattr(self._records, name)
 
 
+@final
 class Made:
-    """A part that was made: its value, what it was made of, which assumptions it looked for and found or did
-    not find, which fields of the records it and all that it asked for have read and which pieces they took,
-    and how it was made where other things are assumed."""
+    """A part that was made: its value, what it was made of, and which assumptions it and all that it asked
+    for looked for and found (`held`) or did not find (`absent`).
 
-    __slots__ = ("absent", "grown", "held", "key", "looks", "made_of", "otherwise", "run", "sources", "value")
+    It is `suspect` when something that it rests on may be otherwise than when it was made or last looked
+    into (the computation of the number `seen`); it or what it looks at has last changed in `changed`.
+    """
 
-    def __init__(
-        self,
-        key: Key,
-        value: Any,
-        made_of: tuple[Item, ...],
-        held: frozenset[Assumption],
-        absent: frozenset[Assumption],
-        sources: Sources,
-        run: int,
-    ) -> None:
+    __slots__ = (
+        "absent", "changed", "held", "key", "looks", "low", "made_of", "seen", "suspect", "value", "world",
+    )  # fmt: skip
+
+    def __init__(self, key: Key, run: int) -> None:
         self.key = key
-        self.value = value
-        self.made_of = made_of
-        self.see(held, absent)
-        self.sources = sources
-        self.run = run
-        self.grown = run
-        """The run in which its sources, or the assumptions that it looks at, have last become more."""
-        self.otherwise: tuple[Made, ...] = ()
-
-    def see(self, held: frozenset[Assumption], absent: frozenset[Assumption]) -> None:
-        """Note which assumptions it looked for and found, and which it did not find."""
-        self.held = held
-        self.absent = absent
-        self.looks = bool(held or absent)
+        self.value: Any = GONE
+        self.made_of: tuple[Item, ...] = ()
+        self.held = self.absent = NONE
+        self.looks = self.low = False
+        self.suspect = True
+        self.changed = self.seen = run
+        self.world = 0
+        """The set of assumptions, by its number, for which it was last found to be."""
 
     def is_for(self, under: frozenset[Assumption]) -> bool:
         """Whether it is what would be made under these assumptions."""
-        return self.held <= under and self.absent.isdisjoint(under)
+        return not self.looks or (self.held <= under and self.absent.isdisjoint(under))
+
+    def becomes(
+        self,
+        value: object,
+        made_of: tuple[Item, ...],
+        held: frozenset[Assumption],
+        absent: frozenset[Assumption],
+        run: int,
+    ) -> None:
+        """Take in what it was made to in the computation of this number."""
+        if held != self.held or absent != self.absent:
+            self.held, self.absent = held, absent
+            self.looks = bool(held or absent)
+            self.changed = run
+        if not same(self.value, value):
+            self.value = value
+            self.changed = run
+        self.made_of = made_of
+        self.low = is_low(made_of)
+        self.seen = run
+        self.suspect = False
 
 
-Sources = frozenset[str | Piece]
-"""Fields of the records, by name, and pieces taken out of parts."""
-Item = Made | Branch | Picked | Read
+@final
+class Branch:
+    """That a part asked for another under further assumptions."""
+
+    __slots__ = ("absent", "below", "held", "looks", "under")
+
+    def __init__(self, made: Made, under: frozenset[Assumption]) -> None:
+        self.below = made
+        self.under = under
+        self.held = made.held - under
+        self.absent = made.absent
+        self.looks = bool(self.held or self.absent)
+
+
+Node = Made | Read | Picked
+Item = Node | Branch
 """What a part is made of."""
+
+
+def is_low(made_of: Iterable[Item]) -> bool:
+    """Whether what is made of this rests on nothing but what is read of the records."""
+    return all(type(item) is Read or (type(item) is Made and item.low) for item in made_of)
+
+
+WORLDS = count(1)
+"""Sets of assumptions have numbers of their own in every computation."""
+
+
+class Known:
+    """All that was made and read of one file: the parts by what they are about, one for each set of
+    assumptions that makes a difference to it; what was read, by reader, and by the fields of the records that
+    it looks at; what was taken out of parts; and what was made with each of them."""
+
+    def __init__(self, runs: int = 0) -> None:
+        self.runs = runs
+        self.records: object = None
+        self.parts: dict[Key, list[Made]] = {}
+        self.reads: dict[Key, Read] = {}
+        self.picks: dict[Key, Picked] = {}
+        self.readers: defaultdict[str, set[Read]] = defaultdict(set)
+        self.made_with: defaultdict[Node, set[Made | Picked]] = defaultdict(set)
+        self.on_no_line: set[object] = set()
+        """Parts that were made under an assumption that shows no lines, and look at it."""
+        self.begun: dict[Key, int] = {}
+        """What the computations were asked for, and in which it was last."""
+        self.worlds: dict[frozenset[Assumption], int] = {}
+
+    def world(self, under: frozenset[Assumption]) -> int:
+        """The number of a set of assumptions in this computation."""
+        world = self.worlds.get(under)
+        if world is None:
+            world = self.worlds[under] = next(WORLDS)
+        return world
+
+    def go_to(self, records: object) -> list[Picked]:
+        """Begin a computation of these records: what rests on what is read otherwise now is suspect. Gives
+        what was taken out of low parts, behind which nothing is yet."""
+        before, self.records = self.records, records
+        self.runs += 1
+        self.worlds = {}  # what is assumed may hold on to all that it was worked out from
+        others = [
+            read
+            for field, readers in self.readers.items()
+            if getattr(before, field, None) is not getattr(records, field)
+            for read in readers
+        ]
+        return self.suspect([read for read in others if self._is_otherwise(read)])
+
+    def suspect(self, otherwise: Iterable[Node]) -> list[Picked]:
+        """Make suspect all that rests on something that is otherwise now. Gives what was taken out of low
+        parts: of thousands of entries an edit changes one, so that nearly all that is taken out of where they
+        land is the same, and nothing behind it needs to be looked into."""
+        found, low = list(otherwise), []
+        while found:
+            for each in self.made_with.get(found.pop(), ()):
+                if not each.suspect:
+                    each.suspect = True
+                    if type(each) is Picked and each.source is not None and each.source.low:
+                        low.append(each)
+                    else:
+                        found.append(each)
+        return low
+
+    def _is_otherwise(self, read: Read) -> bool:
+        """Whether a reader finds something else in the records now."""
+        if read.suspect:
+            return False  # as all that was made with it is
+        read.suspect = True
+        try:
+            read.read(self.records, self.runs)
+        except Exception:
+            return True
+        self.was_read(read)
+        return read.changed == self.runs
+
+    def was_read(self, read: Read) -> None:
+        """Note which fields of the records something that was read looks at."""
+        for field in read.fields:
+            self.readers[field].add(read)
+
+    def was_picked(self, pick: Picked, source: Made) -> None:
+        """Note out of what something was taken."""
+        self.made_with[source].add(pick)
+
+    def was_made(self, made: Made) -> None:
+        """Note what a part was made of, and that there is such a part. Where assumptions are others in each
+        computation, those of some computations ago are not asked for again."""
+        for item in made.made_of:
+            self.made_with[_node(item)].add(made)
+        every = self.parts.setdefault(made.key, [])
+        if made not in every:
+            every.append(made)
+            for other in [each for each in every if each.suspect and each.seen < self.runs - 1]:
+                self.drop(other)
+
+    def drop(self, made: Made) -> None:
+        """Let go of a part as it was made under some assumptions."""
+        self.parts[made.key].remove(made)
+        for item in made.made_of:
+            self.made_with[_node(item)].discard(made)
+
+    def forget(self, oldest: int) -> None:
+        """Let go of all that rests on nothing which a computation since this one was asked for."""
+        self.begun = {key: run for key, run in self.begun.items() if run >= oldest}
+        self.made_with.clear()
+        kept: set[Node] = set()
+        found: list[Node] = [made for key in self.begun for made in self.parts.get(key, ())]
+        while found:
+            node = found.pop()
+            if node not in kept:
+                kept.add(node)
+                if type(node) is Made:
+                    for item in node.made_of:
+                        below = _node(item)
+                        self.made_with[below].add(node)
+                        found.append(below)
+                elif type(node) is Picked and node.source is not None:
+                    self.made_with[node.source].add(node)
+                    found.append(node.source)
+        parts = {key: [made for made in every if made in kept] for key, every in self.parts.items()}
+        self.parts = {key: every for key, every in parts.items() if every}
+        self.reads = {key: read for key, read in self.reads.items() if read in kept}
+        self.picks = {key: pick for key, pick in self.picks.items() if pick in kept}
+        self.readers.clear()
+        for read in self.reads.values():
+            self.was_read(read)
+
+
+def _node(item: Item) -> Node:
+    return item.below if type(item) is Branch else item

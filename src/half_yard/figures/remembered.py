@@ -14,20 +14,17 @@ from contextvars import ContextVar
 from operator import is_
 from typing import Any, Generic, TypeVar
 
+from half_yard.figures.made import Known
+
 V = TypeVar("V")
 
 
 class Memory:
-    """What was made for one file: the parts of its computations (`asking.py`) and the pieces taken out of
-    them, which of them were made on no line, how many computations there were and of which records the last,
-    and what else was remembered while this memory was in use."""
+    """What was made for one file: the parts of its computations (`asking.py`), of which there were so many
+    `runs`, and what else was remembered while this memory was in use."""
 
     def __init__(self, runs: int = 0) -> None:
-        self.parts: dict[Any, Any] = {}
-        self.pieces: dict[Any, Any] = {}
-        self.on_no_line: set[object] = set()
-        self.runs = runs
-        self.records: object = None
+        self.known = Known(runs)
         self._kept: dict[object, dict[Hashable, tuple[tuple[object, ...], Any]]] = {}
 
     @contextmanager
@@ -62,11 +59,15 @@ class Remembered(Generic[V]):
 
     def get(self, key: Hashable, made_from: tuple[object, ...], make: Callable[[], V]) -> V:
         """The value of a key made from these things, made now if it was not made from them before."""
+        return self.renewed(key, made_from, lambda _: make())
+
+    def renewed(self, key: Hashable, made_from: tuple[object, ...], make: Callable[[V | None], V]) -> V:
+        """The same, made from the value before where there is one."""
         memory = IN_USE.get().of(self)
         kept = memory.get(key)
         if kept is not None and len(kept[0]) == len(made_from) and all(map(is_, kept[0], made_from)):
             value: V = kept[1]
             return value
-        value = make()
+        value = make(None if kept is None else kept[1])
         memory[key] = (made_from, value)
         return value

@@ -8,7 +8,7 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.au.frame import BOOKS
 from half_yard.countries.au.thing_kinds import MEASURES, ON_BUSINESS
 from half_yard.countries.dividing_things import ThingKeeping, thing_of, things
-from half_yard.countries.measuring_things import Measured, measured_by_amounts
+from half_yard.countries.measuring_things import Measured, logged_distance, measured_by_amounts
 from half_yard.countries.things_as_used import file_as_used
 from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile
@@ -18,7 +18,7 @@ MEASURED: Remembered[Measured] = Remembered()
 
 def measured(file: ClientFile, key: str) -> Measured:
     """A thing as it was measured. Raises KeyError if there is none."""
-    read = (file.things[key], file.uses, file.trips, file.activities, file.tax_year)
+    read = (file.things[key], file.uses, logged_distance(file, key), file.activities, file.tax_year)
     return MEASURED.get(key, read, partial(measured_by_amounts, file, key, lambda _thing, _use: True))
 
 

@@ -10,7 +10,7 @@ from half_yard.countries.asking import Ask
 from half_yard.countries.ca.frame import BOOKS
 from half_yard.countries.ca.thing_kinds import HOME, MEASURES, ON_BUSINESS
 from half_yard.countries.dividing_things import ShareOf, ThingKeeping, thing_of, things
-from half_yard.countries.measuring_things import Measured, MeasuredUse, measured_by_amounts
+from half_yard.countries.measuring_things import Measured, MeasuredUse, logged_distance, measured_by_amounts
 from half_yard.countries.offered import ManyAnswers
 from half_yard.countries.things_as_used import file_as_used
 from half_yard.figures import Figure, entered, stated
@@ -34,7 +34,7 @@ MEASURED: Remembered[Measured] = Remembered()
 
 def measured(file: ClientFile, key: str) -> Measured:
     """A thing as it was measured. Raises KeyError if there is none."""
-    read = (file.things[key], file.uses, file.trips, file.activities, file.tax_year)
+    read = (file.things[key], file.uses, logged_distance(file, key), file.activities, file.tax_year)
     return MEASURED.get(key, read, partial(measured_by_amounts, file, key, _counts))
 
 

@@ -7,13 +7,14 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import partial
 
-from PySide6.QtCore import Qt, QTimer
+from PySide6.QtCore import Qt
 from PySide6.QtGui import QHideEvent
 from PySide6.QtWidgets import QGridLayout, QPushButton, QWidget
 
 from half_yard.countries.methods_beside import MethodBeside, beside
 from half_yard.countries.shared_use import Method
 from half_yard.desktop import theme
+from half_yard.desktop.at_rest import at_rest
 from half_yard.desktop.parts import button, title, unwrapped
 from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.workspace import Workspace
@@ -28,8 +29,6 @@ TIPS = {
 }
 OVER_YEARS, LOST = 2, 5
 """The columns that only vehicles and only homes have."""
-REST = 120
-"""For how many milliseconds nothing is typed before the methods that are not chosen are worked out."""
 NOT_YET = "…"
 
 
@@ -59,10 +58,7 @@ class MethodsView(QWidget):
         self._thing = ""
         self._choices: Sequence[Sequence[Method]] = ()
         self._rows: list[_Row] = []
-        self._rest = QTimer(self)
-        self._rest.setSingleShot(True)
-        self._rest.setInterval(REST)
-        self._rest.timeout.connect(self.reckon)
+        self._rest = at_rest(self, self.reckon)
 
     @property
     def buttons(self) -> list[QPushButton]:

@@ -73,7 +73,7 @@ class ThingTables:
             Column("Until", Kind.DATE, "ends"),
             Column("Percent", Kind.COMPUTED, shown=self._percent),
         )
-        source = self._source("uses", "use", Use, ("activity",), "a use")
+        source = self._source("uses", "use", Use, ("activity",), "a use", self._measured)
         return self._block("Uses", source, columns, "what it serves, and how much of it")
 
     def costs(self) -> TableBlock:
@@ -88,7 +88,7 @@ class ThingTables:
         source = Source(
             "entries", "cost", Entry, lambda: {"activity": self._thing()}, ("amount",), "a new cost",
             hint_column=1, belongs=lambda entry: entry.activity == self._thing(), asked_for=self._thing,
-            beside=self._beside,
+            beside=self._named,
         )  # fmt: skip
         return self._block("Costs", source, columns, "each in full: the program divides it")
 
@@ -102,7 +102,7 @@ class ThingTables:
             Column("Miles", Kind.AMOUNT, "amount"),
             Column("For", Kind.CHOICE, "activity", options=self._trip_for),
         )
-        source = self._source("trips", "trip", Trip, ("amount",), "a trip")
+        source = self._source("trips", "trip", Trip, ("amount",), "a trip", self._named)
         return self._block("Log", source, columns, "each trip; commuting is never business")
 
     def calendar(self) -> TableBlock:
@@ -114,18 +114,24 @@ class ThingTables:
             Column("Who", Kind.TEXT, "guest"),
             Column("Days", Kind.COMPUTED, shown=self._days),
         )
-        source = self._source("stays", "stay", Stay, ("begins",), "a stay")
+        source = self._source("stays", "stay", Stay, ("begins",), "a stay", self._named)
         return self._block("Calendar", source, columns, "the days of the year, each stay once")
 
     def _source(
-        self, collection: str, noun: str, record: type[Record], needed: Sequence[str], hint: str
+        self,
+        collection: str,
+        noun: str,
+        record: type[Record],
+        needed: Sequence[str],
+        hint: str,
+        beside: Callable[[], object],
     ) -> Source:
         def start() -> Mapping[str, JsonValue]:
             return {"thing": self._thing()}
 
         return Source(
             collection, noun, record, start, needed, hint,
-            belongs=lambda item: item.thing == self._thing(), asked_for=self._thing, beside=self._beside,
+            belongs=lambda item: item.thing == self._thing(), asked_for=self._thing, beside=beside,
         )  # fmt: skip
 
     def _block(self, name: str, source: Source, columns: Sequence[Column], words: str) -> TableBlock:
@@ -136,9 +142,14 @@ class ThingTables:
         )
         return block
 
-    def _beside(self) -> object:
+    def _named(self) -> object:
+        """What says which names there are to choose from."""
         file = self._workspace.file
-        return (file.activities, file.uses, file.trips, file.things.get(self._thing()))
+        return (file.activities, file.uses, file.things.get(self._thing()))
+
+    def _measured(self) -> object:
+        """What the percents of the uses rest on besides."""
+        return (self._named(), self._workspace.file.trips)
 
     def _percent(self, key: str) -> str:
         use = self._workspace.file.uses[key]

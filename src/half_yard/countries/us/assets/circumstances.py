@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from decimal import Decimal
+from functools import partial
 from typing import NamedTuple
 
 from half_yard.countries.us.assets.classes import CLASSES
@@ -11,6 +13,7 @@ from half_yard.countries.us.carried_in import MILEAGE_PART
 from half_yard.countries.us.qualified.asked import TRADE
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.countries.us.shared.measured import measured
+from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile
 
 SHARED, BY_THE_MILE, AFTER_THE_RATE = "shared", "by the mile", "after the rate"
@@ -32,12 +35,25 @@ class Circumstances(NamedTuple):
     trade: bool = False
 
 
+EVERY: Remembered[dict[str, Circumstances]] = Remembered()
+
+
 def circumstances(file: ClientFile) -> dict[str, Circumstances]:
     """Those of every asset of a file, by id in order."""
+    of_things = {
+        key: BY_THE_MILE if goes_by_the_mile(thing) else _kind_of_uses(file, key)
+        for key, thing in file.things.items()
+    }
+    read = (
+        file.assets, file.activities, file.things, file.carryovers, file.tax_year, file.short_years,
+        file.elections, *of_things.values(),
+    )  # fmt: skip
+    return EVERY.get("", read, partial(_circumstances, file, of_things))
+
+
+def _circumstances(file: ClientFile, of_things: Mapping[str, str]) -> dict[str, Circumstances]:
     trades = {key for key, activity in file.activities.items() if TRADE.of(activity.answers)}
-    kinds = {key: activity.kind for key, activity in file.activities.items()}
-    for key, thing in file.things.items():
-        kinds[key] = BY_THE_MILE if goes_by_the_mile(thing) else _kind_of_uses(file, key)
+    kinds = {**{key: activity.kind for key, activity in file.activities.items()}, **of_things}
     after = {item.of for item in file.carryovers.values() if item.kind == MILEAGE_PART and item.amount}
     after |= {key for key, thing in file.things.items() if thing.answers.get("standard_before")}
     after &= file.things.keys()

@@ -69,7 +69,7 @@ def _yes(question: str, activity: Activity) -> str:
 
 def on(ask: Ask, key: str, person: str, line: str) -> Figure:
     """The owner's part of a line of the books, in cents."""
-    return ask(BOOKS.owned, key).get(person, {}).get(line, NOTHING_ENTERED)
+    return ask(BOOKS.owned_on, key, line).get(person, NOTHING_ENTERED)
 
 
 @schedule_c.part

@@ -63,7 +63,7 @@ def _points(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
 
 
 def _serving(ask: Ask, activity: str) -> tuple[str, ...]:
-    return ask.pick(its_part.served, dict.get, activity, ())
+    return ask.pick((its_part.served,), dict.get, activity, ())
 
 
 def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure]]:

@@ -6,7 +6,13 @@ from __future__ import annotations
 from decimal import Decimal
 from functools import partial
 
-from half_yard.countries.measuring_things import Measured, MeasuredUse, Period, measured_by_amounts
+from half_yard.countries.measuring_things import (
+    Measured,
+    MeasuredUse,
+    Period,
+    logged_distance,
+    measured_by_amounts,
+)
 from half_yard.countries.us.shared.claims import is_claimed
 from half_yard.countries.us.shared.days import counted_days
 from half_yard.countries.us.shared.kinds import DWELLING, HOME
@@ -18,7 +24,8 @@ MEASURED: Remembered[Measured] = Remembered()
 
 def measured(file: ClientFile, key: str) -> Measured:
     """A thing as it was measured. Raises KeyError if there is none."""
-    read = (file.things[key], file.uses, file.trips, file.stays, file.activities, file.tax_year)
+    log = logged_distance(file, key)  # the very same as long as none of its own trips changes
+    read = (file.things[key], file.uses, log, file.stays, file.activities, file.tax_year)
     return MEASURED.get(key, read, partial(_measure, file, key))
 
 
