@@ -15,7 +15,7 @@ from decimal import Decimal
 from half_yard.books.landing import Group, Landings, Lines, Periods, Span, by_line, landings
 from half_yard.books.lines import StatementLines
 from half_yard.books.payers import MatchState, PayerMatch, PayersForms, match_payer
-from half_yard.figures import Ask, Figure, entered, total
+from half_yard.figures import Ask, Figure, entered, gathered, total
 from half_yard.records import ClientFile, Entry, ReceivedForm
 from half_yard.records.amounts import HUNDRED
 from half_yard.records.naming import same_name
@@ -240,10 +240,10 @@ class BookKeeping:
         """What the books and the payers' forms of an activity put on its lines, in cents."""
         titles, entries = ask(self.titles, activity), self.entries_of(ask, activity)
         on_forms = {line: ask(self.matched, activity, line)[1] for line in ask(self.form_lines, activity)}
-        return {
-            line: total((*entries.get(line, {}).values(), *on_forms.get(line, ())), titles[line])
-            for line in sorted({*entries, *on_forms})
-        }
+        found = {line: gathered(group, titles[line], "entries") for line, group in entries.items()}
+        for line, figures in on_forms.items():
+            found[line] = total((*entries.get(line, {}).values(), *figures), titles[line])
+        return dict(sorted(found.items()))
 
     def statements(self, ask: Ask[ClientFile]) -> dict[str, dict[str, Figure]]:
         """The totals of every activity."""

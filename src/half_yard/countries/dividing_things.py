@@ -13,7 +13,7 @@ from half_yard.books import BookKeeping
 from half_yard.countries.asking import Ask
 from half_yard.countries.measuring_things import MONTHS, Measured, MeasuredUse, Period
 from half_yard.countries.shared_use import Measure
-from half_yard.figures import NOTHING_ENTERED, Figure, difference, entered, stated, together, total
+from half_yard.figures import NOTHING_ENTERED, Figure, difference, entered, gathered, stated, together, total
 from half_yard.records import ClientFile, Entry, Thing
 
 PERSONAL, OUTSIDE = "personal", "outside"
@@ -113,7 +113,8 @@ class ThingKeeping:
         known = ask(self.measure_of, thing)
         costs, found = ask(self.costs_of, thing, tuple(known.activities)), {}
         for line, group in self.books.entries_of(ask, thing).items():
-            whole = total(map(_typed, group.values()), ask(self.books.titles, thing)[line])
+            typed = {key: _typed(leaf) for key, leaf in group.items()}
+            whole = gathered(typed, ask(self.books.titles, thing)[line], "entries")
             share = partial(self._share_for(ask, thing, line), ask, thing)
             takes_all = line in self.on_business or known.serves_business_alone
             found[line] = _divide(whole, group, costs[line], known, share, takes_all=takes_all)
@@ -214,8 +215,8 @@ def _during(
 ) -> Figure:
     """The costs of the days of a use: those dated then, and of what has no date so many of the months."""
     if period == of:
-        kept = [_typed(group[cost.key]) for cost in costs if cost.date is None or of.has(cost.date)]
-        return total(kept, label) if kept else NOTHING_ENTERED
+        kept = {cost.key: _typed(group[cost.key]) for cost in costs if cost.date is None or of.has(cost.date)}
+        return gathered(kept, label, "entries") if kept else NOTHING_ENTERED
     parts = [_typed(group[cost.key]) for cost in costs if cost.date is not None and period.has(cost.date)]
     undated = [_typed(group[cost.key]) for cost in costs if cost.date is None]
     if undated:

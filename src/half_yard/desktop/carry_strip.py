@@ -20,6 +20,7 @@ from half_yard.figures.explain import line_text, money_text
 
 HEIGHT = 68
 THREAD_Y = 12
+BELOW_THREAD = THREAD_Y + 7
 RESULTS = {Role.REFUND, Role.OWED}
 
 
@@ -40,13 +41,15 @@ class CarryButton(QAbstractButton):
         shown = (amount, effect, final)
         if shown == (self._amount, self._effect, self._final):
             return
+        if final != self._final:
+            self.update()
         self._amount, self._effect, self._final = shown
         changed = f", last edit {self._effect_text()}" if effect else ""
         missing = "" if final else ", not complete"
         self.setAccessibleName(f"{self.point.label} {self._amount}{changed}{missing}")
         incomplete = "" if final else " Something it needs is not computed: follow its thread."
         self.setToolTip(plain_tip(f"{self.point.label} {self._amount}{changed}.{incomplete}"))
-        self.update()
+        self.update(self.rect().adjusted(0, BELOW_THREAD, 0, 0))
 
     def _effect_text(self) -> str:
         return f"+{money_text(self._effect)}" if self._effect > 0 else money_text(self._effect)
@@ -55,17 +58,11 @@ class CarryButton(QAbstractButton):
         return QSize(120, HEIGHT)
 
     def paintEvent(self, event: QPaintEvent) -> None:
-        del event
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        pen = QPen(theme.INDIGO, 1.4)
-        pen.setDashPattern([4, 3])
-        painter.setPen(pen)
-        painter.drawLine(0, THREAD_Y, self.width(), THREAD_Y)
-        painter.setPen(QPen(theme.INDIGO, 1.4))
-        painter.setBrush(theme.INDIGO if self._final else theme.LINEN)
-        painter.drawEllipse(QPoint(12, THREAD_Y), 4, 4)
-        inner = self.rect().adjusted(8, THREAD_Y + 7, -4, -4)
+        if event.rect().top() < BELOW_THREAD:
+            self._draw_thread(painter)
+        inner = self.rect().adjusted(8, BELOW_THREAD, -4, -4)
         left = int(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignTop)
         painter.setPen(theme.SOFT_INK)
         painter.setFont(theme.text_font(9))
@@ -87,6 +84,15 @@ class CarryButton(QAbstractButton):
             painter.setBrush(Qt.BrushStyle.NoBrush)
             painter.setPen(QPen(theme.INDIGO, 1.5))
             painter.drawRect(self.rect().adjusted(2, 3, -3, -3))
+
+    def _draw_thread(self, painter: QPainter) -> None:
+        pen = QPen(theme.INDIGO, 1.4)
+        pen.setDashPattern([4, 3])
+        painter.setPen(pen)
+        painter.drawLine(0, THREAD_Y, self.width(), THREAD_Y)
+        painter.setPen(QPen(theme.INDIGO, 1.4))
+        painter.setBrush(theme.INDIGO if self._final else theme.LINEN)
+        painter.drawEllipse(QPoint(12, THREAD_Y), 4, 4)
 
 
 class CarryStrip(Pane):

@@ -14,7 +14,8 @@ from half_yard.desktop.plain_words import PlainLabel, plain_tip
 from half_yard.desktop.stages import Stage
 
 HEIGHT = 50
-MARK = 11
+BEGINS, MARK = 8, 11
+"""Where the marks of the tape begin, and how far they are from each other, in pixels."""
 NARROW = 1100
 """The width of the tape below which the stages stand closer, so that the client's name has room."""
 WIDE_SIDES, CLOSE_SIDES = 34, 20
@@ -147,12 +148,14 @@ class Tape(Pane):
         self._state.setText(state)
 
     def paintEvent(self, event: QPaintEvent) -> None:
-        del event
+        part = event.rect()  # mostly what is said of the file, which changes with every edit
         painter = QPainter(self)
-        painter.fillRect(self.rect(), theme.WELD_WASH)
+        painter.fillRect(part, theme.WELD_WASH)
         painter.setPen(QPen(theme.WALNUT, 1))
         bottom = self.height() - 1
-        painter.drawLine(0, bottom, self.width(), bottom)
-        for number, x in enumerate(range(8, self.width(), MARK)):
+        painter.drawLine(part.left(), bottom, part.right(), bottom)
+        first = max(part.left() - BEGINS, 0) // MARK
+        for number in range(first, max(part.right() - BEGINS, 0) // MARK + 1):
             length = 9 if number % 12 == 0 else 6 if number % 6 == 0 else 3
+            x = BEGINS + number * MARK
             painter.drawLine(x, bottom - length, x, bottom)

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from functools import lru_cache
 
-from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect, QSize, Qt
+from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect, QSignalBlocker, QSize, Qt
 from PySide6.QtGui import QFontMetrics, QPainter, QPen
 from PySide6.QtWidgets import (
     QAbstractItemView,
@@ -94,10 +95,22 @@ class ThreadPanel(Pane):
         self._show(list(thread_rows(computation, subject)))
 
     def _show(self, rows: list[Row]) -> None:
-        """Show these rows, drawing only those again that are not as they were."""
-        for number, row in enumerate(rows):
-            if number < len(self._rows) and self._rows[number] == row:
-                continue
+        """Show these rows, drawing only those again that are not as they were. As long as each is as high as
+        before, the others stand where they are and nothing is laid out anew."""
+        before = self._rows
+        changed = [n for n, row in enumerate(rows) if n >= len(before) or before[n] != row]
+        if len(rows) == len(before) and all(_height(before[n]) == _height(rows[n]) for n in changed):
+            with QSignalBlocker(self.list.model()):
+                self._set(rows, changed)
+            for number in changed:
+                self.list.viewport().update(self.list.visualItemRect(self.list.item(number)))
+        else:
+            self._set(rows, changed)
+        self._rows = rows
+
+    def _set(self, rows: list[Row], changed: Sequence[int]) -> None:
+        for number in changed:
+            row = rows[number]
             if number >= self.list.count():
                 self.list.addItem(QListWidgetItem())
             item = self.list.item(number)
@@ -107,7 +120,6 @@ class ThreadPanel(Pane):
             item.setFlags(passive if row.heading else passive | Qt.ItemFlag.ItemIsSelectable)
         while self.list.count() > len(rows):
             self.list.takeItem(self.list.count() - 1)
-        self._rows = rows
 
     def _head(self, computation: Computation, subject: Subject) -> bool:
         if isinstance(subject, Place):
@@ -155,12 +167,7 @@ class _StepDelegate(DrawnOnce):
 
     def sizeHint(self, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex) -> QSize:
         del option
-        row: Row = index.data(ROW_ROLE)
-        width = ROW_WIDTH
-        if row.heading:
-            return QSize(width, 28)
-        words, below = _boxes(row)
-        return QSize(width, 8 + words.height() + below.height())
+        return QSize(ROW_WIDTH, _height(index.data(ROW_ROLE)))
 
     def looks(self, index: QModelIndex | QPersistentModelIndex) -> Row:
         row: Row = index.data(ROW_ROLE)
@@ -212,20 +219,30 @@ class _StepDelegate(DrawnOnce):
         painter.drawEllipse(QRect(x - 3, rect.top() + 9, 6, 6))
 
 
-@lru_cache(maxsize=4096)
+def _height(row: Row) -> int:
+    if row.heading:
+        return 28
+    words, below = _boxes(row)
+    return 8 + words.height() + below.height()
+
+
 def _boxes(row: Row) -> tuple[QRect, QRect]:
     """Where a step's words and the small print below them stand, from the row's upper left corner."""
-    left = LEFT - 6 + row.depth * INDENT
-    metrics = QFontMetrics(theme.text_font(10))
-    amount = metrics.horizontalAdvance(row.amount) + 14 if row.amount else 6
+    amount = QFontMetrics(theme.text_font(10)).horizontalAdvance(row.amount) + 14 if row.amount else 6
+    return _laid_out(row.text, row.below, row.depth, amount)
+
+
+@lru_cache(maxsize=4096)
+def _laid_out(text: str, small_print: str, depth: int, amount: int) -> tuple[QRect, QRect]:
+    """The same, beside an amount that takes so many pixels."""
+    left = LEFT - 6 + depth * INDENT
     wrap = int(Qt.TextFlag.TextWordWrap)
     room = QRect(left, 0, max(ROW_WIDTH - left - amount, 60), 1000)
-    words = metrics.boundingRect(room, wrap, row.text)
+    words = QFontMetrics(theme.text_font(10)).boundingRect(room, wrap, text)
     words.setWidth(room.width())
-    if not row.below:
+    if not small_print:
         return words, QRect(left, words.bottom(), 0, 0)
-    small = QFontMetrics(theme.text_font(9))
     under = QRect(left, words.bottom() + 1, max(ROW_WIDTH - left - 6, 60), 1000)
-    below = small.boundingRect(under, wrap, row.below)
+    below = QFontMetrics(theme.text_font(9)).boundingRect(under, wrap, small_print)
     below.setWidth(under.width())
     return words, below

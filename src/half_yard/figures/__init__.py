@@ -8,13 +8,11 @@ from half_yard.figures.figure import (
     NOTHING_ENTERED,
     Choice,
     Comparison,
-    Entered,
     Figure,
     Mark,
     MarkKind,
     Operation,
     Place,
-    RuleValue,
     Test,
     above,
     at_least,
@@ -22,6 +20,7 @@ from half_yard.figures.figure import (
     carried,
     difference,
     entered,
+    gathered,
     larger_of,
     not_below_zero,
     rule,
@@ -33,6 +32,7 @@ from half_yard.figures.figure import (
 )
 from half_yard.figures.form import Form, Lines
 from half_yard.figures.made import Assumption
+from half_yard.figures.origin import Entered, RuleValue
 from half_yard.figures.sentence import sentence
 from half_yard.figures.sheet import Carries, Line, Page, Role, Sheet
 from half_yard.figures.thread import Threads, recompute
@@ -71,6 +71,7 @@ __all__ = [
     "carried",
     "difference",
     "entered",
+    "gathered",
     "how",
     "larger_of",
     "not_below_zero",

@@ -78,10 +78,12 @@ class Asking(Generic[F]):
             picks = self.known.suspect(otherwise)
 
     def _is_otherwise(self, pick: Picked) -> bool:
+        source = pick.source
         try:
-            self._pick(pick)
-        except Exception:
-            pick.suspect = True
+            if source.suspect and self.made(source.key, NONE, self.known.world(NONE)) is not source:
+                return True
+            pick.pick(self.known.runs)
+        except Exception:  # whoever asks for it is told, if anybody does
             return True
         return pick.changed == self.known.runs
 
@@ -120,7 +122,10 @@ class Asking(Generic[F]):
                 if type(node) is Read:
                     self._read(node)
                 elif type(node) is Picked:
-                    self._pick(node)
+                    source = node.source
+                    if source.suspect and self.made(source.key, under, world) is not source:
+                        return False
+                    node.pick(self.known.runs)
                 elif type(item) is Branch:
                     assumed = under | item.under
                     if self.made(node.key, assumed, self.known.world(assumed)) is not node:
@@ -147,14 +152,15 @@ class Asking(Generic[F]):
         value = key[0](ask, *key[1:])
         if self._only_low and not is_low(ask.made_of):
             raise _NotLowError
-        if under and ask.is_on_no_line:
+        held, absent = ask.looked_at()
+        if held and _shows_no_lines(held):
             known.on_no_line.add(key[0])
         for made in fitting:
             if made.suspect and made is not last and made in known.parts.get(key, ()):
                 known.drop(made)
         if last is None or not last.suspect:  # it may have been found to hold meanwhile, under others
             last = Made(key, known.runs)
-        last.becomes(value, tuple(ask.made_of), *ask.looked_at(), known.runs)
+        last.becomes(value, tuple(ask.made_of), held, absent, known.runs)
         known.was_made(last)
         return last
 
@@ -172,21 +178,12 @@ class Asking(Generic[F]):
         read.read(self.records, self.known.runs)
         self.known.was_read(read)
 
-    def picked(self, key: Key, picker: Callable[..., object], arguments: tuple[Any, ...]) -> Picked:
-        """What a picker takes out of a part. Raises CircleError."""
-        place = (key, picker, *arguments)
-        pick = self.known.picks.get(place)
-        if pick is None:
-            pick = self.known.picks[place] = Picked(key, picker, arguments)
+    def picked(self, source: Made, picker: Callable[..., object], arguments: tuple[Any, ...]) -> Picked:
+        """What a picker takes out of a part as it is now."""
+        pick = self.known.picked(source, picker, arguments)
         if pick.suspect:
-            self._pick(pick)
+            pick.pick(self.known.runs)
         return pick
-
-    def _pick(self, pick: Picked) -> None:
-        before, source = pick.source, self.made(pick.key, NONE, self.known.world(NONE))
-        pick.pick(source, self.known.runs)
-        if source is not before:
-            self.known.was_picked(pick, source)
 
     def _circle(self, waiting: tuple[Key, frozenset[Assumption]]) -> str:
         asked = list(self._waiting)
@@ -227,27 +224,31 @@ class Ask(Generic[F]):
         asked with named arguments."""
         if named:
             raise TypeError("a part is asked for with what it is about, in order")
-        key = (part, *about)
         more = self._more
-        for made in self._parts.get(key, ()):
-            if not made.suspect and (not made.looks or made.world == self._world):
-                break
-        else:
-            made = self._asking.made(key, self._under | more if more else self._under, self._world)
+        made = self._asked_for((part, *about))
         self.made_of.append(Branch(made, more) if more else made)
         value: V = made.value
         return value
 
     def pick(self, key: Key, picker: Callable[..., V], *arguments: Any) -> V:
         """What a picker takes out of another part, given with what that is about: while it takes the same, it
-        does not matter what else changed there. Out of a part that looks at assumptions nothing is taken; it
-        is asked for. Raises CircleError, and what the picker raises."""
-        pick = self._asking.picked(key, picker, arguments)
-        if pick.value is GONE:
+        does not matter what else changed there. Raises CircleError, and what the picker raises."""
+        if self._more:
             return picker(self(*key), *arguments)
+        made = self._asked_for(key)
+        pick = self._asking.picked(made, picker, arguments)
         self.made_of.append(pick)
+        if pick.value is GONE:
+            return picker(made.value, *arguments)
         value: V = pick.value  # type: ignore[assignment]
         return value
+
+    def _asked_for(self, key: Key) -> Made:
+        for made in self._parts.get(key, ()):
+            if not made.suspect and (not made.looks or made.world == self._world):
+                return made
+        under = self._under | self._more if self._more else self._under
+        return self._asking.made(key, under, self._world)
 
     def of(self, reader: Callable[Concatenate[F, P], V], *arguments: P.args, **named: P.kwargs) -> V:
         """What a reader reads of the records: the less it reads, the less often the part is made again.
@@ -283,7 +284,7 @@ class Ask(Generic[F]):
         held, absent = self._held, self._absent
         for item in self.made_of:
             if item.looks:
-                assert type(item) is Made or type(item) is Branch
+                assert type(item) is not Read
                 held = held | item.held
                 absent = absent | item.absent
         return frozenset(held) or NONE, frozenset(absent) or NONE
@@ -291,7 +292,8 @@ class Ask(Generic[F]):
     @property
     def is_on_no_line(self) -> bool:
         """Whether what was asked for up to now is made under an assumption that shows no lines."""
-        return _shows_no_lines(self.looked_at()[0])
+        held, _ = self.looked_at()
+        return bool(held) and _shows_no_lines(held)
 
     def under(self, *assumptions: Assumption) -> Ask[F]:
         """The same, to ask for parts under further assumptions."""

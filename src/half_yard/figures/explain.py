@@ -6,7 +6,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from decimal import ROUND_DOWN, Decimal
 
-from half_yard.figures.figure import Figure, Operation, RuleValue
+from half_yard.figures.figure import Figure, Operation
+from half_yard.figures.origin import RuleValue
 from half_yard.figures.rounding import to_cents
 
 WORDS = {

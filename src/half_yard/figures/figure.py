@@ -6,12 +6,13 @@ never disagree. A figure is compared by identity: two lines that show the same a
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from enum import StrEnum
 from typing import Final, NamedTuple
 
+from half_yard.figures.origin import Entered, Gathered, RuleValue
 from half_yard.figures.rounding import (
     ZERO,
     to_cents,
@@ -68,24 +69,6 @@ class Mark:
     path: str = ""
 
 
-@dataclass(slots=True, eq=False)
-class Entered:
-    """Where a leaf was entered: a JSON pointer (RFC 6901) into the client file."""
-
-    path: Final[str]
-    detail: Final[str] = ""
-
-
-@dataclass(frozen=True, slots=True)
-class RuleValue:
-    """A value of the law: its key in the year's rules and the published source that states it."""
-
-    key: str
-    year: int
-    source: str
-    unit: str
-
-
 @dataclass(frozen=True, slots=True)
 class Choice:
     """A choice of the preparer that shaped a figure, and where it was made."""
@@ -119,8 +102,9 @@ class Figure:
     label: Final[str]
     operation: Final[Operation]
     parts: Final[tuple[Figure, ...]] = ()
-    origin: Final[Entered | RuleValue | Comparison | None] = None
-    """Where a leaf comes from; of a figure that was decided, how its second part stands to the third."""
+    origin: Final[Entered | RuleValue | Comparison | Gathered | None] = None
+    """Where a leaf comes from; of a figure that was decided, how its second part stands to the third; of a
+    sum of records of a collection, which they are."""
     choices: Final[tuple[Choice, ...]] = ()
     marks: Final[frozenset[Mark]] = NO_MARKS
     place: Final[Place | None] = None
@@ -179,7 +163,7 @@ class Figure:
         """This figure as a line of a sheet. A figure that already is a line is carried from there."""
         if self.place is None:
             return self._copy(place=place, label=label)
-        return _made(self.amount, label, Operation.CARRIED, (self,))._copy(place=place)
+        return Figure(self.amount, label, Operation.CARRIED, (self,), None, (), self.marks, place)
 
     def in_dollars(self) -> Figure:
         """Rounded half up to whole dollars; a figure already whole is returned as it is."""
@@ -211,8 +195,7 @@ class Figure:
 
     def _rounded(self, amount: Decimal, operation: Operation) -> Figure:
         if amount == self.amount:
-            same_form = amount.as_tuple().exponent == self.amount.as_tuple().exponent
-            return self if same_form or self.place else self._copy(amount=amount)
+            return self if amount.same_quantum(self.amount) or self.place else self._copy(amount=amount)
         return _made(amount, self.label, operation, (self,))
 
     def _copy(
@@ -253,8 +236,11 @@ class Figure:
 
 
 def _marks_of(parts: Iterable[Figure]) -> frozenset[Mark]:
-    found = [part.marks for part in parts if part.marks]
-    return NO_MARKS.union(*found) if found else NO_MARKS
+    marks = NO_MARKS
+    for part in parts:
+        if part.marks:
+            marks = marks | part.marks if marks else part.marks
+    return marks
 
 
 def _made(amount: Decimal, label: str, operation: Operation, parts: tuple[Figure, ...]) -> Figure:
@@ -291,6 +277,20 @@ def total(parts: Iterable[Figure], label: str = "") -> Figure:
     """The sum of the parts; of none, an empty sum of zero."""
     kept = tuple(parts)
     return _made(sum((part.amount for part in kept), ZERO), label, Operation.SUM, kept)
+
+
+def gathered(parts: Mapping[str, Figure], label: str, collection: str) -> Figure:
+    """The sum of what was entered in records of a collection, given by their ids."""
+    summed = total(parts.values(), label)
+    return Figure(
+        summed.amount,
+        label,
+        summed.operation,
+        summed.parts,
+        Gathered(collection, parts.keys()),
+        (),
+        summed.marks,
+    )
 
 
 def together(parts: Sequence[Figure], label: str) -> Figure:

@@ -59,38 +59,6 @@ class Read:
         self.suspect = False
 
 
-@final
-class Picked:
-    """What a picker takes out of a part that looks at no assumption: taken once in a computation, however
-    many ask for it, and no further than while the part comes to the very same."""
-
-    __slots__ = ("arguments", "changed", "key", "source", "suspect", "take", "value")
-
-    looks = False
-
-    def __init__(self, key: Key, take: Callable[..., object], arguments: tuple[Any, ...]) -> None:
-        self.key = key
-        self.take = take
-        self.arguments = arguments
-        self.source: Made | None = None
-        self.value: object = GONE
-        self.changed = 0
-        self.suspect = True
-
-    def pick(self, source: Made, run: int) -> None:
-        """Take it out of the part as that is in the computation of this number."""
-        if source is not self.source or source.changed > self.changed or source.looks:
-            try:
-                value = GONE if source.looks else self.take(source.value, *self.arguments)
-            except LookupError:
-                value = GONE
-            if value is GONE or not same(self.value, value):
-                self.value = value
-                self.changed = run
-        self.source = source
-        self.suspect = False
-
-
 class Watched:
     """Stands for the records while a reader reads: notes which of their fields it looks at."""
 
@@ -156,6 +124,42 @@ class Made:
 
 
 @final
+class Picked:
+    """What a picker takes out of a part as that was made: taken once in a computation, however many ask for
+    it, and no further than while the part comes to the very same. It looks at the assumptions that the part
+    looks at."""
+
+    __slots__ = ("absent", "arguments", "changed", "held", "looks", "source", "suspect", "take", "value")
+
+    def __init__(self, source: Made, take: Callable[..., object], arguments: tuple[Any, ...]) -> None:
+        self.source = source
+        self.take = take
+        self.arguments = arguments
+        self.value: object = GONE
+        self.held = self.absent = NONE
+        self.looks = False
+        self.changed = 0
+        self.suspect = True
+
+    def pick(self, run: int) -> None:
+        """Take it out of the part, which is as it is in the computation of this number."""
+        source = self.source
+        if source.changed > self.changed:
+            try:
+                value = self.take(source.value, *self.arguments)
+            except LookupError:
+                value = GONE
+            if value is GONE or not same(self.value, value) or self._looks_elsewhere():
+                self.value = value
+                self.held, self.absent, self.looks = source.held, source.absent, source.looks
+                self.changed = run
+        self.suspect = False
+
+    def _looks_elsewhere(self) -> bool:
+        return self.held != self.source.held or self.absent != self.source.absent
+
+
+@final
 class Branch:
     """That a part asked for another under further assumptions."""
 
@@ -176,7 +180,13 @@ Item = Node | Branch
 
 def is_low(made_of: Iterable[Item]) -> bool:
     """Whether what is made of this rests on nothing but what is read of the records."""
-    return all(type(item) is Read or (type(item) is Made and item.low) for item in made_of)
+    for item in made_of:
+        if type(item) is Made:
+            if not item.low:
+                return False
+        elif type(item) is not Read:
+            return False
+    return True
 
 
 WORLDS = count(1)
@@ -232,7 +242,7 @@ class Known:
             for each in self.made_with.get(found.pop(), ()):
                 if not each.suspect:
                     each.suspect = True
-                    if type(each) is Picked and each.source is not None and each.source.low:
+                    if type(each) is Picked and each.source.low:
                         low.append(each)
                     else:
                         found.append(each)
@@ -245,7 +255,7 @@ class Known:
         read.suspect = True
         try:
             read.read(self.records, self.runs)
-        except Exception:
+        except Exception:  # whoever asks for it is told, if anybody does
             return True
         self.was_read(read)
         return read.changed == self.runs
@@ -255,9 +265,14 @@ class Known:
         for field in read.fields:
             self.readers[field].add(read)
 
-    def was_picked(self, pick: Picked, source: Made) -> None:
-        """Note out of what something was taken."""
-        self.made_with[source].add(pick)
+    def picked(self, source: Made, take: Callable[..., object], arguments: tuple[Any, ...]) -> Picked:
+        """What a picker takes out of a part with these arguments, as it was taken last."""
+        key = (source, take, *arguments)
+        pick = self.picks.get(key)
+        if pick is None:
+            pick = self.picks[key] = Picked(source, take, arguments)
+            self.made_with[source].add(pick)
+        return pick
 
     def was_made(self, made: Made) -> None:
         """Note what a part was made of, and that there is such a part. Where assumptions are others in each
@@ -291,7 +306,7 @@ class Known:
                         below = _node(item)
                         self.made_with[below].add(node)
                         found.append(below)
-                elif type(node) is Picked and node.source is not None:
+                elif type(node) is Picked:
                     self.made_with[node.source].add(node)
                     found.append(node.source)
         parts = {key: [made for made in every if made in kept] for key, every in self.parts.items()}

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from half_yard.figures.explain import amount_text
-from half_yard.figures.figure import NOT_BELOW_ZERO, Entered, Figure, Operation, RuleValue
+from half_yard.figures.figure import NOT_BELOW_ZERO, Figure, Operation
+from half_yard.figures.origin import Entered, RuleValue
 
 SAID_APART = 3
 """So many parts of a sum are named; of more the largest two and how many others."""

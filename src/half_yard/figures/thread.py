@@ -7,7 +7,8 @@ from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
 
-from half_yard.figures.figure import Entered, Figure, Operation, Place
+from half_yard.figures.figure import Figure, Operation, Place
+from half_yard.figures.origin import Entered, Gathered
 from half_yard.figures.remembered import Remembered
 from half_yard.figures.rounding import (
     ZERO,
@@ -155,23 +156,24 @@ def _search(sheet: Sheet, record: str) -> Landed:
 
 
 def entered_on(line: Line, begins: str = "") -> list[str]:
-    """The paths of what arrives first on a line, of those that begin so."""
-    found: dict[int, str] = {}
-    seen: set[int] = set()
-    stack = [line.figure]
-    if type(line.figure.origin) is Entered and line.figure.origin.path.startswith(begins):
-        found[id(line.figure)] = line.figure.origin.path
+    """The paths of what arrives first on a line, of those that begin so: those of a record, or of all of a
+    collection."""
+    figure = line.figure
+    if type(figure.origin) is Entered:
+        return [figure.origin.path] if figure.origin.path.startswith(begins) else []
+    stack = [part for part in figure.parts if part.place is None]
+    found: dict[Figure, str] = {}
+    seen: set[Figure] = set()
     while stack:
-        for part in stack.pop().parts:
-            if part.place is not None:
-                continue
-            if not part.parts:  # most are leaves: they are looked at here, and only what was entered is kept
-                origin = part.origin
-                if type(origin) is Entered and origin.path.startswith(begins):
-                    found[id(part)] = origin.path
-            elif part.operation is not Operation.SUPPOSED and id(part) not in seen:
-                seen.add(id(part))
-                stack.append(part)
+        part = stack.pop()
+        origin = part.origin
+        if not part.parts:
+            if type(origin) is Entered and origin.path.startswith(begins):
+                found[part] = origin.path
+        elif part.operation is not Operation.SUPPOSED and part not in seen:
+            seen.add(part)
+            if not begins or type(origin) is not Gathered or origin.may_have(begins):
+                stack += [each for each in part.parts if each.place is None]
     return list(found.values())
 
 

@@ -96,39 +96,64 @@ def limit(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
 
 
 @form_8829.part
-def costs(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
-    """Lines 10 to 28: interest and tax first, then the upkeep, within what is left."""
+def in_any_case(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Lines 10 to 14: interest and tax that are deductible without a business too."""
     page.section = "Part II · Allowable deduction"
-    office = home_office.Office(thing, activity, person)
-    every = ask(divided, thing)
-    first: list[Figure] = []
-    rest: list[Figure] = []
+    parts = []
     for line, number in (("mortgage_interest", "10"), ("real_estate_tax", "11")):
-        anyway, excess = NOTHING_ENTERED, NOTHING_ENTERED
-        if line in every:
-            anyway, excess = ask(_interest_or_tax, *office, line)
-        first.append(page.line(line, number, f"{TITLES[line]}, business part", anyway))
-        rest.append(excess)
-    anyway = page.line("anyway", "14", "Deductible in any case", total(first), Role.SUBTOTAL)
-    income = ask(limit, thing, activity, person)["income"]
-    left = page.line("left", "15", "Income that is left", not_below_zero(income - anyway), Role.SUBTOTAL)
-    upkeep = [
-        page.line("excess_interest", "16", "Excess mortgage interest, business part", rest[0]),
-        page.line("excess_tax", "17", "Excess real estate taxes, business part", rest[1]),
-    ]
+        anyway, _ = _interest_and_tax(ask, home_office.Office(thing, activity, person), line)
+        parts.append(page.line(line, number, f"{TITLES[line]}, business part", anyway))
+    page.line("anyway", "14", "Deductible in any case", total(parts), Role.SUBTOTAL)
+
+
+@form_8829.part
+def left(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Line 15."""
+    page.section = "Part II · Allowable deduction"
+    office = (thing, activity, person)
+    income, anyway = ask(limit, *office)["income"], ask(in_any_case, *office)["anyway"]
+    page.line("left", "15", "Income that is left", not_below_zero(income - anyway), Role.SUBTOTAL)
+
+
+@form_8829.part
+def upkeep(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Lines 16 to 26: what the home costs besides, of which no line rests on the income."""
+    page.section = "Part II · Allowable deduction"
+    office, every = home_office.Office(thing, activity, person), ask(divided, thing)
+    costs = []
+    for key, line, number, title in (
+        ("excess_interest", "mortgage_interest", "16", "Excess mortgage interest, business part"),
+        ("excess_tax", "real_estate_tax", "17", "Excess real estate taxes, business part"),
+    ):
+        costs.append(page.line(key, number, title, _interest_and_tax(ask, office, line)[1]))
     for line in UPKEEP:
         if line in every:
             title = f"{every[line].whole.label}, business part"
-            upkeep.append(page.line(line, NUMBERS[line], title, ask(business_part, *office, line)))
+            costs.append(page.line(line, NUMBERS[line], title, ask(business_part, *office, line)))
     before = page.line(
         "operating_in",
         "25",
         "Operating expenses carried in",
         home_office.carried_part(ask, office, HOME_OPERATING),
     )
-    operating = page.line("operating", "26", "Operating expenses", total((*upkeep, before)), Role.SUBTOTAL)
-    taken = page.line("operating_allowed", "27", "Allowed", smaller_of(left, operating), Role.SUBTOTAL)
-    page.line("left_then", "28", "Income that is left then", not_below_zero(left - taken), Role.SUBTOTAL)
+    page.line("operating", "26", "Operating expenses", total((*costs, before)), Role.SUBTOTAL)
+
+
+@form_8829.part
+def within_income(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Lines 27 and 28."""
+    page.section = "Part II · Allowable deduction"
+    office = (thing, activity, person)
+    income, costs = ask(left, *office)["left"], ask(upkeep, *office)["operating"]
+    taken = page.line("operating_allowed", "27", "Allowed", smaller_of(income, costs), Role.SUBTOTAL)
+    page.line("left_then", "28", "Income that is left then", not_below_zero(income - taken), Role.SUBTOTAL)
+
+
+def _interest_and_tax(ask: Ask, office: home_office.Office, line: str) -> tuple[Figure, Figure]:
+    """The parts of a line of interest or tax, where the home has it."""
+    if line not in ask(divided, office.thing):
+        return NOTHING_ENTERED, NOTHING_ENTERED
+    return ask(_interest_or_tax, *office, line)
 
 
 def _interest_or_tax(ask: Ask, thing: str, activity: str, person: str, line: str) -> tuple[Figure, Figure]:
@@ -211,7 +236,7 @@ def result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None
     """Lines 29 to 36, and what goes on to next year (lines 43 and 44)."""
     page.section = "Part II · Allowable deduction"
     office = home_office.Office(thing, activity, person)
-    of_costs, worn = ask(costs, *office), ask(depreciation, *office)["depreciation"]
+    taken_of_costs, worn = ask(within_income, *office), ask(depreciation, *office)["depreciation"]
     own = page.line("depreciation_part", "30", "Depreciation of the home (line 42)", worn)
     before = page.line(
         "depreciation_in",
@@ -221,14 +246,15 @@ def result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None
     )
     both = page.line("depreciation_all", "32", "Depreciation in all", own + before, Role.SUBTOTAL)
     taken = page.line(
-        "depreciation_allowed", "33", "Allowed", smaller_of(of_costs["left_then"], both), Role.SUBTOTAL
+        "depreciation_allowed", "33", "Allowed", smaller_of(taken_of_costs["left_then"], both), Role.SUBTOTAL
     )
-    parts = (of_costs["anyway"], of_costs["operating_allowed"], taken)
+    operating = taken_of_costs["operating_allowed"]
+    parts = (ask(in_any_case, *office)["anyway"], operating, taken)
     page.line("allowed", "36", "Allowable expenses for business use of the home", total(parts), Role.RESULT)
     page.section = "Part IV · Carried to next year"
     chosen = not home_office.is_simplified(ask, office)
     page.line(
-        "operating_out", "43", "Operating expenses", of_costs["operating"] - of_costs["operating_allowed"],
+        "operating_out", "43", "Operating expenses", ask(upkeep, *office)["operating"] - operating,
         carries=Carries(HOME_OPERATING) if chosen else None,
     )  # fmt: skip
     page.line(

@@ -36,10 +36,15 @@ def simplified(ask: Ask, thing: str, activity: str, person: str) -> Page:
 
 
 @simplified.part
-def simplified_result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
-    """Lines 1 to 6."""
+def limit(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Line 1."""
+    page.line("income", "1", "Gross income limit", ask(home_office.income_limit, thing, activity, person))
+
+
+@simplified.part
+def by_area(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Lines 2 to 4."""
     office = home_office.Office(thing, activity, person)
-    income = page.line("income", "1", "Gross income limit", ask(home_office.income_limit, *office))
     area = page.exact_line("area", "2", "Square feet, average of the year", ask(average_area, *office))
     rate = ask(rules).figure("home_office_simplified_rate", label="a square foot")
     care = [
@@ -50,7 +55,14 @@ def simplified_result(page: Page, ask: Ask, thing: str, activity: str, person: s
     if care:
         rate = (rate * care[0]).named("a square foot, for the time of day care")
     page.exact_line("rate", "3c", "Dollars a square foot", rate)
-    product = page.line("product", "4", "Square feet times dollars", (area * rate).in_cents())
+    page.line("product", "4", "Square feet times dollars", (area * rate).in_cents())
+
+
+@simplified.part
+def simplified_result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Line 5, and what of line 4 the income does not reach for."""
+    office = (thing, activity, person)
+    income, product = ask(limit, *office)["income"], ask(by_area, *office)["product"]
     smaller = smaller_of(not_below_zero(income), product, label="not more than the income")
     choice = Choice("Simplified method", f"/things/{thing}/choices/{home_office.method_key(activity)}")
     made = page.line(
@@ -58,6 +70,12 @@ def simplified_result(page: Page, ask: Ask, thing: str, activity: str, person: s
     )
     lost = difference(product, made, label="above the income: lost, not carried")
     page.line("above_income", "", "Above the income: lost, not carried", lost)
+
+
+@simplified.part
+def waiting(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Line 6: what is carried past a year of this method."""
+    office = home_office.Office(thing, activity, person)
     for key, number, title, kind in (
         ("operating_waits", "6a", "Operating expenses that wait", HOME_OPERATING),
         ("depreciation_waits", "6b", "Depreciation that waits", HOME_DEPRECIATION),
