@@ -28,7 +28,7 @@ V = TypeVar("V")
 
 RUNS_KEPT = 8
 """After so many computations without it, what was made may be forgotten; …"""
-FORGETS_EVERY = 32
+FORGETS_EVERY = 64
 """… which takes a walk through all that is known, so it is done once in so many."""
 
 
@@ -160,8 +160,9 @@ class Asking(Generic[F]):
                 known.drop(made)
         if last is None or not last.suspect:  # it may have been found to hold meanwhile, under others
             last = Made(key, known.runs)
+        before = last.made_of
         last.becomes(value, tuple(ask.made_of), held, absent, known.runs)
-        known.was_made(last)
+        known.was_made(last, before)
         return last
 
     def read(self, reader: Callable[..., object], arguments: tuple[Any, ...]) -> Read:

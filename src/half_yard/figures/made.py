@@ -211,6 +211,8 @@ class Known:
         self.begun: dict[Key, int] = {}
         """What the computations were asked for, and in which it was last."""
         self.worlds: dict[frozenset[Assumption], int] = {}
+        self.oldest = 0
+        """The first number of a set of assumptions in the computation before."""
 
     def world(self, under: frozenset[Assumption]) -> int:
         """The number of a set of assumptions in this computation."""
@@ -224,6 +226,7 @@ class Known:
         what was taken out of low parts, behind which nothing is yet."""
         before, self.records = self.records, records
         self.runs += 1
+        self.oldest = min(self.worlds.values(), default=0)
         self.worlds = {}  # what is assumed may hold on to all that it was worked out from
         others = [
             read
@@ -274,20 +277,26 @@ class Known:
             self.made_with[source].add(pick)
         return pick
 
-    def was_made(self, made: Made) -> None:
-        """Note what a part was made of, and that there is such a part. Where assumptions are others in each
-        computation, those of some computations ago are not asked for again."""
+    def was_made(self, made: Made, before: tuple[Item, ...]) -> None:
+        """Note what a part was made of, now and before, and that there is such a part. Where assumptions are
+        others in each computation, those of some computations ago are not asked for again."""
+        for item in before:
+            if type(item) is Branch:
+                self.made_with[item.below].discard(made)
         for item in made.made_of:
             self.made_with[_node(item)].add(made)
         every = self.parts.setdefault(made.key, [])
         if made not in every:
             every.append(made)
-            for other in [each for each in every if each.suspect and each.seen < self.runs - 1]:
-                self.drop(other)
+            for other in every[:-1]:
+                if other.looks and 0 < other.world < self.oldest and not self.made_with.get(other):
+                    self.drop(other)
 
     def drop(self, made: Made) -> None:
-        """Let go of a part as it was made under some assumptions."""
+        """Let go of a part as it was made under some assumptions: one that nothing is made with but what is
+        suspect."""
         self.parts[made.key].remove(made)
+        self.made_with.pop(made, None)
         for item in made.made_of:
             self.made_with[_node(item)].discard(made)
 
