@@ -7,9 +7,11 @@ from pathlib import Path
 from unittest import mock
 
 from PySide6.QtCore import Qt
+from PySide6.QtTest import QTest
 from PySide6.QtWidgets import QApplication
 
 from half_yard.demo import write_office
+from half_yard.desktop.at_rest import REST
 from half_yard.desktop.looking_over.letter_view import LetterView
 from half_yard.desktop.stages import Stage, open_counts
 from half_yard.desktop.tables import RecordTable
@@ -81,6 +83,7 @@ class LookingOver(WindowCase):
         self.assertEqual(self.workspace.file.items["j00001"].amount, 2950)
         self.assertFalse(self.workspace.file.questions["v00001"].is_open)
         self.assertEqual(open_counts(self.workspace.computation)[Stage.LOOK_OVER], 0)
+        QTest.qWait(3 * REST)  # the tape is counted anew when typing rests
         self.assertEqual(
             self.window.tape.buttons[Stage.LOOK_OVER].accessibleName(), "Look over, nothing open"
         )

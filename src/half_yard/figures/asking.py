@@ -148,12 +148,12 @@ class Asking(Generic[F]):
         known = self.known
         last = fitting[-1] if fitting else None
         ask: Ask[F] = Ask(self, under, world, last)
-        ask.may_be_on_no_line = bool(under) and key[0] in known.on_no_line and _shows_no_lines(under)
+        ask.may_be_on_no_line = ask.is_where_no_lines_are and key[0] in known.on_no_line
         value = key[0](ask, *key[1:])
         if self._only_low and not is_low(ask.made_of):
             raise _NotLowError
         held, absent = ask.looked_at()
-        if held and _shows_no_lines(held):
+        if ask.is_where_no_lines_are and _shows_no_lines(held):
             known.on_no_line.add(key[0])
         for made in fitting:
             if made.suspect and made is not last and made in known.parts.get(key, ()):
@@ -196,8 +196,8 @@ class Ask(Generic[F]):
     """What a part is given to ask with."""
 
     __slots__ = (
-        "_absent", "_asking", "_held", "_last", "_more", "_parts", "_under", "_world", "made_of",
-        "may_be_on_no_line",
+        "_absent", "_asking", "_held", "_last", "_more", "_parts", "_under", "_world",
+        "is_where_no_lines_are", "made_of", "may_be_on_no_line",
     )  # fmt: skip
 
     def __init__(
@@ -217,8 +217,10 @@ class Ask(Generic[F]):
         self.made_of: list[Item] = []
         self._held: set[Assumption] = set()
         self._absent: set[Assumption] = set()
+        self.is_where_no_lines_are = bool(under) and _shows_no_lines(under)
+        """Whether it is asked for under an assumption that shows no lines."""
         self.may_be_on_no_line = False
-        """Whether it may come out that way, before anything is asked for: it did elsewhere."""
+        """Whether it may come out to look at that, before anything is asked for: it did elsewhere."""
 
     def __call__(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
         """The value of another part. Raises CircleError where that waits for this one; TypeError where it is
@@ -293,8 +295,7 @@ class Ask(Generic[F]):
     @property
     def is_on_no_line(self) -> bool:
         """Whether what was asked for up to now is made under an assumption that shows no lines."""
-        held, _ = self.looked_at()
-        return bool(held) and _shows_no_lines(held)
+        return self.is_where_no_lines_are and _shows_no_lines(self.looked_at()[0])
 
     def under(self, *assumptions: Assumption) -> Ask[F]:
         """The same, to ask for parts under further assumptions."""

@@ -118,22 +118,29 @@ Landed = Sequence[tuple[Line, Sequence[str]]]
 
 
 class _Landings:
-    """What lands on a sheet. What is asked of it once, as after an edit, is looked for; what is asked again
-    is looked up."""
+    """What lands on a sheet. What is asked of it once, as after an edit, is looked for, on lines that are the
+    very ones of before no further; when something else is asked, all of it is indexed and looked up."""
 
-    __slots__ = ("_index", "_is_asked_again", "_sheet")
+    __slots__ = ("_before", "_index", "_searched", "_sheet")
 
-    def __init__(self, sheet: Sheet) -> None:
+    def __init__(self, sheet: Sheet, last: _Landings | None) -> None:
         self._sheet = sheet
-        self._is_asked_again = False
+        self._before = ("", {}) if last is None else last._searched
+        self._searched: tuple[str, Mapping[Line, Sequence[str]]] = ("", {})
         self._index: Mapping[str, Landed] | None = None
 
     def of(self, record: str) -> Landed:
         """What of a record lands here."""
+        if self._index is None and not self._searched[0]:
+            known = self._before[1] if self._before[0] == record else {}
+            found = {
+                line: known[line] if line in known else _entered_of(line, record)
+                for line in self._sheet.lines
+            }
+            self._searched, self._before = (record, found), ("", {})
+        if self._index is None and self._searched[0] == record:
+            return [(line, entered) for line, entered in self._searched[1].items() if entered]
         if self._index is None:
-            if not self._is_asked_again:
-                self._is_asked_again = True
-                return _search(self._sheet, record)
             self._index = _find_landed(self._sheet)
         return self._index.get(record, ())
 
@@ -142,17 +149,11 @@ LANDED: Remembered[_Landings] = Remembered()
 
 
 def _landings_of(sheet: Sheet) -> _Landings:
-    return LANDED.get(sheet.key, (sheet.lines,), partial(_Landings, sheet))
+    return LANDED.renewed(sheet.key, (sheet.lines,), partial(_Landings, sheet))
 
 
-def _search(sheet: Sheet, record: str) -> Landed:
-    """The lines of a sheet on which something of a record arrives first."""
-    found = []
-    for line in sheet.lines:
-        entered = [path for path in entered_on(line, record) if _record_of(path) == record]
-        if entered:
-            found.append((line, entered))
-    return found
+def _entered_of(line: Line, record: str) -> list[str]:
+    return [path for path in entered_on(line, record) if _record_of(path) == record]
 
 
 def entered_on(line: Line, begins: str = "") -> list[str]:

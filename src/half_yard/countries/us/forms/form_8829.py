@@ -232,11 +232,11 @@ def _worn(ask: Ask, office: home_office.Office, key: str, asset: Asset, year: in
 
 
 @form_8829.part
-def result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
-    """Lines 29 to 36, and what goes on to next year (lines 43 and 44)."""
+def all_depreciation(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Lines 30 to 32."""
     page.section = "Part II · Allowable deduction"
     office = home_office.Office(thing, activity, person)
-    taken_of_costs, worn = ask(within_income, *office), ask(depreciation, *office)["depreciation"]
+    worn = ask(depreciation, *office)["depreciation"]
     own = page.line("depreciation_part", "30", "Depreciation of the home (line 42)", worn)
     before = page.line(
         "depreciation_in",
@@ -244,11 +244,19 @@ def result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None
         "Depreciation carried in",
         home_office.carried_part(ask, office, HOME_DEPRECIATION),
     )
-    both = page.line("depreciation_all", "32", "Depreciation in all", own + before, Role.SUBTOTAL)
+    page.line("depreciation_all", "32", "Depreciation in all", own + before, Role.SUBTOTAL)
+
+
+@form_8829.part
+def result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
+    """Lines 33 to 36, and what goes on to next year (lines 43 and 44)."""
+    page.section = "Part II · Allowable deduction"
+    office = home_office.Office(thing, activity, person)
+    of_costs, worn = ask(within_income, *office), ask(all_depreciation, *office)["depreciation_all"]
     taken = page.line(
-        "depreciation_allowed", "33", "Allowed", smaller_of(taken_of_costs["left_then"], both), Role.SUBTOTAL
+        "depreciation_allowed", "33", "Allowed", smaller_of(of_costs["left_then"], worn), Role.SUBTOTAL
     )
-    operating = taken_of_costs["operating_allowed"]
+    operating = of_costs["operating_allowed"]
     parts = (ask(in_any_case, *office)["anyway"], operating, taken)
     page.line("allowed", "36", "Allowable expenses for business use of the home", total(parts), Role.RESULT)
     page.section = "Part IV · Carried to next year"
@@ -258,6 +266,6 @@ def result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None
         carries=Carries(HOME_OPERATING) if chosen else None,
     )  # fmt: skip
     page.line(
-        "depreciation_out", "44", "Depreciation", both - taken,
+        "depreciation_out", "44", "Depreciation", worn - taken,
         carries=Carries(HOME_DEPRECIATION) if chosen else None,
     )  # fmt: skip
