@@ -76,13 +76,12 @@ def landings(
             del group_at((before[key].activity, before[key].line))[key]
     for key in changed:
         entry = entries[key]
-        own = periods.get(entry.activity, days)
-        called = f"tax year {year}" if own == days else _in_words(own, year)
-        landing = _land(key, entry, titles.get(entry.activity), year, own, called)
+        activity = entry.activity
+        landing = _land(key, entry, titles.get(activity), year, days, periods.get(activity, days))
         if isinstance(landing, str):
             stops[key] = landing
         else:
-            group_at((entry.activity, entry.line))[key] = landing
+            group_at((activity, entry.line))[key] = landing
     return Landings(entries, titles, year, periods, _with_groups(last.lines, opened), stops)
 
 
@@ -111,22 +110,24 @@ def _land(
     entry: Entry,
     titles: Mapping[str, str] | None,
     year: int,
+    of_year: Days,
     days: Days,
-    called: str,
 ) -> Figure | str:
-    """An entry as a leaf of its line, or in words what stops it."""
+    """An entry as a leaf of its line, or in words what stops it; `days` are those of its activity's books."""
+    line, date = entry.line, entry.date
     if titles is None:
         return "It belongs to no activity and no shared thing of this file. Choose one."
-    if not entry.line:
+    if not line:
         return "No line is chosen yet. Choose the line of the statement that it belongs to."
-    if entry.line not in titles:
-        return f"“{entry.line}” is no line of this kind of activity. Choose another."
-    if entry.date is not None and not days[0] <= entry.date <= days[1]:
+    if line not in titles:
+        return f"“{line}” is no line of this kind of activity. Choose another."
+    if date is not None and not days[0] <= date <= days[1]:
+        called = f"tax year {year}" if days == of_year else _in_words(days, year)
         return (
-            f"Its date, {date_text(entry.date, year)}, is outside {called}. "
+            f"Its date, {date_text(date, year)}, is outside {called}. "
             "Mend the date, or enter it in that year's file."
         )
-    label = entry.payee or entry.memo or titles[entry.line]
+    label = entry.payee or entry.memo or titles[line]
     whole = entered(entry.amount, label, f"/entries/{key}/amount", entry.reckoning)
     if entry.share is None:
         return whole

@@ -212,14 +212,18 @@ def _logged(file: ClientFile, last: Logs | None) -> Logs:
     changed = changed_keys(last.every, file.trips)
     gone = gone_keys(last.every, file.trips, changed)
     logs: dict[str, dict[str, Trip]] = {}
-    for key in (*gone, *changed):
-        for trip in (last.every.get(key), file.trips.get(key)):
-            if trip is not None and trip.thing not in logs:
-                logs[trip.thing] = dict(last.trips.get(trip.thing, {}))
-        if key in last.every:
-            del logs[last.every[key].thing][key]
-        if key in file.trips:
-            logs[file.trips[key].thing][key] = file.trips[key]
+
+    def log_of(thing: str) -> dict[str, Trip]:
+        log = logs.get(thing)
+        if log is None:
+            log = logs[thing] = dict(last.trips.get(thing, {}))
+        return log
+
+    for key in (*gone, *(key for key in changed if key in last.every)):
+        del log_of(last.every[key].thing)[key]
+    for key in changed:
+        trip = file.trips[key]
+        log_of(trip.thing)[key] = trip
     miles = {thing: _added_up(log.values(), days) for thing, log in logs.items()}
     return Logs(days, file.trips, {**last.trips, **logs}, {**last.miles, **miles})
 

@@ -70,10 +70,11 @@ def in_reach(ask: Ask) -> Test:
 
 
 def decided(ask: Ask) -> Decision:
-    """Which way is taken. What was taken before is tried first: mostly it still leaves less, and then the
-    other way is the only one that is worked out besides."""
+    """Which way is taken. What was taken before is tried first, and of a file just read the standard deduction,
+    which more returns take: mostly it leaves less, and then the other way is the only one that is worked out
+    besides."""
     wanted, before = chosen(ask), ask.last
-    first = wanted == ITEMIZED if wanted else before is None or before.itemized
+    first = wanted == ITEMIZED if wanted else before is not None and before.itemized
     test = _which_is_less(ask, first)
     if wanted or bool(test) is first:
         return Decision(first, test)
