@@ -6,7 +6,7 @@ import datetime
 from collections.abc import Collection
 from decimal import Decimal
 from itertools import compress
-from operator import is_, is_not
+from operator import is_not
 
 PLAIN = (str, int, bool, type(None), datetime.date)
 
@@ -25,12 +25,9 @@ def same(before: object, now: object) -> bool:
     if isinstance(before, tuple) and isinstance(now, tuple):
         return len(before) == len(now) and _all_same(before, now)
     if isinstance(before, dict) and isinstance(now, dict):
-        return _in_one_order(before, now) and _all_same(before.values(), now.values())
+        alike = len(before) == len(now) and _all_same(before.values(), now.values())
+        return alike and list(before) == list(now)
     return isinstance(before, frozenset) and before == now
-
-
-def _in_one_order(before: Collection[object], now: Collection[object]) -> bool:
-    return len(before) == len(now) and (all(map(is_, before, now)) or list(before) == list(now))
 
 
 def _all_same(before: Collection[object], now: Collection[object]) -> bool:

@@ -70,9 +70,9 @@ def in_reach(ask: Ask) -> Test:
 
 
 def decided(ask: Ask) -> Decision:
-    """Which way is taken. What was taken before is tried first, and of a file just read the standard deduction,
-    which more returns take: mostly it leaves less, and then the other way is the only one that is worked out
-    besides."""
+    """Which way is taken. What was taken before is tried first, and of a file just read the standard
+    deduction, which more returns take: mostly it leaves less, and then the other way is the only one that is
+    worked out besides."""
     wanted, before = chosen(ask), ask.last
     first = wanted == ITEMIZED if wanted else before is not None and before.itemized
     test = _which_is_less(ask, first)
