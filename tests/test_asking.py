@@ -6,9 +6,15 @@ import unittest
 from dataclasses import dataclass, field
 
 from half_yard.figures import Ask, Asking, Assumption, CircleError
+from half_yard.figures.asking import FORGETS_EVERY
 from half_yard.figures.remembered import Memory
 
 WITHOUT_TAX = Assumption("without tax")
+
+
+@dataclass(frozen=True)
+class AtPrice(Assumption):
+    price: int = 0
 
 
 @dataclass(frozen=True)
@@ -106,6 +112,52 @@ def all_of_it(ask: Ask[Records]) -> int:
     return ask.pick((with_tax,), priced, "all")
 
 
+def low(ask: Ask[Records]) -> dict[str, int]:
+    """It rests on nothing but what it reads, as long as there is no note."""
+    return {"all": ask(over) if ask.of(lambda records: records.note) else 0}
+
+
+def over_and_low(ask: Ask[Records]) -> tuple[int, int]:
+    return ask(over), ask.pick((low,), priced, "all")
+
+
+def way(ask: Ask[Records]) -> int:
+    return ask.of(lambda records: records.price) if ask.assumes(WITHOUT_TAX) else ask(decided)
+
+
+def ways(ask: Ask[Records]) -> dict[str, int]:
+    return {"way": ask(way)}
+
+
+def taken(ask: Ask[Records]) -> int:
+    return ask.pick((ways,), priced, "way")
+
+
+def decided(ask: Ask[Records]) -> int:
+    return ask.under(WITHOUT_TAX)(taken)
+
+
+def ratio(ask: Ask[Records]) -> int:
+    return ask.of(lambda records: 100 // records.rate)
+
+
+def guarded(ask: Ask[Records]) -> int:
+    return ask(ratio) if ask.of(lambda records: records.rate > 0) else 0
+
+
+def at_a_price(ask: Ask[Records]) -> int:
+    return ask.which(AtPrice).price * ask.of(lambda records: records.rate)
+
+
+def at_one(ask: Ask[Records]) -> int:
+    return ask.under(AtPrice("at one", price=1))(at_a_price)
+
+
+def at_one_and_now(ask: Ask[Records]) -> tuple[int, int]:
+    price = ask.of(lambda records: records.price)
+    return ask(at_one), ask.under(AtPrice("now", price=price))(at_a_price)
+
+
 class AskingTest(unittest.TestCase):
     def setUp(self) -> None:
         self.memory = Memory()
@@ -171,6 +223,38 @@ class AskingTest(unittest.TestCase):
         self.assertEqual(self.run_on(self.records(note="so"), both_pieces), (120, 100))
         self.assertEqual(self.run_on(self.records(price=1, note="so"), both_pieces), (21, 1))
         self.assertEqual(self.run_on(self.records(price=1), both_pieces), (21, 21))
+
+    def test_a_piece_is_taken_under_the_assumptions_of_who_asks(self) -> None:
+        """What decides about an assumption asks under it for a piece of a part that rests on the decision."""
+        self.assertEqual(self.run_on(self.records(price=3), decided), 3)
+        self.assertEqual(self.run_on(self.records(price=4), decided), 4)
+        self.assertEqual(self.run_on(self.records(price=4), taken), 4)
+
+    def test_a_low_part_that_comes_to_ask_for_more_waits_for_what_it_asks_for(self) -> None:
+        self.assertEqual(self.run_on(self.records(price=5), over_and_low), (6, 0))
+        self.assertEqual(self.run_on(self.records(price=7, note="so"), over_and_low), (8, 8))
+        self.assertEqual(self.run_on(self.records(price=9, note="so"), over_and_low), (10, 10))
+        self.assertEqual(self.run_on(self.records(price=9), over_and_low), (10, 0))
+
+    def test_what_nobody_asks_for_any_more_stops_nothing(self) -> None:
+        self.assertEqual(self.run_on(self.records(rate=20), guarded), 5)
+        self.assertEqual(self.run_on(self.records(rate=0), guarded), 0)
+        self.assertEqual(self.run_on(self.records(rate=10), guarded), 10)
+        with self.assertRaises(ZeroDivisionError):
+            self.run_on(self.records(rate=0), ratio)
+
+    def test_assumptions_of_many_computations_ago_are_kept_while_something_rests_on_them(self) -> None:
+        for price in range(2, 9):
+            self.assertEqual(self.run_on(self.records(price=price), at_one_and_now), (20, price * 20))
+        self.assertLessEqual(len(self.memory.known.parts[at_a_price,]), 4)
+        self.assertEqual(self.run_on(self.records(price=8, rate=3), at_one_and_now), (3, 24))
+
+    def test_what_is_not_asked_for_is_forgotten_and_made_again(self) -> None:
+        self.run_on(self.records(), gross)
+        for price in range(2 * FORGETS_EVERY):
+            self.run_on(self.records(price=price), net_price)
+        self.assertNotIn((gross,), self.memory.known.parts)
+        self.assertEqual(self.run_on(self.records(), gross), 120)
 
     def test_a_part_that_asks_for_something_else_after_an_edit(self) -> None:
         self.assertEqual(self.run_on(self.records(), either), 0)

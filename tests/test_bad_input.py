@@ -9,6 +9,7 @@ from typing import Any
 
 from benchmarks.long_run.asked_files import asked_files
 from benchmarks.long_run.damage import damaged_journals, full_disk
+from benchmarks.long_run.edited_files import edited_files
 from benchmarks.long_run.kills import kills
 from benchmarks.long_run.mutations import mutated_files, mutated_imports, workbook
 from benchmarks.long_run.outcome import Outcome
@@ -186,6 +187,11 @@ class ShortOfTheLongRun(OnDisk):
         made = asked_files(120, 3)
         self.clean(made)
         self.assertEqual(made.used, made.trials)
+
+    def test_files_edited_step_by_step(self) -> None:
+        edited = edited_files(24, 3)
+        self.clean(edited)
+        self.assertEqual(edited.used, edited.trials)
 
     def test_mutated_files_and_imports(self) -> None:
         mutated = mutated_files(400, 3)

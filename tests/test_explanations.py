@@ -7,7 +7,8 @@ from html import unescape
 
 from half_yard.cli.printed import as_json, as_text, thread_text
 from half_yard.countries import compute
-from half_yard.demo import client_files
+from half_yard.countries.telling import thread_rows
+from half_yard.demo import MAIN_FILE, client_files
 from half_yard.figures import (
     Place,
     RuleValue,
@@ -21,7 +22,9 @@ from half_yard.figures import (
     total,
 )
 from half_yard.figures.explain import line_text
+from half_yard.figures.thread import entered_on
 from half_yard.interop import sheets_page
+from half_yard.records import ClientFile, apply, change
 from half_yard.records.identifiers import numbered
 from tests.files import BUSINESS, asset, business, client, entries, sole_proprietor
 
@@ -112,3 +115,48 @@ class Printed(unittest.TestCase):
             for sheet in document["sheets"]:
                 for line in sheet["lines"]:
                     self.assertRegex(line["amount"], r"^-?\d+(\.\d+)?$")
+
+
+class TripsAndStays(unittest.TestCase):
+    """They are counted at their thing: their threads lead to what is divided by them."""
+
+    def setUp(self) -> None:
+        self.file = client_files()[MAIN_FILE]
+
+    def lands(self, file: ClientFile, path: str) -> list[str]:
+        rows = list(thread_rows(compute(file), path))
+        return [str(row.subject) for row in rows if not row.heading]
+
+    def test_a_trip_lands_on_the_costs_of_what_it_was_for(self) -> None:
+        self.assertEqual(self.file.trips["t00001"].activity, "a00002")
+        lands = self.lands(self.file, "/trips/t00001")
+        self.assertIn("shared.h00003/fuel.a00002", lands)
+        self.assertIn("vehicle.h00003/rate.a00002", lands)
+        self.assertEqual({each.rpartition(".")[2] for each in lands}, {"a00002"})
+        self.assertEqual(self.file.trips["t00003"].activity, "")
+        lands = self.lands(self.file, "/trips/t00003")
+        self.assertIn("shared.h00003/fuel.personal", lands)
+        self.assertEqual({each.rpartition(".")[2] for each in lands}, {"personal"})
+
+    def test_a_stay_lands_on_the_costs_of_its_dwelling(self) -> None:
+        lands = self.lands(self.file, "/stays/y00001")
+        self.assertIn("shared.h00004/share.a00004", lands)
+        self.assertIn("dwelling.h00004/cost.insurance", lands)
+
+    def test_one_of_another_year_lands_nowhere(self) -> None:
+        year = self.file.tax_year
+        before = change("Day", "/trips/t00001/date", f"{year - 1}-12-31")
+        self.assertEqual(self.lands(apply(self.file, before)[0], "/trips/t00001"), [])
+        undated = change("Day", "/trips/t00001/date", None)
+        self.assertTrue(self.lands(apply(self.file, undated)[0], "/trips/t00001"))
+
+    def test_no_number_is_entered_at_one_itself(self) -> None:
+        """Else the search for where it lands would have to go through the whole return."""
+        seen = 0
+        for file in client_files().values():
+            for sheet in compute(file).sheets:
+                for line in sheet.lines:
+                    for path in entered_on(line):
+                        seen += 1
+                        self.assertNotIn(path.split("/")[1], {"trips", "stays"}, line.place)
+        self.assertGreater(seen, 1000)

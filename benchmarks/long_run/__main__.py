@@ -12,13 +12,14 @@ from pathlib import Path
 
 from benchmarks.long_run.asked_files import asked_files
 from benchmarks.long_run.damage import damaged_journals, full_disk
+from benchmarks.long_run.edited_files import edited_files
 from benchmarks.long_run.kills import kills
 from benchmarks.long_run.mutations import mutated_files, mutated_imports
 from benchmarks.long_run.outcome import Outcome
 from benchmarks.long_run.sizes import sizes
 from half_yard.__main__ import collect_seldom
 
-KILLS, FILES, IMPORTS, ASKED = 1_000, 200_000, 100_000, 20_000
+KILLS, FILES, IMPORTS, ASKED, EDITED = 1_000, 200_000, 100_000, 20_000, 4_000
 CHUNK = 2_000
 PROCESSES = 2
 
@@ -40,6 +41,7 @@ def main() -> int:
             _alone(sizes, folder, 1),
             _in_parallel(mutated_files, max(1, int(FILES * scale))),
             _in_parallel(asked_files, max(1, int(ASKED * scale))),
+            _in_parallel(edited_files, max(1, int(EDITED * scale))),
             _in_parallel(mutated_imports, max(1, int(IMPORTS * scale))),
         ]
     print(f"\n{time.perf_counter() - begun:.0f} s in all")

@@ -89,15 +89,15 @@ def asked_file(country: str, chance: random.Random) -> ClientFile:
         for _ in range(chance.choice((0, 0, 1, 2))):
             key = fresh_ids(section.collection, getattr(file, section.collection))
             path = f"/{section.collection}/{next(iter(key))}"
-            file = _with(file, Change(op="add", path=path, value=_record(section, file, chance)))
+            file = stepped(file, Change(op="add", path=path, value=_record(section, file, chance)))
     file = file.model_copy(update={"carryovers": numbered("carryovers", _carried(pack, file, chance))})
-    for field in list(_fields(pack, file)):
-        if chance.random() < ANSWERED and (value := _answer(field, file.tax_year, chance)) is not None:
-            file = _with(file, step_to(file, field.path, value))
+    for field in list(every_field(pack, file)):
+        if chance.random() < ANSWERED and (value := answer_to(field, file.tax_year, chance)) is not None:
+            file = stepped(file, step_to(file, field.path, value))
     return file
 
 
-def _with(file: ClientFile, change: Change) -> ClientFile:
+def stepped(file: ClientFile, change: Change) -> ClientFile:
     """The file with a step, or as it is where the step is refused."""
     try:
         return apply(file, Edit(label="asked", changes=(change,)))[0]
@@ -118,7 +118,7 @@ def _with_books(pack: Pack, file: ClientFile, chance: random.Random) -> ClientFi
         for number in range(1, chance.choice((2, 3, 4)))
     }  # fmt: skip
     entries = [
-        Entry(activity=key, line=chance.choice(pack.ledger.lines(activity)).key, amount=_money(chance))
+        Entry(activity=key, line=chance.choice(pack.ledger.lines(activity)).key, amount=some_money(chance))
         for key, activity in activities.items()
         for _ in range(chance.randrange(7))
     ]
@@ -137,7 +137,7 @@ def _with_books(pack: Pack, file: ClientFile, chance: random.Random) -> ClientFi
             if chance.random() < 0.6
         ]
         entries += [
-            Entry(activity=key, line=chance.choice(kind.lines).key, amount=_money(chance))
+            Entry(activity=key, line=chance.choice(kind.lines).key, amount=some_money(chance))
             for _ in range(chance.randrange(4))
         ]
         if kind.log:
@@ -148,7 +148,7 @@ def _with_books(pack: Pack, file: ClientFile, chance: random.Random) -> ClientFi
     assets = [
         Asset(
             activity=chance.choice([*activities, *things]), thing=chance.choice(["", "", *things]),
-            name="Asset", asset_class=chance.choice(classes), cost=_money(chance),
+            name="Asset", asset_class=chance.choice(classes), cost=some_money(chance),
             in_service=_day(file.tax_year, chance),
         )
         for _ in range(chance.randrange(5))
@@ -163,7 +163,7 @@ def _with_books(pack: Pack, file: ClientFile, chance: random.Random) -> ClientFi
 def _trips(thing: str, goals: list[str], year: int, chance: random.Random) -> list[Trip]:
     """Trips of a car: for an activity, or for what is none."""
     return [
-        Trip(thing=thing, date=_day(year, chance), activity=chance.choice(goals), amount=_money(chance))
+        Trip(thing=thing, date=_day(year, chance), activity=chance.choice(goals), amount=some_money(chance))
         for _ in range(chance.randrange(5))
     ]
 
@@ -189,7 +189,7 @@ def _carried(pack: Pack, file: ClientFile, chance: random.Random) -> Iterator[Ca
         if chance.random() < 0.15:
             of = chance.choice([key for key, _ in pack.asked.carried_of(file, kind)] or [""])
             year = chance.choice((None, str(file.tax_year - 1)))
-            yield Carryover(kind=kind, of=of, year=year, amount=_money(chance))
+            yield Carryover(kind=kind, of=of, year=year, amount=some_money(chance))
 
 
 def _record(section: Section, file: ClientFile, chance: random.Random) -> JsonValue:
@@ -201,7 +201,7 @@ def _record(section: Section, file: ClientFile, chance: random.Random) -> JsonVa
         options = [key for key, _ in column.options(None)] if column.options else []
         values: dict[Kind, JsonValue] = {
             Kind.TEXT: "Acme", Kind.DATE: _day(file.tax_year, chance).isoformat(), Kind.COUNT: 7,
-            Kind.BIRTHDAY: "2012-05-05", Kind.AMOUNT: str(_money(chance)),
+            Kind.BIRTHDAY: "2012-05-05", Kind.AMOUNT: str(some_money(chance)),
             Kind.CHOICE: chance.choice(options) if options else None,
         }  # fmt: skip
         value = values.get(column.kind)
@@ -210,7 +210,7 @@ def _record(section: Section, file: ClientFile, chance: random.Random) -> JsonVa
     return record
 
 
-def _fields(pack: Pack, file: ClientFile) -> Iterator[Field]:
+def every_field(pack: Pack, file: ClientFile) -> Iterator[Field]:
     """Everything that is asked of what the file has."""
     asked = pack.asked
     yield from asked.household_fields(file)
@@ -230,7 +230,7 @@ def _fields(pack: Pack, file: ClientFile) -> Iterator[Field]:
             yield from asked.further(file, f"/{section.collection}/{key}")
 
 
-def _answer(field: Field, year: int, chance: random.Random) -> JsonValue:
+def answer_to(field: Field, year: int, chance: random.Random) -> JsonValue:
     """An answer to a field; None for what can't be answered so."""
     match field.kind:
         case FieldKind.CHOICE:
@@ -238,7 +238,7 @@ def _answer(field: Field, year: int, chance: random.Random) -> JsonValue:
         case FieldKind.ANSWER:
             return chance.random() < 0.5
         case FieldKind.AMOUNT:
-            return str(_money(chance))
+            return str(some_money(chance))
         case FieldKind.DAYS:
             return chance.randrange(366)
         case FieldKind.MONTHS:
@@ -253,7 +253,8 @@ def _answer(field: Field, year: int, chance: random.Random) -> JsonValue:
             return None
 
 
-def _money(chance: random.Random) -> Decimal:
+def some_money(chance: random.Random) -> Decimal:
+    """An amount in dollars and cents, among them nothing, a cent and much."""
     cents = (0, 1, 99, 100, 30_000_000, chance.randrange(3_000_000), chance.randrange(20_000_000))
     return Decimal(chance.choice(cents)) / 100
 
