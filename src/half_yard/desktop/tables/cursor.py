@@ -10,7 +10,15 @@ from collections.abc import Collection, Mapping, Sequence
 from typing import TYPE_CHECKING, Any
 
 from PySide6.QtCore import QEvent, QItemSelectionModel, QModelIndex, QPoint, QSize, Qt
-from PySide6.QtGui import QContextMenuEvent, QFocusEvent, QKeyEvent, QResizeEvent, QShowEvent
+from PySide6.QtGui import (
+    QContextMenuEvent,
+    QFocusEvent,
+    QKeyEvent,
+    QPaintEvent,
+    QRegion,
+    QResizeEvent,
+    QShowEvent,
+)
 from PySide6.QtWidgets import QApplication, QListWidget, QTableView, QTableWidget
 
 from half_yard.desktop.actions import Action, bind_keys, menu_of
@@ -230,4 +238,10 @@ class CursorTableWidget(TableRules, QTableWidget):
 
 
 class CursorList(CursorRules, QListWidget):
-    """A list."""
+    """A list. `drawn` is what of it is being drawn: Qt has all items drawn between two that changed."""
+
+    drawn = QRegion()
+
+    def paintEvent(self, event: QPaintEvent) -> None:
+        self.drawn = event.region()
+        super().paintEvent(event)

@@ -10,6 +10,8 @@ from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect
 from PySide6.QtGui import QColor, QPainter, QPixmap
 from PySide6.QtWidgets import QAbstractItemView, QStyle, QStyledItemDelegate, QStyleOptionViewItem
 
+from half_yard.desktop.tables.cursor import CursorList
+
 KEPT = 120
 """So many pictures are kept; a list shows fewer items at once."""
 State = QStyle.StateFlag
@@ -41,6 +43,9 @@ class DrawnOnce(QStyledItemDelegate):
         self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
     ) -> None:
         rect: QRect = option.rect
+        view = self.parent()
+        if isinstance(view, CursorList) and not view.drawn.intersects(rect):
+            return
         sharp = painter.device().devicePixelRatio()
         state = option.state & LOOKS_OTHERWISE
         key = (self.looks(index), state.value, rect.width(), rect.height(), sharp)
