@@ -158,6 +158,21 @@ def at_one_and_now(ask: Ask[Records]) -> tuple[int, int]:
     return ask(at_one), ask.under(AtPrice("now", price=price))(at_a_price)
 
 
+@dataclass(frozen=True, eq=False)
+class Times:
+    number: int
+
+    def price(self, records: Records) -> int:
+        return records.price * self.number
+
+
+ONCE, TWICE = Times(1), Times(2)
+
+
+def once_and_twice(ask: Ask[Records]) -> tuple[int, int]:
+    return ask.of(ONCE.price), ask.of(TWICE.price)
+
+
 class AskingTest(unittest.TestCase):
     def setUp(self) -> None:
         self.memory = Memory()
@@ -235,6 +250,17 @@ class AskingTest(unittest.TestCase):
         self.assertEqual(self.run_on(self.records(price=7, note="so"), over_and_low), (8, 8))
         self.assertEqual(self.run_on(self.records(price=9, note="so"), over_and_low), (10, 10))
         self.assertEqual(self.run_on(self.records(price=9), over_and_low), (10, 0))
+
+    def test_the_same_reading_of_two_is_not_taken_for_one(self) -> None:
+        self.assertEqual(self.run_on(self.records(), once_and_twice), (100, 200))
+
+    def test_a_memory_is_of_one_computation_at_a_time(self) -> None:
+        def within(ask: Ask[Records]) -> int:
+            return ask(net) + Asking(self.records(price=1), self.memory).run(net)
+
+        with self.assertRaisesRegex(RuntimeError, "one computation at a time"):
+            self.run_on(self.records(), within)
+        self.assertEqual(self.run_on(self.records(price=1), net), 1)
 
     def test_what_nobody_asks_for_any_more_stops_nothing(self) -> None:
         self.assertEqual(self.run_on(self.records(rate=20), guarded), 5)

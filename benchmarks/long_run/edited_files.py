@@ -6,11 +6,13 @@ from __future__ import annotations
 
 import random
 from collections.abc import Iterator
+from contextlib import suppress
 
 from benchmarks.long_run.asked_files import COUNTRIES, answer_to, asked_file, every_field, some_money, stepped
 from benchmarks.long_run.outcome import Outcome
 from half_yard.asked.fields import step_to
 from half_yard.countries import Computation, compute, pack_for
+from half_yard.figures import Figure
 from half_yard.figures.remembered import Memory
 from half_yard.records import Change, ClientFile
 
@@ -32,6 +34,8 @@ def edited_files(count: int, seed: int) -> Outcome:
                     _told(compute(chance.choice(earlier), memory))
                 if _told(now) != _told(compute(state)):
                     outcome.break_(f"what is remembered changes a number in {country} {seed}/{number}")
+                if spoiled := _spoiled(memory):
+                    outcome.break_(f"{spoiled} was changed by who read it in {country} {seed}/{number}")
                 earlier.append(state)
             outcome.used += 1
     return outcome
@@ -48,6 +52,24 @@ def _told(computation: Computation) -> list[object]:
         ),
         *((each.level, each.message, each.path) for each in computation.findings),
     ]
+
+
+def _spoiled(memory: Memory) -> str:
+    """A reader whose value is not what it reads: parts share what is read, and none may change it."""
+    for read in memory.known.reads.values():
+        with suppress(LookupError):
+            if not read.suspect and _plain(read.take(memory.known.records, *read.arguments)) != _plain(
+                read.value
+            ):
+                return str(read.take)
+    return ""
+
+
+def _plain(value: object) -> object:
+    """A value with figures by their amounts, which are compared by identity otherwise."""
+    if isinstance(value, list | tuple):
+        return [_plain(each) for each in value]
+    return (value.amount, value.label) if isinstance(value, Figure) else value
 
 
 def _states(file: ClientFile, chance: random.Random) -> Iterator[ClientFile]:

@@ -16,6 +16,7 @@ all that it asked for, in that order, comes to the same; else it is made again.
 from __future__ import annotations
 
 from collections.abc import Callable
+from types import FunctionType
 from typing import Any, Concatenate, Generic, ParamSpec, TypeVar
 
 from half_yard.figures.made import GONE, NONE, Assumption, Branch, Item, Key, Made, Picked, Read, is_low
@@ -56,15 +57,22 @@ class Asking(Generic[F]):
         self._only_low = False
 
     def run(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
-        """The value of a part, and of all that it asks for. Raises CircleError."""
+        """The value of a part, and of all that it asks for. Raises CircleError; RuntimeError in the midst of
+        a computation of other records with the same memory."""
         known = self.known
         if known.records is not self.records:
+            if known.is_in_use:
+                raise RuntimeError("a memory is of one computation at a time: this one needs its own")
             self._look_at(known.go_to(self.records))
             if known.runs % FORGETS_EVERY == 0:
                 known.forget(known.runs - RUNS_KEPT)
         known.begun[(part, *about)] = known.runs
         ask: Ask[F] = Ask(self, NONE, known.world(NONE), None)
-        return ask(part, *about, **named)
+        was_in_use, known.is_in_use = known.is_in_use, True
+        try:
+            return ask(part, *about, **named)
+        finally:
+            known.is_in_use = was_in_use
 
     def _look_at(self, picks: list[Picked]) -> None:
         """See which of what was taken out of low parts is otherwise now: what rests on it is suspect too. No
@@ -314,10 +322,10 @@ class Ask(Generic[F]):
 def _the_same_reader(reader: Callable[..., object]) -> object:
     """What stands for a reader: of functions that are written in the midst of a part, and rest on nothing of
     it, there is another each time, with the same code."""
-    code = getattr(reader, "__code__", None)
-    if code is None or reader.__closure__ is not None or reader.__defaults__ is not None:
-        return reader
-    return id(code)
+    rests_on_nothing = type(reader) is FunctionType and not (
+        reader.__closure__ or reader.__defaults__ or reader.__kwdefaults__
+    )
+    return id(reader.__code__) if rests_on_nothing else reader
 
 
 def _shows_no_lines(under: frozenset[Assumption]) -> bool:

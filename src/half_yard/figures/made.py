@@ -201,6 +201,7 @@ class Known:
     def __init__(self, runs: int = 0) -> None:
         self.runs = runs
         self.records: object = None
+        self.is_in_use = False
         self.parts: dict[Key, list[Made]] = {}
         self.reads: dict[Key, Read] = {}
         self.picks: dict[Key, Picked] = {}
