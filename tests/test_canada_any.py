@@ -5,11 +5,13 @@ from __future__ import annotations
 
 import csv
 import datetime
+import random
 import unittest
 from decimal import ROUND_HALF_UP, Decimal
 from functools import cache
 from typing import Any
 
+from benchmarks.long_run.asked_files import asked_file
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -212,3 +214,18 @@ class PlainFederalReturn(unittest.TestCase):
         owed = max(cents(self.tax(year, net)) - credit, Decimal(0))
         self.assertEqual(amount(file, "t1.owner/net_income"), net)
         self.assertLessEqual(abs(amount(file, "t1.owner/net_federal_tax") - owed), Decimal("0.01"))
+
+
+class OrderOfLines(unittest.TestCase):
+    @settings(max_examples=40, deadline=None)
+    @given(st.integers(0, 10_000))
+    def test_lines_of_a_return_stand_in_the_order_of_their_numbers(self, seed: int) -> None:
+        """But for the taxes, where the form itself goes back to lower ones (the form's layout, recalled)."""
+        computation = compute(asked_file("ca", random.Random(seed)))
+        for person in computation.file.people:
+            by_section: dict[str, list[str]] = {}
+            for line in computation.sheet(f"t1.{person}").lines:
+                if line.number:
+                    by_section.setdefault(line.section, []).append(line.number)
+            for section in ("Total income", "Net income", "Taxable income", "Total payable"):
+                self.assertEqual(by_section[section], sorted(by_section[section]), section)

@@ -95,6 +95,13 @@ class Tracing(unittest.TestCase):
         for path in ("/entries/e00001/amount", "/entries/e00001"):
             self.assertEqual([str(at.place) for at in threads.landing_of(path)], ["first/sum"])
 
+    def test_lines_are_put_into_the_order_of_their_numbers(self) -> None:
+        page = Page("form", "Form")
+        for key, number in (("a", "100"), ("d", "400"), ("e", ""), ("b", "200"), ("c", ""), ("f", "450")):
+            page.line(key, number, key, leaf("1"))
+        page.in_order(1)
+        self.assertEqual([line.place.line for line in page.lines], ["a", "b", "c", "d", "e", "f"])
+
     def test_a_long_sum_says_how_many_parts_it_leaves_out(self) -> None:
         told = list(steps(total([leaf("1")] * 50), most_parts=10))
         self.assertEqual(len(told), 11)
