@@ -168,14 +168,18 @@ class TableRules(CursorRules):
         model.dataChanged.connect(self._fit_changed)
 
     def fit_columns(self) -> None:
-        """Give every column its share."""
-        if self.grows is None or not self.isVisible():
-            return
-        room = self.viewport().width()
-        columns = [column for column in range(self.model().columnCount()) if not self._is_left_out(column)]
-        wanted = {column: self._wanted(column, range(MEASURED)) for column in columns}
-        self._measured = dict(wanted)
-        gone = set()
+        """Measure what every column holds, and give it its share."""
+        if self.grows is not None and self.isVisible():
+            self._measured = {column: self._wanted(column, range(MEASURED)) for column in self._columns()}
+            self._share(self.grows)
+
+    def _columns(self) -> list[int]:
+        """The columns that share the width, those that have gone for want of room among them."""
+        columns = range(self.model().columnCount())
+        return [column for column in columns if not self.isColumnHidden(column) or column in self._gone]
+
+    def _share(self, grows: Collection[int]) -> None:
+        room, wanted, gone = self.viewport().width(), dict(self._measured), set[int]()
         for column in self.goes_first:
             if column in wanted and sum(wanted.values()) > room:
                 wanted.pop(column)
@@ -185,14 +189,10 @@ class TableRules(CursorRules):
         self._gone = frozenset(gone)
         kept = list(wanted)
         least = [min(wanted[column], self._heading(column)) for column in kept]
-        places = {number for number, column in enumerate(kept) if column in self.grows}
+        places = {number for number, column in enumerate(kept) if column in grows}
         for column, width in zip(kept, fitted(list(wanted.values()), least, room, places), strict=True):
             if width != self.columnWidth(column):
                 self.setColumnWidth(column, width)
-
-    def _is_left_out(self, column: int) -> bool:
-        """Whether a column is hidden, but not for want of room."""
-        return self.isColumnHidden(column) and column not in self._gone
 
     def _heading(self, column: int) -> int:
         text = str(self.model().headerData(column, Qt.Orientation.Horizontal) or "")
@@ -206,7 +206,9 @@ class TableRules(CursorRules):
 
     def _fit_changed(self, first: Index, last: Index) -> None:
         """Fit anew where a cell that changed wants more than any of its column did."""
-        if self.grows is None or last.row() - first.row() > FEW or first.row() >= MEASURED:
+        if last.row() - first.row() > FEW:
+            self._measured = {}  # too many to look at now: the next time the width changes they are
+        if self.grows is None or not self._measured or first.row() >= MEASURED:
             return
         rows = range(first.row(), last.row() + 1)
         changed = (column for column in range(first.column(), last.column() + 1) if column in self._measured)
@@ -215,8 +217,12 @@ class TableRules(CursorRules):
 
     def resizeEvent(self, event: QResizeEvent) -> None:
         super().resizeEvent(event)
-        if event.size().width() != event.oldSize().width():
+        if event.size().width() == event.oldSize().width():
+            return
+        if self.grows is None or list(self._measured) != self._columns():
             self.fit_columns()
+        elif self.isVisible():
+            self._share(self.grows)  # what they hold has not changed
 
     def showEvent(self, event: QShowEvent) -> None:
         super().showEvent(event)

@@ -23,6 +23,7 @@ from PySide6.QtWidgets import (
 from half_yard.asked.columns import AMOUNTS, Column
 from half_yard.desktop import theme
 from half_yard.desktop.search_completer import SearchCompleter
+from half_yard.desktop.tables.look import Look
 from half_yard.desktop.tables.record_model import ASKED_ROLE, COLUMN_ROLE, PROBLEM_ROLE, RecordModel
 from half_yard.desktop.typed_line import TypedLine
 
@@ -37,28 +38,27 @@ class CellDelegate(QStyledItemDelegate):
     def paint(
         self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
     ) -> None:
+        model = index.model()
+        look = model.look(index.row(), index.column()) if isinstance(model, RecordModel) else _look_of(index)
         painter.save()
         rect: QRect = option.rect
         state: QStyle.StateFlag = option.state
-        selected = bool(state & QStyle.StateFlag.State_Selected)
-        ground = theme.INDIGO_WASH if selected else index.data(Qt.ItemDataRole.BackgroundRole)
+        ground = theme.INDIGO_WASH if state & QStyle.StateFlag.State_Selected else look.ground
         if ground is not None:
             painter.fillRect(rect, ground)
-        colour = index.data(Qt.ItemDataRole.ForegroundRole)
         inner = rect.adjusted(MARGIN, 0, -MARGIN, 0)
-        if index.data(ASKED_ROLE):
+        if look.asked:
             painter.setPen(theme.MADDER)
             painter.setFont(theme.text_font(bold=True))
             painter.drawText(inner, Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter, ASKED)
             inner.setLeft(inner.left() + ASKED_WIDTH)
-        painter.setPen(colour or theme.INK)
-        painter.setFont(option.font)
-        shown = str(index.data(Qt.ItemDataRole.DisplayRole) or "")
-        alignment = index.data(Qt.ItemDataRole.TextAlignmentRole)
-        text = option.fontMetrics.elidedText(shown, Qt.TextElideMode.ElideRight, inner.width())
-        painter.drawText(inner, int(alignment), text)
-        if index.flags() & Qt.ItemFlag.ItemIsEditable:
-            stitch(painter, rect, refused=bool(index.data(PROBLEM_ROLE)))
+        if look.shown:
+            painter.setPen(look.colour or theme.INK)
+            painter.setFont(option.font)
+            text = option.fontMetrics.elidedText(look.shown, Qt.TextElideMode.ElideRight, inner.width())
+            painter.drawText(inner, int(look.alignment), text)
+        if look.editable:
+            stitch(painter, rect, refused=look.refused)
         if state & QStyle.StateFlag.State_HasFocus:
             painter.setPen(QPen(theme.INDIGO, 1.5))
             painter.drawRect(rect.adjusted(1, 1, -2, -2))
@@ -97,6 +97,19 @@ class CellDelegate(QStyledItemDelegate):
     ) -> None:
         del index
         editor.setGeometry(option.rect)
+
+
+def _look_of(index: QModelIndex | QPersistentModelIndex) -> Look:
+    """What a cell of another table looks like."""
+    return Look(
+        str(index.data(Qt.ItemDataRole.DisplayRole) or ""),
+        index.data(Qt.ItemDataRole.BackgroundRole),
+        index.data(Qt.ItemDataRole.ForegroundRole),
+        index.data(Qt.ItemDataRole.TextAlignmentRole),
+        asked=bool(index.data(ASKED_ROLE)),
+        refused=bool(index.data(PROBLEM_ROLE)),
+        editable=bool(index.flags() & Qt.ItemFlag.ItemIsEditable),
+    )
 
 
 class TypedCellDelegate(QStyledItemDelegate):

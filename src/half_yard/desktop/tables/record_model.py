@@ -7,11 +7,13 @@ from typing import Any
 
 from pydantic import JsonValue
 from PySide6.QtCore import QAbstractTableModel, QModelIndex, QObject, Qt, Signal
+from PySide6.QtGui import QColor
 
-from half_yard.asked.columns import AMOUNTS, Column, Kind
+from half_yard.asked.columns import Column, Kind
 from half_yard.desktop import theme
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.tables.headed_model import Index
+from half_yard.desktop.tables.look import Look, alignment_of
 from half_yard.desktop.tables.pasting import read_rows
 from half_yard.desktop.tables.source import Source
 from half_yard.desktop.workspace import Workspace
@@ -184,7 +186,7 @@ class RecordModel(QAbstractTableModel):
         if role == Qt.ItemDataRole.DisplayRole:
             return column.title
         if role == Qt.ItemDataRole.TextAlignmentRole:
-            return _alignment(column)
+            return alignment_of(column)
         if role == Qt.ItemDataRole.ToolTipRole:
             return column.hint or None
         return None
@@ -199,12 +201,6 @@ class RecordModel(QAbstractTableModel):
                 return rejected[0] if rejected else self._shown(row, column)
             case Qt.ItemDataRole.EditRole:
                 return rejected[0] if rejected else self._typed(row, column)
-            case Qt.ItemDataRole.TextAlignmentRole:
-                return _alignment(column)
-            case Qt.ItemDataRole.ForegroundRole:
-                return self._colour(row, column, refused=rejected is not None)
-            case Qt.ItemDataRole.BackgroundRole:
-                return theme.WELD_WASH if column.kind is Kind.AMOUNT and self._remark(row) else None
             case Qt.ItemDataRole.ToolTipRole:
                 said = rejected[1] if rejected else self._stop(row) or self._remark(row) or self._asked(row)
                 return plain_tip(said) or None
@@ -219,6 +215,19 @@ class RecordModel(QAbstractTableModel):
                 return "" if index.column() else self._asked(row)
             case _:
                 return None
+
+    def look(self, row: int, number: int) -> Look:
+        """What a cell looks like, for its delegate, which paints all of it."""
+        column, rejected = self.columns[number], self._rejected.get((self.id_at(row), number))
+        return Look(
+            rejected[0] if rejected else self._shown(row, column),
+            theme.WELD_WASH if column.kind is Kind.AMOUNT and self._remark(row) else None,
+            self._colour(row, column, refused=rejected is not None),
+            alignment_of(column),
+            asked=not number and bool(self._asked(row)),
+            refused=rejected is not None,
+            editable=column.editable,
+        )
 
     def _remark(self, row: int) -> str:
         key = self.id_at(row)
@@ -236,7 +245,7 @@ class RecordModel(QAbstractTableModel):
     def _stop(self, row: int) -> str:
         return self._workspace.computation.stops.get(self.path_at(row), "")
 
-    def _colour(self, row: int, column: Column, *, refused: bool) -> Any:
+    def _colour(self, row: int, column: Column, *, refused: bool) -> QColor | None:
         if refused:
             return theme.MADDER
         if self.id_at(row) == NEW and column.field not in self._draft:
@@ -375,11 +384,6 @@ class RecordModel(QAbstractTableModel):
             self.refused.emit(self.problem())
             last = self.rowCount() - 1
             self.dataChanged.emit(self.index(last, 0), self.index(last, len(self.columns) - 1))
-
-
-def _alignment(column: Column) -> Qt.AlignmentFlag:
-    side = Qt.AlignmentFlag.AlignRight if column.kind in AMOUNTS else Qt.AlignmentFlag.AlignLeft
-    return side | Qt.AlignmentFlag.AlignVCenter
 
 
 def _added_at(before: Sequence[str], after: Sequence[str]) -> int | None:
