@@ -158,10 +158,10 @@ class Entries(Page):
     def test_a_digit_too_many_stands_out_beside_its_line(self) -> None:
         self.go("/entries/e00005")
         row = self.view.model.row_of("e00005")
-        self.assertIsNone(self.view.model.index(row, 4).data(8))
+        self.assertIsNone(self.view.model.look(row, 4).ground)
         self.view.model.setData(self.view.model.index(row, 4), "53407.50")
         self.assertIn("far above", self.workspace.computation.unusual["/entries/e00005"])
-        self.assertIsNotNone(self.view.model.index(row, 4).data(8))
+        self.assertIsNotNone(self.view.model.look(row, 4).ground)
         self.assertIn("?", self.view.model.index(row, 5).data())
 
 
