@@ -150,6 +150,10 @@ class TripsAndStays(unittest.TestCase):
         undated = change("Day", "/trips/t00001/date", None)
         self.assertTrue(self.lands(apply(self.file, undated)[0], "/trips/t00001"))
 
+    def test_what_is_no_record_of_a_collection_has_a_thread_too(self) -> None:
+        choice = "/household/choices/deduction_taken"
+        self.assertEqual(list(thread_rows(compute(self.file), choice)), [])
+
     def test_no_number_is_entered_at_one_itself(self) -> None:
         """Else the search for where it lands would have to go through the whole return."""
         seen = 0

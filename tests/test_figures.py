@@ -99,7 +99,7 @@ class Tracing(unittest.TestCase):
         page = Page("form", "Form")
         for key, number in (("a", "100"), ("d", "400"), ("e", ""), ("b", "200"), ("c", ""), ("f", "450")):
             page.line(key, number, key, leaf("1"))
-        page.in_order(1)
+        page.in_order()
         self.assertEqual([line.place.line for line in page.lines], ["a", "b", "c", "d", "e", "f"])
 
     def test_a_long_sum_says_how_many_parts_it_leaves_out(self) -> None:

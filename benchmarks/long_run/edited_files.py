@@ -57,10 +57,11 @@ def _told(computation: Computation) -> list[object]:
 def _spoiled(memory: Memory) -> str:
     """A reader whose value is not what it reads: parts share what is read, and none may change it."""
     for read in memory.known.reads.values():
+        if read.suspect:
+            continue
         with suppress(LookupError):
-            if not read.suspect and _plain(read.take(memory.known.records, *read.arguments)) != _plain(
-                read.value
-            ):
+            now = read.take(memory.known.records, *read.arguments)
+            if _plain(now) != _plain(read.value):
                 return str(read.take)
     return ""
 

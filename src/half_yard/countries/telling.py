@@ -12,7 +12,7 @@ from half_yard.figures import Entered, Figure, Line, Place, RuleValue, amount_te
 from half_yard.figures.explain import exact_text, money_text
 from half_yard.figures.thread import entered_on
 from half_yard.records import Stay, Trip
-from half_yard.records.collections import collection_and_id
+from half_yard.records.collections import collection_and_id, find_record
 from half_yard.review.asking import asked_about
 
 Subject = Place | str
@@ -133,10 +133,10 @@ def _record_rows(computation: Computation, path: str) -> Iterator[Row]:
 
 
 def _lands(computation: Computation, path: str) -> Sequence[Line]:
-    collection, key = collection_and_id(path)
-    record = getattr(computation.file, collection, {}).get(key) if key else None
+    record = find_record(computation.file, path)
     if isinstance(record, Trip | Stay):
         return _measured_by(computation, record)
+    collection, key = collection_and_id(path)
     return computation.threads.landing_of(f"/{collection}/{key}" if key else path)
 
 

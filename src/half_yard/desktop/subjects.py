@@ -4,8 +4,7 @@ from __future__ import annotations
 
 from half_yard.countries.telling import Subject
 from half_yard.figures import Place
-from half_yard.records import ClientFile, Record
-from half_yard.records.collections import COLLECTIONS, collection_and_id
+from half_yard.records.collections import COLLECTIONS, collection_and_id, find_record
 
 
 def record_of(subject: Subject) -> Subject:
@@ -18,14 +17,6 @@ def record_of(subject: Subject) -> Subject:
     parts = subject.split("/")
     known = COLLECTIONS.get(parts[1]) if len(parts) > 1 else None
     return "/".join(parts[:3]) if known is not None and known.in_rows else subject
-
-
-def find_record(file: ClientFile, path: str) -> Record | None:
-    """The record at a path or above it, or None."""
-    collection, key = collection_and_id(path)
-    records = getattr(file, collection, None)
-    found = records.get(key) if isinstance(records, dict) else None
-    return found if isinstance(found, Record) else None
 
 
 __all__ = ["Subject", "collection_and_id", "find_record", "record_of"]

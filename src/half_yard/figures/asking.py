@@ -8,9 +8,9 @@ computation itself.
 
 What a part is about are plain values (strings, numbers), and a part is made of nothing but what it asks for.
 
-After an edit all that rests on a field of the records which is another now is suspect (`made.py`). What is
-not suspect is taken as it stands. What is suspect is looked into when it is asked for: it stands as long as
-all that it asked for, in that order, comes to the same; else it is made again.
+After an edit all that rests on something which is read otherwise now is suspect (`made.py`). What is not
+suspect is taken as it stands. What is suspect is looked into when it is asked for: it stands as long as all
+that it asked for, in that order, comes to the same; else it is made again.
 """
 
 from __future__ import annotations

@@ -189,10 +189,6 @@ def is_low(made_of: Iterable[Item]) -> bool:
     return True
 
 
-WORLDS = count(1)
-"""Sets of assumptions have numbers of their own in every computation."""
-
-
 class Known:
     """All that was made and read of one file: the parts by what they are about, one for each set of
     assumptions that makes a difference to it; what was read, by reader, and by the fields of the records that
@@ -212,6 +208,8 @@ class Known:
         self.begun: dict[Key, int] = {}
         """What the computations were asked for, and in which it was last."""
         self.worlds: dict[frozenset[Assumption], int] = {}
+        self._numbers = count(1)
+        """Sets of assumptions have numbers of their own in every computation."""
         self.oldest = 0
         """The first number of a set of assumptions in the computation before."""
 
@@ -219,7 +217,7 @@ class Known:
         """The number of a set of assumptions in this computation."""
         world = self.worlds.get(under)
         if world is None:
-            world = self.worlds[under] = next(WORLDS)
+            world = self.worlds[under] = next(self._numbers)
         return world
 
     def go_to(self, records: object) -> list[Picked]:

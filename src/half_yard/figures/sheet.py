@@ -175,18 +175,17 @@ class Page:
         self.lines.append(Line(place, number, title, placed, self.section, role, carries))
         return placed
 
-    def in_order(self, begun: int) -> None:
-        """Put the lines from the one numbered `begun` on, counted from 0, into the order of their printed
-        numbers: a form has it, whichever of them was worked out first. A line without a number stays behind
-        the one that it was filled in after."""
+    def in_order(self) -> None:
+        """Put the lines into the order of their printed numbers: a form has it, whichever of them was worked
+        out first. A line without a number stays behind the one that it was filled in after."""
         groups: list[list[Line]] = []
-        for line in self.lines[begun:]:
+        for line in self.lines:
             if line.number or not groups:
                 groups.append([line])
             else:
                 groups[-1].append(line)
         groups.sort(key=lambda group: group[0].number)
-        self.lines[begun:] = [line for group in groups for line in group]
+        self.lines = [line for group in groups for line in group]
 
     def sheet(self) -> Sheet:
         """The sheet as it is filled in, saying so where values of it are provisional."""

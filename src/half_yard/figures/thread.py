@@ -138,9 +138,9 @@ class _Landings:
                 for line in self._sheet.lines
             }
             self._searched, self._before = (record, found), ("", {})
-        if self._index is None and self._searched[0] == record:
-            return [(line, entered) for line, entered in self._searched[1].items() if entered]
         if self._index is None:
+            if self._searched[0] == record:
+                return [(line, entered) for line, entered in self._searched[1].items() if entered]
             self._index = _find_landed(self._sheet)
         return self._index.get(record, ())
 

@@ -11,6 +11,7 @@ from half_yard.records.client_file import (
     Activity,
     Asset,
     Carryover,
+    ClientFile,
     Dependant,
     Entry,
     EstimatedPayment,
@@ -114,3 +115,11 @@ def collection_and_id(path: str) -> tuple[str, str]:
     """The collection and the id in a JSON pointer; empty where it has none."""
     _, collection, key, *_ = [*path.split("/"), "", ""]
     return collection, key
+
+
+def find_record(file: ClientFile, path: str) -> Record | None:
+    """The record at a path or above it, or None."""
+    collection, key = collection_and_id(path)
+    records = getattr(file, collection, None)
+    found = records.get(key) if isinstance(records, dict) else None
+    return found if isinstance(found, Record) else None

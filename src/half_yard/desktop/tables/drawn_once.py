@@ -8,7 +8,7 @@ from collections.abc import Hashable
 
 from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect
 from PySide6.QtGui import QColor, QPainter, QPixmap
-from PySide6.QtWidgets import QAbstractItemView, QStyle, QStyledItemDelegate, QStyleOptionViewItem
+from PySide6.QtWidgets import QStyle, QStyledItemDelegate, QStyleOptionViewItem
 
 from half_yard.desktop.tables.cursor import CursorList
 
@@ -24,8 +24,9 @@ class DrawnOnce(QStyledItemDelegate):
     `ground` is what the items stand on.
     """
 
-    def __init__(self, parent: QAbstractItemView, ground: QColor) -> None:
+    def __init__(self, parent: CursorList, ground: QColor) -> None:
         super().__init__(parent)
+        self._list = parent
         self._ground = ground
         self._pictures: OrderedDict[Hashable, QPixmap] = OrderedDict()
 
@@ -43,8 +44,7 @@ class DrawnOnce(QStyledItemDelegate):
         self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
     ) -> None:
         rect: QRect = option.rect
-        view = self.parent()
-        if isinstance(view, CursorList) and not view.drawn.intersects(rect):
+        if not self._list.drawn.intersects(rect):
             return
         sharp = painter.device().devicePixelRatio()
         state = option.state & LOOKS_OTHERWISE

@@ -53,7 +53,7 @@ def total_income(page: Page, ask: Ask, person: str) -> None:
     page.line("gross_rents", "12599", "Gross rental income", total(ask(t776.gross_of, person)))
     rents = page.line("rents", "12600", "Net rental income", total(ask(t776.net_of, person)))
     business = t1_income.self_employment(page, ask, person)
-    page.in_order(0)
+    page.in_order()
     parts = (employment, *others, interest, rents, business)
     all_asked = ask.of(lambda file: NOTHING_ELSE.of(file.household.answers))
     income = total(parts).marked(*([] if all_asked else [gaps.NOT_ALL_ASKED]))
@@ -88,7 +88,7 @@ def net_income(page: Page, ask: Ask, person: str) -> None:
         lines.append(page.line("split_given", "21000", "Deduction for elected split-pension amount", split))
     if (care := ask(deductions.child_care, person)) is not None:
         lines.append(page.line("child_care", "21400", "Child care expenses", care))
-    page.in_order(0)
+    page.in_order()
     income = ask(total_income, person)["total_income"]
     before = not_below_zero(difference(income, half, enhanced, *lines))
     back = deductions.repaid(page, ask, person, before)
@@ -118,5 +118,5 @@ def taxable_income(page: Page, ask: Ask, person: str) -> None:
         net = net - less
     lost = deductions.losses(page, ask, person, net)
     net = net - lost if lost.parts else net
-    page.in_order(0)
+    page.in_order()
     page.line("taxable_income", "26000", "Taxable income", not_below_zero(net), Role.TOTAL)

@@ -174,7 +174,7 @@ def payable(page: Page, ask: Ask, person: str) -> None:
     net = ask(net_income, person)
     if "repaid" in net:
         lines.append(page.line("repayment", "42200", "Social benefits repayment", net["repaid"]))
-    page.in_order(0)
+    page.in_order()
     page.line("payable", "43500", "Total payable", total(lines), Role.TOTAL)
 
 
