@@ -19,7 +19,19 @@ from collections.abc import Callable
 from types import FunctionType
 from typing import Any, Concatenate, Generic, ParamSpec, TypeVar
 
-from half_yard.figures.made import GONE, NONE, Assumption, Branch, Item, Key, Made, Picked, Read, is_low
+from half_yard.figures.made import (
+    GONE,
+    NONE,
+    Assumption,
+    Branch,
+    Item,
+    Key,
+    Made,
+    Picked,
+    Read,
+    World,
+    is_low,
+)
 from half_yard.figures.remembered import Memory
 
 F = TypeVar("F")
@@ -31,6 +43,8 @@ RUNS_KEPT = 8
 """After so many computations without it, what was made may be forgotten; …"""
 FORGETS_EVERY = 64
 """… which takes a walk through all that is known, so it is done once in so many."""
+A_CIRCLE_IS_LOOKED_FOR_EVERY = 64
+"""Parts that wait for each other ask without an end, so it is enough to look every so many steps down."""
 
 
 class CircleError(RuntimeError):
@@ -53,7 +67,7 @@ class Asking(Generic[F]):
     def __init__(self, records: F, memory: Memory) -> None:
         self.records = records
         self.known = memory.known
-        self._waiting: dict[tuple[Key, frozenset[Assumption]], None] = {}
+        self._waiting: list[tuple[Key, World]] = []
         self._only_low = False
 
     def run(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
@@ -67,7 +81,7 @@ class Asking(Generic[F]):
             if known.runs % FORGETS_EVERY == 0:
                 known.forget(known.runs - RUNS_KEPT)
         known.begun[(part, *about)] = known.runs
-        ask: Ask[F] = Ask(self, NONE, known.world(NONE), None)
+        ask: Ask[F] = Ask(self, known.world(NONE), None)
         was_in_use, known.is_in_use = known.is_in_use, True
         try:
             return ask(part, *about, **named)
@@ -88,39 +102,38 @@ class Asking(Generic[F]):
     def _is_otherwise(self, pick: Picked) -> bool:
         source = pick.source
         try:
-            if source.suspect and self.made(source.key, NONE, self.known.world(NONE)) is not source:
+            if source.suspect and self.made(source.key, self.known.world(NONE)) is not source:
                 return True
             pick.pick(self.known.runs)
         except Exception:  # whoever asks for it is told, if anybody does
             return True
         return pick.changed == self.known.runs
 
-    def made(self, key: Key, under: frozenset[Assumption], world: int) -> Made:
-        """A part under assumptions, which have a number in this computation: the one that is remembered, or
-        one made now. Raises CircleError."""
+    def made(self, key: Key, world: World) -> Made:
+        """A part under the assumptions of a world: the one that is remembered, or one made now. Raises
+        CircleError."""
         fitting = []
         for made in self.known.parts.get(key, ()):
-            if made.is_for(under):
+            if made.is_for(world.under):
                 if not made.suspect:
-                    made.world = world
+                    made.world = world.number
                     return made
                 fitting.append(made)
-        waiting = (key, under)
-        if waiting in self._waiting:
-            raise CircleError(self._circle(waiting))
-        self._waiting[waiting] = None
+        self._waiting.append((key, world))
+        if not len(self._waiting) % A_CIRCLE_IS_LOOKED_FOR_EVERY:
+            self._look_for_a_circle()
         try:
             for made in fitting:
-                if self._still_holds(made, under, world):
+                if self._still_holds(made, world):
                     break
             else:
-                made = self._make(key, under, world, fitting)
+                made = self._make(key, world, fitting)
         finally:
-            del self._waiting[waiting]
-        made.world = world
+            self._waiting.pop()
+        made.world = world.number
         return made
 
-    def _still_holds(self, made: Made, under: frozenset[Assumption], world: int) -> bool:
+    def _still_holds(self, made: Made, world: World) -> bool:
         """Whether everything that a part was made of is as it was, looked at in the order in which it asked:
         up to the first thing that is otherwise it would ask for the same again."""
         seen, made_of = made.seen, made.made_of
@@ -131,43 +144,41 @@ class Asking(Generic[F]):
                     self._read(node)
                 elif type(node) is Picked:
                     source = node.source
-                    if source.suspect and self.made(source.key, under, world) is not source:
+                    if source.suspect and self.made(source.key, world) is not source:
                         return False
                     node.pick(self.known.runs)
-                elif type(item) is Branch:
-                    assumed = under | item.under
-                    if self.made(node.key, assumed, self.known.world(assumed)) is not node:
+                else:
+                    where = world.further(item.under) if type(item) is Branch else world
+                    if self.made(node.key, where) is not node:
                         return False
-                elif self.made(node.key, under, world) is not node:
-                    return False
             if node.changed > seen:
                 return False
         if made.made_of is not made_of:
-            return made.is_for(under)  # it was made again meanwhile, on the way to itself under others
+            return made.is_for(world.under)  # it was made again meanwhile, on the way to itself under others
         if self._only_low and not made.low:
             raise _NotLowError
         made.suspect = False
         made.seen = self.known.runs
         return True
 
-    def _make(self, key: Key, under: frozenset[Assumption], world: int, fitting: list[Made]) -> Made:
+    def _make(self, key: Key, world: World, fitting: list[Made]) -> Made:
         """Make a part: out of the last that was made under such assumptions, which takes in what it comes to.
         What fitted as well and does not hold any more must not stand in the way of it."""
         known = self.known
         last = fitting[-1] if fitting else None
-        ask: Ask[F] = Ask(self, under, world, last)
-        ask.may_be_on_no_line = ask.is_where_no_lines_are and key[0] in known.on_no_line
+        ask: Ask[F] = Ask(self, world, last)
         value = key[0](ask, *key[1:])
         if self._only_low and not is_low(ask.made_of):
             raise _NotLowError
         held, absent = ask.looked_at()
-        if ask.is_where_no_lines_are and _shows_no_lines(held):
+        if world.shows_no_lines and _shows_no_lines(held):
             known.on_no_line.add(key[0])
         for made in fitting:
             if made.suspect and made is not last and made in known.parts.get(key, ()):
                 known.drop(made)
         if last is None or not last.suspect:  # it may have been found to hold meanwhile, under others
             last = Made(key, known.runs)
+            known.is_new(last)
         before = last.made_of
         last.becomes(value, tuple(ask.made_of), held, absent, known.runs)
         known.was_made(last, before)
@@ -194,50 +205,37 @@ class Asking(Generic[F]):
             pick.pick(self.known.runs)
         return pick
 
-    def _circle(self, waiting: tuple[Key, frozenset[Assumption]]) -> str:
-        asked = list(self._waiting)
-        names = [_name(key) for key, _ in asked[asked.index(waiting) :]]
-        return "a circle: " + " asks for ".join([*names, names[0]])
+    def _look_for_a_circle(self) -> None:
+        """Raises CircleError where a part waits for itself."""
+        begun: dict[tuple[Key, World], int] = {}
+        for at, waiting in enumerate(self._waiting):
+            if waiting in begun:
+                names = [_name(key) for key, _ in self._waiting[begun[waiting] : at + 1]]
+                raise CircleError("a circle: " + " asks for ".join(names))
+            begun[waiting] = at
 
 
 class Ask(Generic[F]):
     """What a part is given to ask with."""
 
-    __slots__ = (
-        "_absent", "_asking", "_held", "_last", "_more", "_parts", "_under", "_world",
-        "is_where_no_lines_are", "made_of", "may_be_on_no_line",
-    )  # fmt: skip
+    __slots__ = ("_asking", "_last", "_looked", "_more", "_own", "_parts", "_world", "made_of")
 
-    def __init__(
-        self,
-        asking: Asking[F],
-        under: frozenset[Assumption],
-        world: int,
-        last: Made | None,
-        more: frozenset[Assumption] = NONE,
-    ) -> None:
+    def __init__(self, asking: Asking[F], own: World, last: Made | None) -> None:
         self._asking = asking
         self._parts = asking.known.parts
-        self._under = under
-        self._more = more
-        self._world = world
+        self._own = self._world = own
+        self._more = NONE
         self._last = last
         self.made_of: list[Item] = []
-        self._held: set[Assumption] = set()
-        self._absent: set[Assumption] = set()
-        self.is_where_no_lines_are = bool(under) and _shows_no_lines(under)
-        """Whether it is asked for under an assumption that shows no lines."""
-        self.may_be_on_no_line = False
-        """Whether it may come out to look at that, before anything is asked for: it did elsewhere."""
+        self._looked: dict[Assumption, bool] = {}
 
     def __call__(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
         """The value of another part. Raises CircleError where that waits for this one; TypeError where it is
         asked with named arguments."""
         if named:
             raise TypeError("a part is asked for with what it is about, in order")
-        more = self._more
         made = self._asked_for((part, *about))
-        self.made_of.append(Branch(made, more) if more else made)
+        self.made_of.append(Branch(made, self._more) if self._more else made)
         value: V = made.value
         return value
 
@@ -256,10 +254,9 @@ class Ask(Generic[F]):
 
     def _asked_for(self, key: Key) -> Made:
         for made in self._parts.get(key, ()):
-            if not made.suspect and (not made.looks or made.world == self._world):
+            if not made.suspect and (not made.looks or made.world == self._world.number):
                 return made
-        under = self._under | self._more if self._more else self._under
-        return self._asking.made(key, under, self._world)
+        return self._asking.made(key, self._world)
 
     def of(self, reader: Callable[Concatenate[F, P], V], *arguments: P.args, **named: P.kwargs) -> V:
         """What a reader reads of the records: the less it reads, the less often the part is made again.
@@ -276,14 +273,13 @@ class Ask(Generic[F]):
         """Whether the part is asked for under an assumption."""
         if assumption in self._more:
             return True
-        held = assumption in self._under
-        (self._held if held else self._absent).add(assumption)
+        held = self._looked[assumption] = assumption in self._own.under
         return held
 
     def which(self, kind: type[A]) -> A:
         """The assumption of a kind under which the part is asked for. Raises LookupError if there is none: a
         part that may be asked for without one looks at an assumption of its own before."""
-        for assumption in (*self._more, *self._under):
+        for assumption in (*self._more, *self._own.under):
             if isinstance(assumption, kind):
                 self.assumes(assumption)
                 return assumption
@@ -292,25 +288,35 @@ class Ask(Generic[F]):
     def looked_at(self) -> tuple[frozenset[Assumption], frozenset[Assumption]]:
         """The assumptions that the part and what it asked for up to now looked for and found, and those that
         they did not find."""
-        held, absent = self._held, self._absent
+        held = absent = NONE
+        if self._looked:
+            held = frozenset(assumption for assumption, is_held in self._looked.items() if is_held)
+            absent = frozenset(assumption for assumption, is_held in self._looked.items() if not is_held)
         for item in self.made_of:
             if item.looks:
                 assert type(item) is not Read
-                held = held | item.held
-                absent = absent | item.absent
-        return frozenset(held) or NONE, frozenset(absent) or NONE
+                if not item.held <= held:
+                    held = held | item.held if held else item.held
+                if not item.absent <= absent:
+                    absent = absent | item.absent if absent else item.absent
+        return held, absent
+
+    def may_be_on_no_line(self, part: Callable[..., object]) -> bool:
+        """Whether a part may come out to be made under an assumption that shows no lines, before anything is
+        asked for: it did elsewhere."""
+        return self._own.shows_no_lines and part in self._asking.known.on_no_line
 
     @property
     def is_on_no_line(self) -> bool:
         """Whether what was asked for up to now is made under an assumption that shows no lines."""
-        return self.is_where_no_lines_are and _shows_no_lines(self.looked_at()[0])
+        return self._own.shows_no_lines and _shows_no_lines(self.looked_at()[0])
 
     def under(self, *assumptions: Assumption) -> Ask[F]:
         """The same, to ask for parts under further assumptions."""
-        more = self._more | frozenset(assumptions)
-        world = self._asking.known.world(self._under | more)
-        other = Ask(self._asking, self._under, world, self._last, more)
-        other.made_of, other._held, other._absent = self.made_of, self._held, self._absent
+        other = Ask(self._asking, self._own, self._last)
+        other._more = self._more | frozenset(assumptions)
+        other._world = self._own.further(other._more)
+        other.made_of, other._looked = self.made_of, self._looked
         return other
 
     @property

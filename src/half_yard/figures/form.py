@@ -58,7 +58,7 @@ class Form(Generic[F, P]):
 
         @wraps(fill)
         def made(ask: Ask[F], /, *about: P.args, **named: P.kwargs) -> Lines:
-            loose = ask.may_be_on_no_line
+            loose = ask.may_be_on_no_line(made)
             page = ask(self.head, *about, **named).like(loose=loose)
             fill(page, ask, *about, **named)
             if ask.is_on_no_line is not loose:

@@ -30,6 +30,27 @@ GONE = object()
 
 
 @final
+class World:
+    """A set of assumptions in one computation, with a number of its own."""
+
+    __slots__ = ("_further", "_known", "number", "shows_no_lines", "under")
+
+    def __init__(self, under: frozenset[Assumption], number: int, known: Known) -> None:
+        self.under = under
+        self.number = number
+        self.shows_no_lines = any(assumption.on_no_line for assumption in under)
+        self._known = known
+        self._further: dict[frozenset[Assumption], World] = {}
+
+    def further(self, more: frozenset[Assumption]) -> World:
+        """The world in which more is assumed besides."""
+        world = self._further.get(more)
+        if world is None:
+            world = self._further[more] = self._known.world(self.under | more)
+        return world
+
+
+@final
 class Read:
     """What a reader finds in the records: read once in a computation, whoever asks for it."""
 
@@ -207,17 +228,16 @@ class Known:
         """Parts that were made under an assumption that shows no lines, and look at it."""
         self.begun: dict[Key, int] = {}
         """What the computations were asked for, and in which it was last."""
-        self.worlds: dict[frozenset[Assumption], int] = {}
+        self.worlds: dict[frozenset[Assumption], World] = {}
         self._numbers = count(1)
-        """Sets of assumptions have numbers of their own in every computation."""
         self.oldest = 0
         """The first number of a set of assumptions in the computation before."""
 
-    def world(self, under: frozenset[Assumption]) -> int:
-        """The number of a set of assumptions in this computation."""
+    def world(self, under: frozenset[Assumption]) -> World:
+        """What is assumed in this computation, as one."""
         world = self.worlds.get(under)
         if world is None:
-            world = self.worlds[under] = next(self._numbers)
+            world = self.worlds[under] = World(under, next(self._numbers), self)
         return world
 
     def go_to(self, records: object) -> list[Picked]:
@@ -225,7 +245,7 @@ class Known:
         what was taken out of low parts, behind which nothing is yet."""
         before, self.records = self.records, records
         self.runs += 1
-        self.oldest = min(self.worlds.values(), default=0)
+        self.oldest = min((world.number for world in self.worlds.values()), default=0)
         self.worlds = {}  # what is assumed may hold on to all that it was worked out from
         others = [
             read
@@ -277,19 +297,23 @@ class Known:
         return pick
 
     def was_made(self, made: Made, before: tuple[Item, ...]) -> None:
-        """Note what a part was made of, now and before, and that there is such a part. Where assumptions are
-        others in each computation, those of some computations ago are not asked for again."""
+        """Note what a part was made of, now and before: mostly the very same."""
+        if made.made_of == before:
+            return
         for item in before:
             if type(item) is Branch:
                 self.made_with[item.below].discard(made)
         for item in made.made_of:
             self.made_with[_node(item)].add(made)
+
+    def is_new(self, made: Made) -> None:
+        """Note that there is such a part. Where assumptions are others in each computation, those of some
+        computations ago are not asked for again."""
         every = self.parts.setdefault(made.key, [])
-        if made not in every:
-            every.append(made)
-            for other in every[:-1]:
-                if other.looks and 0 < other.world < self.oldest and not self.made_with.get(other):
-                    self.drop(other)
+        for other in tuple(every):
+            if other.looks and 0 < other.world < self.oldest and not self.made_with.get(other):
+                self.drop(other)
+        every.append(made)
 
     def drop(self, made: Made) -> None:
         """Let go of a part as it was made under some assumptions: one that nothing is made with but what is
