@@ -91,6 +91,14 @@ class ThingKeeping:
         """A thing as it was measured."""
         return ask.of(self.measured, thing)
 
+    def serves(self, ask: Ask, thing: str) -> tuple[str, ...]:
+        """The activities that a thing serves: the same for most of what changes its measure. It is no part of
+        its own."""
+        return ask.of(self._served_by, thing)
+
+    def _served_by(self, file: ClientFile, thing: str) -> tuple[str, ...]:
+        return tuple(self.measured(file, thing).activities)
+
     def use_share(self, ask: Ask, thing: str, use: MeasuredUse) -> Figure:
         """The part of a thing that is a use's, as a part of one, of the days on which it is so. It is no part
         of its own."""
@@ -111,7 +119,7 @@ class ThingKeeping:
     def divided(self, ask: Ask, thing: str) -> dict[str, Divided]:
         """Every line of a thing's costs that is used, divided between its uses."""
         known = ask(self.measure_of, thing)
-        costs, found = ask(self.costs_of, thing, tuple(known.activities)), {}
+        costs, found = ask(self.costs_of, thing, self.serves(ask, thing)), {}
         for line, group in self.books.entries_of(ask, thing).items():
             typed = {key: _typed(leaf) for key, leaf in group.items()}
             whole = gathered(typed, ask(self.books.titles, thing)[line], "entries")

@@ -16,6 +16,7 @@ that it asked for, in that order, comes to the same; else it is made again.
 from __future__ import annotations
 
 from collections.abc import Callable
+from heapq import heapify, heappop, heappush
 from types import FunctionType
 from typing import Any, Concatenate, Generic, ParamSpec, TypeVar
 
@@ -30,7 +31,6 @@ from half_yard.figures.made import (
     Picked,
     Read,
     World,
-    is_low,
 )
 from half_yard.figures.remembered import Memory
 
@@ -51,10 +51,6 @@ class CircleError(RuntimeError):
     """Parts that wait for each other; the message names them in the order in which they ask."""
 
 
-class _NotLowError(Exception):
-    """A part that was low asks for more now: it has to wait until all is known that is suspect."""
-
-
 A = TypeVar("A", bound=Assumption)
 
 
@@ -68,7 +64,6 @@ class Asking(Generic[F]):
         self.records = records
         self.known = memory.known
         self._waiting: list[tuple[Key, World]] = []
-        self._only_low = False
 
     def run(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
         """The value of a part, and of all that it asks for. Raises CircleError; RuntimeError in the midst of
@@ -89,25 +84,30 @@ class Asking(Generic[F]):
             known.is_in_use = was_in_use
 
     def _look_at(self, picks: list[Picked]) -> None:
-        """See which of what was taken out of low parts is otherwise now: what rests on it is suspect too. No
-        other part may be looked into before that is known."""
-        while picks:
-            self._only_low = True
-            try:
-                otherwise = [pick for pick in picks if self._is_otherwise(pick)]
-            finally:
-                self._only_low = False
-            picks = self.known.suspect(otherwise)
+        """See which of what was taken out of parts is otherwise now: what rests on it is suspect too. What is
+        low is looked into first: what is higher may rest on it. Where it was looked into too early all the
+        same, it is suspect again by then."""
+        heights = [(pick.height, number, pick, pick.changed) for number, pick in enumerate(picks)]
+        heapify(heights)
+        number = len(heights)
+        while heights:
+            _, _, pick, changed = heappop(heights)
+            if self._is_otherwise(pick, changed):
+                for other in self.known.suspect([pick]):
+                    number += 1
+                    heappush(heights, (other.height, number, other, other.changed))
 
-    def _is_otherwise(self, pick: Picked) -> bool:
+    def _is_otherwise(self, pick: Picked, changed: int) -> bool:
+        """Whether what was taken out of a part is otherwise than at the moment when it changed last."""
         source = pick.source
         try:
             if source.suspect and self.made(source.key, self.known.world(NONE)) is not source:
                 return True
-            pick.pick(self.known.runs)
+            if pick.suspect:
+                pick.pick(self.known.next_moment())
         except Exception:  # whoever asks for it is told, if anybody does
             return True
-        return pick.changed == self.known.runs
+        return pick.changed != changed
 
     def made(self, key: Key, world: World) -> Made:
         """A part under the assumptions of a world: the one that is remembered, or one made now. Raises
@@ -146,7 +146,7 @@ class Asking(Generic[F]):
                     source = node.source
                     if source.suspect and self.made(source.key, world) is not source:
                         return False
-                    node.pick(self.known.runs)
+                    node.pick(self.known.next_moment())
                 else:
                     where = world.further(item.under) if type(item) is Branch else world
                     if self.made(node.key, where) is not node:
@@ -155,10 +155,8 @@ class Asking(Generic[F]):
                 return False
         if made.made_of is not made_of:
             return made.is_for(world.under)  # it was made again meanwhile, on the way to itself under others
-        if self._only_low and not made.low:
-            raise _NotLowError
         made.suspect = False
-        made.seen = self.known.runs
+        made.seen = self.known.moment
         return True
 
     def _make(self, key: Key, world: World, fitting: list[Made]) -> Made:
@@ -168,8 +166,6 @@ class Asking(Generic[F]):
         last = fitting[-1] if fitting else None
         ask: Ask[F] = Ask(self, world, last)
         value = key[0](ask, *key[1:])
-        if self._only_low and not is_low(ask.made_of):
-            raise _NotLowError
         held, absent = ask.looked_at()
         if world.shows_no_lines and _shows_no_lines(held):
             known.on_no_line.add(key[0])
@@ -177,10 +173,10 @@ class Asking(Generic[F]):
             if made.suspect and made is not last and made in known.parts.get(key, ()):
                 known.drop(made)
         if last is None or not last.suspect:  # it may have been found to hold meanwhile, under others
-            last = Made(key, known.runs)
+            last = Made(key)
             known.is_new(last)
         before = last.made_of
-        last.becomes(value, tuple(ask.made_of), held, absent, known.runs)
+        last.becomes(value, tuple(ask.made_of), held, absent, known.next_moment())
         known.was_made(last, before)
         return last
 
@@ -195,14 +191,14 @@ class Asking(Generic[F]):
         return read
 
     def _read(self, read: Read) -> None:
-        read.read(self.records, self.known.runs)
+        read.read(self.records, self.known.next_moment())
         self.known.was_read(read)
 
     def picked(self, source: Made, picker: Callable[..., object], arguments: tuple[Any, ...]) -> Picked:
         """What a picker takes out of a part as it is now."""
         pick = self.known.picked(source, picker, arguments)
         if pick.suspect:
-            pick.pick(self.known.runs)
+            pick.pick(self.known.next_moment())
         return pick
 
     def _look_for_a_circle(self) -> None:
@@ -250,6 +246,13 @@ class Ask(Generic[F]):
         if pick.value is GONE:
             return picker(made.value, *arguments)
         value: V = pick.value  # type: ignore[assignment]
+        return value
+
+    def steady(self, part: Callable[Concatenate[Ask[F], P], V], *about: P.args, **named: P.kwargs) -> V:
+        """The value of another part, of which it is known that it mostly comes to the same, whatever changes
+        beneath: it is looked into before anything that rests on it. Raises CircleError."""
+        del named
+        value: V = self.pick((part, *about), _as_it_is)
         return value
 
     def _asked_for(self, key: Key) -> Made:
@@ -323,6 +326,10 @@ class Ask(Generic[F]):
     def last(self) -> Any:
         """What this part was when it was last made, to be made from; None the first time."""
         return None if self._last is None else self._last.value
+
+
+def _as_it_is(value: V) -> V:
+    return value
 
 
 def _the_same_reader(reader: Callable[..., object]) -> object:

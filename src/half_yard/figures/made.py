@@ -56,6 +56,7 @@ class Read:
 
     __slots__ = ("arguments", "changed", "fields", "suspect", "take", "value")
 
+    height = 0
     looks = False
 
     def __init__(self, take: Callable[..., object], arguments: tuple[Any, ...]) -> None:
@@ -66,8 +67,8 @@ class Read:
         self.changed = 0
         self.suspect = True
 
-    def read(self, records: object, run: int) -> None:
-        """Look at the records as they are in the computation of this number."""
+    def read(self, records: object, moment: int) -> None:
+        """Look at the records as they are now."""
         seen: set[str] = set()
         try:
             value = self.take(Watched(records, seen), *self.arguments)
@@ -75,7 +76,7 @@ class Read:
             value = GONE
         if not same(self.value, value):
             self.value = value
-            self.changed = run
+            self.changed = moment
         self.fields = seen
         self.suspect = False
 
@@ -100,21 +101,22 @@ class Made:
     for looked for and found (`held`) or did not find (`absent`).
 
     It is `suspect` when something that it rests on may be otherwise than when it was made or last looked
-    into (the computation of the number `seen`); it or what it looks at has last changed in `changed`.
+    into (the moment `seen`); it or what it looks at has last changed at the moment `changed`. Its `height` is
+    that of the longest way down to what was read.
     """
 
     __slots__ = (
-        "absent", "changed", "held", "key", "looks", "low", "made_of", "seen", "suspect", "value", "world",
+        "absent", "changed", "height", "held", "key", "looks", "made_of", "seen", "suspect", "value", "world",
     )  # fmt: skip
 
-    def __init__(self, key: Key, run: int) -> None:
+    def __init__(self, key: Key) -> None:
         self.key = key
         self.value: Any = GONE
         self.made_of: tuple[Item, ...] = ()
         self.held = self.absent = NONE
-        self.looks = self.low = False
+        self.looks = False
         self.suspect = True
-        self.changed = self.seen = run
+        self.changed = self.seen = self.height = 0
         self.world = 0
         """The set of assumptions, by its number, for which it was last found to be."""
 
@@ -128,19 +130,20 @@ class Made:
         made_of: tuple[Item, ...],
         held: frozenset[Assumption],
         absent: frozenset[Assumption],
-        run: int,
+        moment: int,
     ) -> None:
-        """Take in what it was made to in the computation of this number."""
+        """Take in what it was made to at this moment."""
         if held != self.held or absent != self.absent:
             self.held, self.absent = held, absent
             self.looks = bool(held or absent)
-            self.changed = run
+            self.changed = moment
         if not same(self.value, value):
             self.value = value
-            self.changed = run
-        self.made_of = made_of
-        self.low = is_low(made_of)
-        self.seen = run
+            self.changed = moment
+        if self.made_of != made_of:
+            self.made_of = made_of
+            self.height = 1 + max((item.height for item in made_of), default=0)
+        self.seen = moment
         self.suspect = False
 
 
@@ -162,8 +165,13 @@ class Picked:
         self.changed = 0
         self.suspect = True
 
-    def pick(self, run: int) -> None:
-        """Take it out of the part, which is as it is in the computation of this number."""
+    @property
+    def height(self) -> int:
+        """As that of a part that is made of the one which it is taken out of."""
+        return self.source.height + 1
+
+    def pick(self, moment: int) -> None:
+        """Take it out of the part, which is as it is now."""
         source = self.source
         if source.changed > self.changed:
             try:
@@ -173,7 +181,7 @@ class Picked:
             if value is GONE or not same(self.value, value) or self._looks_elsewhere():
                 self.value = value
                 self.held, self.absent, self.looks = source.held, source.absent, source.looks
-                self.changed = run
+                self.changed = moment
         self.suspect = False
 
     def _looks_elsewhere(self) -> bool:
@@ -193,21 +201,15 @@ class Branch:
         self.absent = made.absent
         self.looks = bool(self.held or self.absent)
 
+    @property
+    def height(self) -> int:
+        """That of the part."""
+        return self.below.height
+
 
 Node = Made | Read | Picked
 Item = Node | Branch
 """What a part is made of."""
-
-
-def is_low(made_of: Iterable[Item]) -> bool:
-    """Whether what is made of this rests on nothing but what is read of the records."""
-    for item in made_of:
-        if type(item) is Made:
-            if not item.low:
-                return False
-        elif type(item) is not Read:
-            return False
-    return True
 
 
 class Known:
@@ -217,6 +219,8 @@ class Known:
 
     def __init__(self, runs: int = 0) -> None:
         self.runs = runs
+        self.moment = 0
+        """Counts all that was read, taken out and made: what came first has the lower number."""
         self.records: object = None
         self.is_in_use = False
         self.parts: dict[Key, list[Made]] = {}
@@ -240,9 +244,14 @@ class Known:
             world = self.worlds[under] = World(under, next(self._numbers), self)
         return world
 
+    def next_moment(self) -> int:
+        """The number of what happens now."""
+        self.moment += 1
+        return self.moment
+
     def go_to(self, records: object) -> list[Picked]:
         """Begin a computation of these records: what rests on what is read otherwise now is suspect. Gives
-        what was taken out of low parts, behind which nothing is yet."""
+        what was taken out of parts, behind which nothing is yet."""
         before, self.records = self.records, records
         self.runs += 1
         self.oldest = min((world.number for world in self.worlds.values()), default=0)
@@ -256,19 +265,20 @@ class Known:
         return self.suspect([read for read in others if self._is_otherwise(read)])
 
     def suspect(self, otherwise: Iterable[Node]) -> list[Picked]:
-        """Make suspect all that rests on something that is otherwise now. Gives what was taken out of low
-        parts: of thousands of entries an edit changes one, so that nearly all that is taken out of where they
-        land is the same, and nothing behind it needs to be looked into."""
-        found, low = list(otherwise), []
+        """Make suspect all that rests on something that is otherwise now, up to what was taken out of parts.
+        Gives that: of thousands of entries an edit changes one, so that nearly all that is taken out of where
+        they land is the same, and nothing behind it needs to be looked into. What was made under assumptions
+        can't be looked into before the computation comes to them."""
+        found, picks = list(otherwise), []
         while found:
             for each in self.made_with.get(found.pop(), ()):
                 if not each.suspect:
                     each.suspect = True
-                    if type(each) is Picked and each.source.low:
-                        low.append(each)
+                    if type(each) is Picked and not each.held:
+                        picks.append(each)
                     else:
                         found.append(each)
-        return low
+        return picks
 
     def _is_otherwise(self, read: Read) -> bool:
         """Whether a reader finds something else in the records now."""
@@ -276,11 +286,11 @@ class Known:
             return False  # as all that was made with it is
         read.suspect = True
         try:
-            read.read(self.records, self.runs)
+            read.read(self.records, self.next_moment())
         except Exception:  # whoever asks for it is told, if anybody does
             return True
         self.was_read(read)
-        return read.changed == self.runs
+        return read.changed == self.moment
 
     def was_read(self, read: Read) -> None:
         """Note which fields of the records something that was read looks at."""

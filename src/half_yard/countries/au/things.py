@@ -33,11 +33,9 @@ divided, measure_of = THINGS.divided, THINGS.measure_of
 
 def serving(ask: Ask, activity: str) -> tuple[str, ...]:
     """The things that serve an activity."""
-    return tuple(thing for thing in ask(things) if activity in ask(measure_of, thing).activities)
+    return tuple(thing for thing in ask(things) if activity in THINGS.serves(ask, thing))
 
 
 def of_kind(ask: Ask, kind: str) -> tuple[str, ...]:
     """The things of a kind that serve an activity."""
-    return tuple(
-        key for key in ask(things) if ask.of(thing_of, key).kind == kind and ask(measure_of, key).activities
-    )
+    return tuple(key for key in ask(things) if ask.of(thing_of, key).kind == kind and THINGS.serves(ask, key))

@@ -81,6 +81,5 @@ def serving(ask: Ask, activity: str, kind: str = "") -> tuple[str, ...]:
     return tuple(
         thing
         for thing in ask(things)
-        if activity in ask(measure_of, thing).activities
-        and (not kind or ask.of(thing_of, thing).kind == kind)
+        if activity in THINGS.serves(ask, thing) and (not kind or ask.of(thing_of, thing).kind == kind)
     )

@@ -40,7 +40,7 @@ class Decision:
 
 def itemizes(ask: Ask) -> bool:
     """Whether deductions are itemized."""
-    if not ask(are_weighed):
+    if not ask.steady(are_weighed):
         return chosen(ask) == ITEMIZED
     if ask.assumes(AS_ITEMIZED) or ask.assumes(IF_ITEMIZED):
         return True
@@ -92,7 +92,7 @@ def _which_is_less(ask: Ask, itemized: bool) -> Test:
 
 def of_the_return(ask: Ask) -> tuple[Assumption, ...]:
     """Under what the return itself is asked for."""
-    if not ask(are_weighed):
+    if not ask.steady(are_weighed):
         return ()
     made = ask(decided)
     return AS_ITEMIZED if made.itemized else AS_STANDARD, DECIDED, Weighed("the test", test=made.test)
@@ -116,7 +116,7 @@ def chosen(ask: Ask) -> str:
 
 def tests(ask: Ask) -> tuple[Test, ...]:
     """The test that decides between the two, where it does."""
-    test = None if chosen(ask) or not ask(are_weighed) else ask(which_is_less)
+    test = None if chosen(ask) or not ask.steady(are_weighed) else ask(which_is_less)
     return ask(tests_of_reach) if test is None else (test,)
 
 

@@ -8,7 +8,7 @@ from decimal import Decimal
 from half_yard.countries.asking import Ask
 from half_yard.countries.au.frame import rules
 from half_yard.countries.au.thing_kinds import BY_RATE, METHOD, ON_BUSINESS
-from half_yard.countries.au.things import divided, measure_of
+from half_yard.countries.au.things import THINGS, divided, measure_of
 from half_yard.countries.dividing_things import thing_of
 from half_yard.countries.things_sheet import name
 from half_yard.figures import NOTHING_ENTERED, Figure, Form, Page, Role, entered, smaller_of, total
@@ -39,7 +39,7 @@ def both_methods(page: Page, ask: Ask, thing: str) -> None:
     """What each method comes to for each activity, and what counts."""
     values, chosen = ask(rules), ask(is_by_rate, thing)
     left = values.figure("kilometres_at_most", label="most kilometres of a car")
-    for activity in ask(measure_of, thing).activities:
+    for activity in THINGS.serves(ask, thing):
         who = name(ask, activity)
         page.section = who
         by_log, direct = _by_log(ask, thing, activity)

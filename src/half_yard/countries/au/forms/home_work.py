@@ -16,7 +16,7 @@ from half_yard.countries.au.thing_kinds import (
     OCCUPANCY,
     PLACE_OF_BUSINESS,
 )
-from half_yard.countries.au.things import divided, measure_of
+from half_yard.countries.au.things import THINGS, divided, measure_of
 from half_yard.countries.dividing_things import thing_of
 from half_yard.countries.things_sheet import name
 from half_yard.figures import Figure, Form, Page, Role, entered, total
@@ -46,7 +46,7 @@ def _use_of(file: ClientFile, key: str) -> tuple[Decimal | None, bool]:
 def methods(page: Page, ask: Ask, thing: str) -> None:
     """What each method comes to for each activity, and what counts."""
     values, chosen = ask(rules), ask.of(thing_of, thing).choices.get(METHOD, "")
-    for activity in ask(measure_of, thing).activities:
+    for activity in THINGS.serves(ask, thing):
         page.section = name(ask, activity)
         hours = _hours(ask, thing, activity)
         rate = values.figure("home_fixed_rate", label="rate by the hour")

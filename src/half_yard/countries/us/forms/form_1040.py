@@ -157,7 +157,7 @@ def _line_12(page: Page, ask: Ask, tests: tuple[Test, ...]) -> None:
     """The standard deduction, or what is itemized; with the one, gifts of years that let them count."""
     page.section = "Deductions"
     chosen, weighed = ask(itemizing.choice), frozenset[Mark]()
-    if not chosen and ask(itemizing.are_weighed):
+    if not chosen and ask.steady(itemizing.are_weighed):
         weighed = ask(standard_deduction).marks | ask(schedule_a.itemized).marks
     if ask(itemizing.itemizes):
         made = carried(ask(schedule_a.itemized)).because(*chosen).marked(*weighed).where(*tests)

@@ -20,7 +20,7 @@ from half_yard.countries.us.forms import form_6252, form_8824, home_sale
 from half_yard.countries.us.forms.form_4797_columns import Sold, fill_column
 from half_yard.countries.us.frame import left_out, rules
 from half_yard.countries.us.losses import entities
-from half_yard.countries.us.shared.divided import measure_of
+from half_yard.countries.us.shared.divided import THINGS
 from half_yard.figures import Figure, Form, Page, Role, carried, not_below_zero, smaller_of, total
 from half_yard.figures.figure import NOT_BELOW_ZERO
 from half_yard.records import Asset, ClientFile
@@ -59,7 +59,7 @@ def _of_things(ask: Ask) -> tuple[str, ...]:
     return tuple(
         key
         for thing in ask(things)
-        if set(ask(measure_of, thing).activities) - out.keys()
+        if set(THINGS.serves(ask, thing)) - out.keys()
         for key in ask(stories.of_thing, thing)
     )
 

@@ -14,7 +14,7 @@ from half_yard.countries.measuring_things import MeasuredUse
 from half_yard.countries.us.carried_in import carried_of
 from half_yard.countries.us.forms import form_8829, schedule_c, section_179, simplified_home_office
 from half_yard.countries.us.frame import BOOKS
-from half_yard.countries.us.shared.divided import measure_of, use_share
+from half_yard.countries.us.shared.divided import THINGS, measure_of, use_share
 from half_yard.countries.us.shared.kinds import HOME, METHOD, SIMPLIFIED
 from half_yard.figures import (
     NOTHING_ENTERED,
@@ -46,7 +46,7 @@ def offices(ask: Ask) -> tuple[Office, ...]:
         Office(thing, activity, person)
         for activity, person in ask(schedule_c.businesses)
         for thing in homes
-        if activity in ask(measure_of, thing).activities
+        if activity in THINGS.serves(ask, thing)
     )
 
 

@@ -15,7 +15,7 @@ from half_yard.countries.us.carried_in import MILEAGE_PART, carried_of
 from half_yard.countries.us.forms import shared_costs
 from half_yard.countries.us.frame import rules
 from half_yard.countries.us.shared import its_part
-from half_yard.countries.us.shared.divided import measure_of, use_share
+from half_yard.countries.us.shared.divided import THINGS, measure_of, use_share
 from half_yard.countries.us.shared.kinds import (
     ACTUAL,
     COMMUTING,
@@ -52,7 +52,7 @@ def vehicles(ask: Ask) -> tuple[str, ...]:
     kept = ask.of(
         lambda file: tuple(key for key, item in sorted(file.things.items()) if item.kind == VEHICLE)
     )
-    return tuple(key for key in kept if key in ask(things) and ask(measure_of, key).activities)
+    return tuple(key for key in kept if key in ask(things) and THINGS.serves(ask, key))
 
 
 @Form

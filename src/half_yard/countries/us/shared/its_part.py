@@ -10,7 +10,7 @@ from half_yard.countries.dividing_things import thing_of, things
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.frame import left_out
 from half_yard.countries.us.shared.as_used import APART
-from half_yard.countries.us.shared.divided import measure_of
+from half_yard.countries.us.shared.divided import THINGS, measure_of
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.figures import NOTHING_ENTERED, Figure, entered
 from half_yard.sharing import in_proportion
@@ -20,7 +20,7 @@ def served(ask: Ask) -> dict[str, tuple[str, ...]]:
     """The things that serve each activity."""
     found: dict[str, tuple[str, ...]] = {}
     for thing in ask(things):
-        for activity in ask(measure_of, thing).activities:
+        for activity in THINGS.serves(ask, thing):
             found[activity] = (*found.get(activity, ()), thing)
     return found
 
