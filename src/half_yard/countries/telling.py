@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 
 from half_yard.countries.dividing_things import PERSONAL
@@ -35,7 +35,8 @@ class Row:
 
 
 def thread_rows(computation: Computation, subject: Subject) -> Iterator[Row]:
-    """The rows that explain a line or a record, with what the client was asked about it."""
+    """The rows that explain a line or a record, with what the client was asked about it; each is worked out
+    when it is wanted."""
     for key, question in asked_about(computation.file, str(subject)).items():
         yield Row(question.words, below="Asked of the client", subject=f"/questions/{key}", warns="Waits")
     if isinstance(subject, Place):
@@ -125,22 +126,21 @@ def _record_rows(computation: Computation, path: str) -> Iterator[Row]:
                 yield Row("Matched with the books", heading=True)
                 yield Row("On forms", money_text(match.on_forms))
                 yield Row("In the books", money_text(match.in_books), match.state.value.capitalize())
-    lands = _lands(computation, path)
-    if lands:
-        yield Row("Lands on", heading=True)
-    for line in lands:
+    for number, line in enumerate(_lands(computation, path)):
+        if not number:
+            yield Row("Lands on", heading=True)
         yield _line_row(computation, line)
 
 
-def _lands(computation: Computation, path: str) -> Sequence[Line]:
+def _lands(computation: Computation, path: str) -> Iterable[Line]:
     record = find_record(computation.file, path)
     if isinstance(record, Trip | Stay):
         return _measured_by(computation, record)
     collection, key = collection_and_id(path)
-    return computation.threads.landing_of(f"/{collection}/{key}" if key else path)
+    return computation.threads.landings_of(f"/{collection}/{key}" if key else path)
 
 
-def _measured_by(computation: Computation, record: Trip | Stay) -> list[Line]:
+def _measured_by(computation: Computation, record: Trip | Stay) -> Iterator[Line]:
     """The lines for which a trip or a stay measures how much its thing was used: those of its thing's sheets
     that are made of what is measured there, of a trip those of what it was for. One of another year counts
     nowhere."""
@@ -152,14 +152,12 @@ def _measured_by(computation: Computation, record: Trip | Stay) -> list[Line]:
     else:
         begins, until = record.begins, record.ends or record.begins
     if (begins or first) > last or (until or last) < first:
-        return []
-    return [
-        line
-        for sheet in computation.sheets
-        if record.thing in sheet.key.split(".")
-        for line in sheet.lines
-        if line.place.line.endswith(ends) and measured in entered_on(line, measured)
-    ]
+        return
+    for sheet in computation.sheets:
+        if record.thing in sheet.key.split("."):
+            for line in sheet.lines:
+                if line.place.line.endswith(ends) and measured in entered_on(line, measured):
+                    yield line
 
 
 def _statement_rows(computation: Computation, path: str) -> Iterator[Row]:

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from functools import lru_cache
+from itertools import islice
 
-from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect, QSignalBlocker, QSize, Qt
+from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QPoint, QRect, QSignalBlocker, QSize, Qt
 from PySide6.QtGui import QFontMetrics, QPainter, QPen
 from PySide6.QtWidgets import (
     QAbstractItemView,
@@ -18,6 +19,7 @@ from PySide6.QtWidgets import (
 from half_yard.countries import Computation
 from half_yard.countries.telling import Row, joined, line_name, thread_rows
 from half_yard.desktop import theme
+from half_yard.desktop.at_rest import at_rest
 from half_yard.desktop.panes import Pane
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.subjects import Subject, collection_and_id, find_record, record_of
@@ -75,7 +77,8 @@ class ThreadPanel(Pane):
         column.addSpacing(4)
         column.addWidget(self.list, 1)
         column.addWidget(hint)
-        workspace.changed.connect(self.refresh)
+        self._rest = at_rest(self, self.refresh)
+        workspace.changed.connect(self._keep_up)
         workspace.looked_at.connect(self._look)
 
     def _look(self) -> None:
@@ -86,13 +89,30 @@ class ThreadPanel(Pane):
 
     def refresh(self) -> None:
         """Show the thread of the subject as it is now."""
+        self._rest.stop()
+        self._show(list(self._thread()))
+
+    def _keep_up(self) -> None:
+        """Show as much of the thread as is seen; the rest of it follows when typing rests."""
+        seen = self._seen()
+        rows = list(islice(self._thread(), seen))
+        if len(rows) == seen:
+            rows += self._rows[seen:]
+            self._rest.start()
+        self._show(rows)
+
+    def _seen(self) -> int:
+        """How many rows there are down to the last that is seen of those that are shown."""
+        lowest = self.list.indexAt(QPoint(0, self.list.viewport().height() - 1))
+        return lowest.row() + 1 if lowest.isValid() else len(self._rows) + 1
+
+    def _thread(self) -> Iterator[Row]:
         subject = self._workspace.subject
         computation = self._workspace.computation if self._workspace.is_open else None
         if computation is None or subject is None or not self._head(computation, subject):
             self._say("Thread", "No number is chosen", "")
-            self._show([Row("Choose a line or an entry: what it is made of stands here.")])
-            return
-        self._show(list(thread_rows(computation, subject)))
+            return iter([Row("Choose a line or an entry: what it is made of stands here.")])
+        return thread_rows(computation, subject)
 
     def _show(self, rows: list[Row]) -> None:
         """Show these rows, drawing only those again that are not as they were. As long as each is as high as

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
@@ -104,13 +104,15 @@ class Threads:
     def landing_of(self, path: str) -> tuple[Line, ...]:
         """The lines on which the value entered at this path, or any value below it, arrives first; the path
         is that of a record or of something in it."""
+        return tuple(self.landings_of(path))
+
+    def landings_of(self, path: str) -> Iterator[Line]:
+        """The same lines, each looked for when it is wanted."""
         below = f"{path}/"
-        return tuple(
-            line
-            for sheet in self._sheets.values()
-            for line, entered in _landings_of(sheet).of(_record_of(path))
-            if any(each == path or each.startswith(below) for each in entered)
-        )
+        for sheet in self._sheets.values():
+            for line, entered in _landings_of(sheet).of(_record_of(path)):
+                if any(each == path or each.startswith(below) for each in entered):
+                    yield line
 
 
 Landed = Sequence[tuple[Line, Sequence[str]]]
