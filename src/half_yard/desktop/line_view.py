@@ -8,12 +8,14 @@ from decimal import Decimal
 from typing import Any
 
 from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QRect, Qt, QTimer, Signal
-from PySide6.QtGui import QFontMetrics, QKeyEvent, QPainter, QPen
+from PySide6.QtGui import QColor, QFont, QFontMetrics, QKeyEvent, QPainter, QPen
 from PySide6.QtWidgets import (
     QAbstractItemView,
     QHeaderView,
+    QStyle,
     QStyledItemDelegate,
     QStyleOptionViewItem,
+    QWidget,
 )
 
 from half_yard.desktop import theme
@@ -24,9 +26,10 @@ from half_yard.figures import Place
 from half_yard.figures.explain import exact_text, money_text
 
 HEADINGS = ("Line", "", "Amount")
-AMOUNT = 2
-LEADER_GAP, LEAST_LEADER = 14, 40
-"""Between a title and the dots that lead to its amount, and the least that these are drawn for, in pixels."""
+TITLE, AMOUNT = 1, 2
+MARGIN, LEADER_GAP, LEAST_LEADER = 3, 14, 40
+"""Beside the words of a cell, between a title and the dots that lead to its amount, and the least that these
+are drawn for, in pixels."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,6 +64,21 @@ class LineRow:
         if not self.amount and not self.strong:
             return "·"
         return exact_text(self.amount) if self.in_cents else money_text(self.amount)
+
+    @property
+    def cells(self) -> tuple[str, str, str]:
+        """What stands in each column."""
+        return self.number, self.words, self.shown
+
+    @property
+    def font(self) -> QFont:
+        """Headings are titles, results bold."""
+        return theme.text_font(bold=self.strong) if self.place else theme.title_font(11)
+
+    def colour(self, column: int) -> QColor:
+        """Numbers, and all of a line without anything on it, are soft."""
+        empty = self.place is not None and not self.amount and not self.strong
+        return theme.SOFT_INK if empty or column == 0 else theme.INK
 
 
 class LineModel(HeadedModel):
@@ -100,12 +118,7 @@ class LineModel(HeadedModel):
         row = self.rows[index.row()]
         match role:
             case Qt.ItemDataRole.DisplayRole:
-                return (row.number, row.words, row.shown)[index.column()]
-            case Qt.ItemDataRole.FontRole:
-                return theme.text_font(bold=row.strong) if row.place else theme.title_font(11)
-            case Qt.ItemDataRole.ForegroundRole:
-                empty = row.place is not None and not row.amount and not row.strong
-                return theme.SOFT_INK if empty or index.column() == 0 else theme.INK
+                return row.cells[index.column()]
             case Qt.ItemDataRole.TextAlignmentRole:
                 return self.alignment(index.column())
             case Qt.ItemDataRole.ToolTipRole:
@@ -119,25 +132,47 @@ class LineModel(HeadedModel):
                 return None
 
 
-class _Leader(QStyledItemDelegate):
-    """Dots that lead from a title to its amount."""
+class _LineDelegate(QStyledItemDelegate):
+    """Paints the cells of a line, and dots that lead from its title to its amount. It asks the row itself: to
+    ask the model for each thing that a style wants to know takes longer than to draw it."""
+
+    def __init__(self, model: LineModel, parent: QWidget) -> None:
+        super().__init__(parent)
+        self._model = model
 
     def paint(
         self, painter: QPainter, option: QStyleOptionViewItem, index: QModelIndex | QPersistentModelIndex
     ) -> None:
-        super().paint(painter, option, index)
         rect: QRect = option.rect
-        metrics = QFontMetrics(index.data(Qt.ItemDataRole.FontRole))
-        start = rect.left() + metrics.horizontalAdvance(str(index.data())) + LEADER_GAP
-        if not index.model().index(index.row(), AMOUNT).data() or rect.right() - start < LEAST_LEADER:
+        state: QStyle.StateFlag = option.state
+        row, column = self._model.rows[index.row()], index.column()
+        is_chosen = bool(state & QStyle.StateFlag.State_Selected)
+        if is_chosen:
+            painter.fillRect(rect, theme.INDIGO_WASH)
+        text = row.cells[column]
+        if not text:
             return
         painter.save()
+        painter.setFont(row.font)
+        painter.setPen(theme.INK if is_chosen else row.colour(column))
+        inner, metrics = rect.adjusted(MARGIN, 0, -MARGIN, 0), painter.fontMetrics()
+        long = metrics.horizontalAdvance(text)
+        if long > inner.width():
+            text = metrics.elidedText(text, Qt.TextElideMode.ElideRight, inner.width())
+        painter.drawText(inner, int(self._model.alignment(column)), text)
+        if column == TITLE and row.place is not None:
+            self._lead(painter, rect.left() + long + LEADER_GAP, rect)
+        painter.restore()
+
+    @staticmethod
+    def _lead(painter: QPainter, start: int, rect: QRect) -> None:
+        if rect.right() - start < LEAST_LEADER:
+            return
         pen = QPen(theme.STITCH, 1)
         pen.setDashPattern([1, 5])
         painter.setPen(pen)
         base = rect.center().y() + 5
         painter.drawLine(start, base, rect.right() - 4, base)
-        painter.restore()
 
 
 class LineView(CursorTable):
@@ -162,10 +197,10 @@ class LineView(CursorTable):
         self.verticalHeader().setDefaultSectionSize(row_height)
         header = self.horizontalHeader()
         header.setHighlightSections(False)
-        self.setItemDelegateForColumn(1, _Leader(self))
+        self.setItemDelegate(_LineDelegate(self.rows_model, self))
         self._fit_numbers()
         self.rows_model.replaced.connect(self._fit_numbers)
-        header.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+        header.setSectionResizeMode(TITLE, QHeaderView.ResizeMode.Stretch)
         self.offer([self.copying])
 
     def _fit_numbers(self) -> None:
