@@ -95,12 +95,12 @@ class BookKeeping:
         return {**{key: self.lines.titles(activity) for key, activity in file.activities.items()}, **things}
 
     def entries_of(self, ask: Ask[ClientFile], activity: str) -> Lines:
-        """The entries that land in an activity, as leaves by line and id: no part, taken out of one."""
+        """The entries that land in an activity, as leaves by line and id."""
         return ask.pick((self.landings,), _lines_of, activity)
 
     def entries_on(self, ask: Ask[ClientFile], activity: str, line: str) -> Group:
         """The entries that land on a line, as leaves by id: no part, taken out of one."""
-        return ask.pick((self.landings,), _entries_on, activity, line)
+        return ask.pick((self.entries_of, activity), _on_line, line)
 
     def stopped_in(self, ask: Ask[ClientFile], activity: str) -> tuple[str, ...]:
         """The ids of an activity's entries that land nowhere: no part, taken out of one."""
@@ -238,12 +238,15 @@ class BookKeeping:
 
     def booked(self, ask: Ask[ClientFile], activity: str) -> dict[str, Figure]:
         """What the books and the payers' forms of an activity put on its lines, in cents."""
-        titles, entries = ask(self.titles, activity), self.entries_of(ask, activity)
-        on_forms = {line: ask(self.matched, activity, line)[1] for line in ask(self.form_lines, activity)}
-        found = {line: gathered(group, titles[line], "entries") for line, group in entries.items()}
-        for line, figures in on_forms.items():
-            found[line] = total((*entries.get(line, {}).values(), *figures), titles[line])
-        return dict(sorted(found.items()))
+        lines = {*ask(self.entries_of, activity), *ask(self.form_lines, activity)}
+        return {line: ask(self.booked_on, activity, line) for line in sorted(lines)}
+
+    def booked_on(self, ask: Ask[ClientFile], activity: str, line: str) -> Figure:
+        """What the books and the payers' forms put on one line."""
+        title, entries = ask(self.titles, activity)[line], self.entries_on(ask, activity, line)
+        if line in ask(self.form_lines, activity):
+            return total((*entries.values(), *ask(self.matched, activity, line)[1]), title)
+        return gathered(entries, title, "entries")
 
     def statements(self, ask: Ask[ClientFile]) -> dict[str, dict[str, Figure]]:
         """The totals of every activity."""
@@ -299,8 +302,8 @@ def _lines_of(landed: Landings, activity: str) -> Lines:
     return landed.lines.get(activity, {})
 
 
-def _entries_on(landed: Landings, activity: str, line: str) -> Group:
-    return _lines_of(landed, activity).get(line, {})
+def _on_line(lines: Lines, line: str) -> Group:
+    return lines.get(line, {})
 
 
 def _entries_on_lines(landed: Landings, lines: Collection[str]) -> tuple[tuple[str, str, Group], ...]:

@@ -120,7 +120,7 @@ class ThingKeeping:
         """Every line of a thing's costs that is used, divided between its uses."""
         known = ask(self.measure_of, thing)
         costs, found = ask(self.costs_of, thing, self.serves(ask, thing)), {}
-        for line, group in self.books.entries_of(ask, thing).items():
+        for line, group in ask(self.books.entries_of, thing).items():
             typed = {key: _typed(leaf) for key, leaf in group.items()}
             whole = gathered(typed, ask(self.books.titles, thing)[line], "entries")
             share = partial(self._share_for(ask, thing, line), ask, thing)
@@ -136,7 +136,7 @@ class ThingKeeping:
     def costs_of(self, ask: Ask, thing: str, activities: tuple[str, ...]) -> dict[str, tuple[Cost, ...]]:
         """The entries of a thing that these activities use, by line. What measures the use is not read here,
         so that a trip more leaves it as it is."""
-        lines = self.books.entries_of(ask, thing)
+        lines = ask(self.books.entries_of, thing)
         places = tuple((key, line) for line, group in lines.items() for key in group)
         known, one = frozenset({*activities, *ONLY}), activities[0] if len(activities) == 1 else ""
         costs = ask.pick((self.books.entries,), _costs, places, known, one, self.always_personal)

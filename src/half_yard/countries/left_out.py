@@ -17,7 +17,7 @@ def stopped_with(ask: Ask, books: BookKeeping, reasons: Mapping[str, str]) -> di
     found = {
         f"/entries/{key}": why
         for activity, why in reasons.items()
-        for keys in (*books.entries_of(ask, activity).values(), books.stopped_in(ask, activity))
+        for keys in (*ask(books.entries_of, activity).values(), books.stopped_in(ask, activity))
         for key in keys
     }
     return found | ask.of(_others, tuple(reasons.items()))

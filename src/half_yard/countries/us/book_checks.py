@@ -53,7 +53,7 @@ def book_findings(frame: OnReturn, books: Books, unusual: Mapping[str, str]) -> 
 def unusual_entries(ask: Ask, activity: str) -> tuple[tuple[str, Decimal], ...]:
     """The entries of an activity that seem to have a digit too many, and what would stand among the
     others."""
-    found = [ask(unusual_on, activity, line) for line in BOOKS.entries_of(ask, activity)]
+    found = [ask(unusual_on, activity, line) for line in ask(BOOKS.entries_of, activity)]
     return tuple(each for each in found if each is not None)
 
 
