@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from decimal import Decimal
 
+from half_yard.books import StatementLine
 from half_yard.countries import Computation, Pack
 from half_yard.desktop.line_view import LineRow
 from half_yard.figures import Line, Role, Sheet
@@ -27,18 +28,20 @@ def statement_rows(
     sheets = computation.statement_sheets(activity)
     if not sheets:
         return []
-    known = pack.ledger.lines(computation.file.activities[activity])
+    known: dict[str, list[StatementLine]] = {}
+    for item in pack.ledger.lines(computation.file.activities[activity]):
+        known.setdefault(item.sheet_line, []).append(item)
     totals = computation.statements.get(activity, {})
     together = _together(sheets)
     first = [lines[0] for lines in together]
     rows = []
     asked = asked_lines(computation.file, sheets)
     behind = _behind(first)
-    used = unfolded or any(item.key in totals for item in known if item.sheet_line in _keys(behind))
+    used = unfolded or any(item.key in totals for key in _keys(behind) for item in known.get(key, ()))
     for line, figures in zip(first, ([each.figure for each in lines] for lines in together), strict=True):
         if line in behind and not used:
             break
-        own = [item for item in known if item.sheet_line == line.place.line]
+        own = known.get(line.place.line, [])
         unfinished = any(figure.gaps for figure in figures)
         for item in own if len(own) > 1 else ():
             entered = totals[item.key].amount if item.key in totals else Decimal(0)

@@ -70,15 +70,12 @@ class LineRow:
         """What stands in each column."""
         return self.number, self.words, self.shown
 
-    @property
-    def font(self) -> QFont:
-        """Headings are titles, results bold."""
-        return theme.text_font(bold=self.strong) if self.place else theme.title_font(11)
-
-    def colour(self, column: int) -> QColor:
-        """Numbers, and all of a line without anything on it, are soft."""
-        empty = self.place is not None and not self.amount and not self.strong
-        return theme.SOFT_INK if empty or column == 0 else theme.INK
+    def look(self, column: int) -> tuple[QFont, QColor]:
+        """Headings are titles, results bold; numbers, and all of a line without anything on it, are soft."""
+        if self.place is None:
+            return theme.title_font(11), theme.INK
+        empty = not self.amount and not self.strong
+        return theme.text_font(bold=self.strong), theme.SOFT_INK if empty or column == 0 else theme.INK
 
 
 class LineModel(HeadedModel):
@@ -97,12 +94,19 @@ class LineModel(HeadedModel):
             before, self.rows = self.rows, rows
             for number, (old, new) in enumerate(zip(before, rows, strict=True)):
                 if old != new:
-                    self.dataChanged.emit(self.index(number, 0), self.index(number, 2))
+                    self._tell_changed(number, old, new)
             return
         self.beginResetModel()
         self.rows = rows
         self.endResetModel()
         self.replaced.emit()
+
+    def _tell_changed(self, number: int, old: LineRow, new: LineRow) -> None:
+        """Have the cells of a line drawn again that look otherwise: mostly its amount alone."""
+        for column, words in enumerate(new.cells):
+            if words != old.cells[column] or new.look(column) != old.look(column):
+                cell = self.index(number, column)
+                self.dataChanged.emit(cell, cell)
 
     def row_total(self) -> int:
         """How many rows there are."""
@@ -153,8 +157,9 @@ class _LineDelegate(QStyledItemDelegate):
         if not text:
             return
         painter.save()
-        painter.setFont(row.font)
-        painter.setPen(theme.INK if is_chosen else row.colour(column))
+        font, colour = row.look(column)
+        painter.setFont(font)
+        painter.setPen(theme.INK if is_chosen else colour)
         inner, metrics = rect.adjusted(MARGIN, 0, -MARGIN, 0), painter.fontMetrics()
         long = metrics.horizontalAdvance(text)
         if long > inner.width():

@@ -115,9 +115,11 @@ class RecordModel(QAbstractTableModel):
         records, before = self.records, self._all
         asked_for = (self.source.asked_for(), self._sorted_by)
         ordered = self._sorted_by[0] >= 0 or self.source.group is not None
-        if ordered or asked_for != self._asked_for or records.keys() != before.keys():
+        if ordered or asked_for != self._asked_for or len(records) != len(before):
             return False
         changed = changed_keys(before, records)
+        if any(key not in before for key in changed):
+            return False
         shown, belongs = self._shown_records, self.source.belongs
         if any(belongs(records[key]) is not (key in shown) for key in changed):
             return False
