@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from contextlib import nullcontext
 
-from PySide6.QtCore import QModelIndex, QPersistentModelIndex, Qt, Signal
+from PySide6.QtCore import QModelIndex, QPersistentModelIndex, QSignalBlocker, Qt, Signal
 from PySide6.QtGui import QPainter, QResizeEvent
 from PySide6.QtWidgets import QListView, QListWidgetItem, QStyledItemDelegate, QStyleOptionViewItem, QWidget
 
@@ -72,7 +73,8 @@ class Strip(CursorList):
         self.currentItemChanged.connect(self._changed)
 
     def show_names(self, names: Sequence[tuple[str, str, str]], current: str) -> None:
-        """Show names as (key, text, whole text), the one with the current key chosen."""
+        """Show names as (key, text, whole text), the one with the current key chosen. As long as each is as
+        wide as before, nothing is laid out anew."""
         if [key for key, _, _ in names] != [key for key, _, _ in self._shown]:
             self.blockSignals(True)
             self.clear()
@@ -82,19 +84,29 @@ class Strip(CursorList):
                 self.addItem(item)
             self.blockSignals(False)
             self._shown = [(key, "", "") for key, _, _ in names]
-        for row, (before, name) in enumerate(zip(self._shown, names, strict=True)):
-            if before != name:
-                self.item(row).setText(name[1])
-                self.item(row).setToolTip(plain_tip(name[2]))
-                amount = name[1].rpartition("   ")[2] if "   " in name[1] else ""
-                self.item(row).setData(Qt.ItemDataRole.AccessibleTextRole, f"{name[2]} {amount}".strip())
-        wider = [len(text) for _, text, _ in names] != [len(text) for _, text, _ in self._shown]
+        changed = [row for row, name in enumerate(names) if name != self._shown[row]]
+        are_as_wide = all(
+            self.width_of([names[row][1]]) == self.width_of([self._shown[row][1]]) for row in changed
+        )
+        with QSignalBlocker(self.model()) if are_as_wide else nullcontext():
+            for row in changed:
+                self._set(self.item(row), names[row])
         self._shown = list(names)
-        if wider:
+        if not are_as_wide:
             self.fit()
+        for row in changed:
+            self.viewport().update(self.visualItemRect(self.item(row)))
         keys = [key for key, _, _ in names]
         if current in keys and self.currentRow() != keys.index(current):
             self.setCurrentRow(keys.index(current))
+
+    @staticmethod
+    def _set(item: QListWidgetItem, name: tuple[str, str, str]) -> None:
+        _, text, whole = name
+        item.setText(text)
+        item.setToolTip(plain_tip(whole))
+        amount = text.rpartition("   ")[2] if "   " in text else ""
+        item.setData(Qt.ItemDataRole.AccessibleTextRole, f"{whole} {amount}".strip())
 
     def width_of(self, texts: Sequence[str]) -> int:
         """The width that texts take beside each other, in pixels."""

@@ -177,7 +177,8 @@ class Asking(Generic[F]):
             known.is_new(last)
         before = last.made_of
         last.becomes(value, tuple(ask.made_of), held, absent, known.next_moment())
-        known.was_made(last, before)
+        if last.made_of is not before:
+            known.was_made(last, before)
         return last
 
     def read(self, reader: Callable[..., object], arguments: tuple[Any, ...]) -> Read:

@@ -307,9 +307,7 @@ class Known:
         return pick
 
     def was_made(self, made: Made, before: tuple[Item, ...]) -> None:
-        """Note what a part was made of, now and before: mostly the very same."""
-        if made.made_of == before:
-            return
+        """Note what a part was made of, now and before."""
         for item in before:
             if type(item) is Branch:
                 self.made_with[item.below].discard(made)

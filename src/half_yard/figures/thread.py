@@ -76,10 +76,12 @@ def _evaluate(figure: Figure, amounts: list[Decimal]) -> Decimal:
 
 @dataclass(frozen=True, slots=True)
 class _Feeding:
-    """What the lines of one sheet are made of, and which of them are made of a line, by place."""
+    """What the lines of one sheet are made of, by line and by place, and which of them are made of a line, by
+    its place."""
 
+    each: Mapping[Line, tuple[Place, ...]]
     made_of: Mapping[Place, tuple[Place, ...]]
-    fed: Mapping[Place, tuple[Line, ...]]
+    fed: Mapping[Place, Sequence[Line]]
 
 
 class Threads:
@@ -200,17 +202,19 @@ FEEDING: Remembered[_Feeding] = Remembered()
 
 
 def _feeding_of(sheet: Sheet) -> _Feeding:
-    """What feeds what on a sheet, made when it is first asked for."""
-    return FEEDING.get(sheet.key, (sheet.lines,), partial(_make_feeding, sheet))
+    """What feeds what on a sheet, made when it is first asked for; of a line that is the very one of before
+    it is not looked for again."""
+    return FEEDING.renewed(sheet.key, (sheet.lines,), partial(_make_feeding, sheet))
 
 
-def _make_feeding(sheet: Sheet) -> _Feeding:
-    made_of, fed = {}, dict[Place, list[Line]]()
-    for line in sheet.lines:
-        made_of[line.place] = _feeding(line.figure)
-        for place in made_of[line.place]:
+def _make_feeding(sheet: Sheet, last: _Feeding | None) -> _Feeding:
+    known = {} if last is None else last.each
+    each = {line: known[line] if line in known else _feeding(line.figure) for line in sheet.lines}
+    fed: dict[Place, list[Line]] = {}
+    for line, places in each.items():
+        for place in places:
             fed.setdefault(place, []).append(line)
-    return _Feeding(made_of, {place: tuple(lines) for place, lines in fed.items()})
+    return _Feeding(each, {line.place: places for line, places in each.items()}, fed)
 
 
 def _feeding(figure: Figure) -> tuple[Place, ...]:
