@@ -97,7 +97,7 @@ def _came(carryovers: Mapping[str, Carryover], kinds: Mapping[str, str]) -> Iter
 def _goes(sheets: Iterable[Sheet], kinds: Mapping[str, str]) -> dict[Carried, Figure]:
     found: dict[Carried, list[Figure]] = {}
     for sheet in sheets:
-        for line in sheet.lines:
+        for line in sheet.carrying:
             carries = line.carries
             if carries is not None and carries.kind in kinds and line.figure.amount:
                 each = Carried(carries.kind, carries.of or sheet.about, carries.year or 0, carries.book)

@@ -73,6 +73,8 @@ class Sheet:
     statement: bool = False
     assets: bool = False
     in_cents: bool = False
+    carrying: tuple[Line, ...] = ()
+    """The lines from which next year's file takes something."""
 
     @property
     def title(self) -> str:
@@ -202,6 +204,7 @@ class Page:
             statement=self.statement,
             assets=self.assets,
             in_cents=self.in_cents,
+            carrying=tuple(line for line in self.lines if line.carries is not None),
         )
 
     def like(self, *, loose: bool = False) -> Page:
