@@ -120,7 +120,6 @@ class Given:
     """Stands for an `Ask`: what a part asks for is as it is given here, and made where it is not."""
 
     is_on_no_line = False
-    may_be_on_no_line = False
 
     def __init__(self, file: ClientFile, answers: dict[Any, Any]) -> None:
         self._file = file
@@ -128,6 +127,13 @@ class Given:
 
     def __call__(self, part: Any, *about: Any) -> Any:
         return self._answers[part] if part in self._answers else part(self, *about)
+
+    steady = __call__
+
+    def may_be_on_no_line(self, part: Any) -> bool:
+        """It stands for the records as they are."""
+        del part
+        return False
 
     def of(self, reader: Any, *arguments: Any) -> Any:
         """What a reader reads of the file."""

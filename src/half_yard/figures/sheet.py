@@ -121,7 +121,8 @@ class Page:
     `numbers` are the year's own line numbers where they differ from the usual ones, by line key; `in_cents`
     says that the form keeps cents, `supposed` that it shows what would be under an assumption, so that
     nothing of it is carried to next year, `loose` that it is only worked out, to see whether the form belongs
-    to the return or under an assumption: its figures are on no line.
+    to the return or under an assumption: its figures are on no line; `ordered` that the sheet has its lines
+    in the order of their numbers, whichever part filled them in.
     """
 
     key: str
@@ -137,6 +138,7 @@ class Page:
     in_cents: bool = False
     supposed: bool = False
     loose: bool = False
+    ordered: bool = False
     lines: list[Line] = field(default_factory=list)
 
     def line(
@@ -186,11 +188,13 @@ class Page:
                 groups.append([line])
             else:
                 groups[-1].append(line)
-        groups.sort(key=lambda group: group[0].number)
+        groups.sort(key=lambda group: _number(group[0]))
         self.lines = [line for group in groups for line in group]
 
     def sheet(self) -> Sheet:
         """The sheet as it is filled in, saying so where values of it are provisional."""
+        if self.ordered:
+            self.in_order()
         marks = frozenset[Mark]().union(*(line.figure.marks for line in self.lines))
         provisional = sorted({mark.message for mark in marks if mark.kind is MarkKind.PROVISIONAL})
         return Sheet(
@@ -222,4 +226,11 @@ class Page:
             in_cents=self.in_cents,
             supposed=self.supposed,
             loose=loose,
+            ordered=self.ordered,
         )
+
+
+def _number(line: Line) -> tuple[int, str]:
+    """A printed number for sorting: 8 before 15a, and that before 15b."""
+    letters = line.number.lstrip("0123456789")
+    return int(line.number[: len(line.number) - len(letters)] or 0), letters

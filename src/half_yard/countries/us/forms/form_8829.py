@@ -84,18 +84,6 @@ def part_of_home(page: Page, ask: Ask, thing: str, activity: str, person: str) -
 
 
 @form_8829.part
-def limit(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
-    """Line 8: the income of the business that its use of the home brings, less its other expenses."""
-    page.section = "Part II · Allowable deduction"
-    page.line(
-        "income",
-        "8",
-        "Income from the use of this home",
-        ask(home_office.income_limit, thing, activity, person),
-    )
-
-
-@form_8829.part
 def in_any_case(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
     """Lines 10 to 14: interest and tax that are deductible without a business too."""
     page.section = "Part II · Allowable deduction"
@@ -104,15 +92,6 @@ def in_any_case(page: Page, ask: Ask, thing: str, activity: str, person: str) ->
         anyway, _ = _interest_and_tax(ask, home_office.Office(thing, activity, person), line)
         parts.append(page.line(line, number, f"{TITLES[line]}, business part", anyway))
     page.line("anyway", "14", "Deductible in any case", total(parts), Role.SUBTOTAL)
-
-
-@form_8829.part
-def left(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
-    """Line 15."""
-    page.section = "Part II · Allowable deduction"
-    office = (thing, activity, person)
-    income, anyway = ask(limit, *office)["income"], ask(in_any_case, *office)["anyway"]
-    page.line("left", "15", "Income that is left", not_below_zero(income - anyway), Role.SUBTOTAL)
 
 
 @form_8829.part
@@ -137,16 +116,6 @@ def upkeep(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None
         home_office.carried_part(ask, office, HOME_OPERATING),
     )
     page.line("operating", "26", "Operating expenses", total((*costs, before)), Role.SUBTOTAL)
-
-
-@form_8829.part
-def within_income(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
-    """Lines 27 and 28."""
-    page.section = "Part II · Allowable deduction"
-    office = (thing, activity, person)
-    income, costs = ask(left, *office)["left"], ask(upkeep, *office)["operating"]
-    taken = page.line("operating_allowed", "27", "Allowed", smaller_of(income, costs), Role.SUBTOTAL)
-    page.line("left_then", "28", "Income that is left then", not_below_zero(income - taken), Role.SUBTOTAL)
 
 
 def _interest_and_tax(ask: Ask, office: home_office.Office, line: str) -> tuple[Figure, Figure]:
@@ -249,20 +218,27 @@ def all_depreciation(page: Page, ask: Ask, thing: str, activity: str, person: st
 
 @form_8829.part
 def result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
-    """Lines 33 to 36, and what goes on to next year (lines 43 and 44)."""
+    """All that rests on the income: lines 8, 15, 27, 28 and 33 to 36, and what goes on to next year (lines 43
+    and 44). The income is what the use of the home brings to the business, less its other expenses."""
     page.section = "Part II · Allowable deduction"
     office = home_office.Office(thing, activity, person)
-    of_costs, worn = ask(within_income, *office), ask(all_depreciation, *office)["depreciation_all"]
-    taken = page.line(
-        "depreciation_allowed", "33", "Allowed", smaller_of(of_costs["left_then"], worn), Role.SUBTOTAL
+    anyway, costs = ask(in_any_case, *office)["anyway"], ask(upkeep, *office)["operating"]
+    worn = ask(all_depreciation, *office)["depreciation_all"]
+    income = page.line(
+        "income", "8", "Income from the use of this home", ask(home_office.income_limit, *office)
     )
-    operating = of_costs["operating_allowed"]
-    parts = (ask(in_any_case, *office)["anyway"], operating, taken)
+    left = page.line("left", "15", "Income that is left", not_below_zero(income - anyway), Role.SUBTOTAL)
+    operating = page.line("operating_allowed", "27", "Allowed", smaller_of(left, costs), Role.SUBTOTAL)
+    left = page.line(
+        "left_then", "28", "Income that is left then", not_below_zero(left - operating), Role.SUBTOTAL
+    )
+    taken = page.line("depreciation_allowed", "33", "Allowed", smaller_of(left, worn), Role.SUBTOTAL)
+    parts = (anyway, operating, taken)
     page.line("allowed", "36", "Allowable expenses for business use of the home", total(parts), Role.RESULT)
     page.section = "Part IV · Carried to next year"
     chosen = not home_office.is_simplified(ask, office)
     page.line(
-        "operating_out", "43", "Operating expenses", ask(upkeep, *office)["operating"] - operating,
+        "operating_out", "43", "Operating expenses", costs - operating,
         carries=Carries(HOME_OPERATING) if chosen else None,
     )  # fmt: skip
     page.line(

@@ -70,7 +70,7 @@ def head(ask: Ask, office: Office, begins: str, form: str) -> Page:
     business = ask.of(activity_of, office.activity).name
     return Page(
         f"{before}{begins}.{office.thing}.{office.activity}.{office.person}", f"{form}{words}",
-        f"{business}, {home}", about=office.activity, supposed=without,
+        f"{business}, {home}", about=office.activity, supposed=without, ordered=True,
     )  # fmt: skip
 
 
@@ -120,7 +120,7 @@ def income_limit(ask: Ask, thing: str, activity: str, person: str) -> Figure:
             gross, ask(schedule_c.expenses, *business)["total_expenses"], label="income from here"
         )
     before = [
-        ask(allowed, *office) for office in ask(offices) if office[1:] == business and office.thing < thing
+        allowed(ask, office) for office in ask(offices) if office[1:] == business and office.thing < thing
     ]
     return made if not before else difference(made, *before, label="less what other homes have taken")
 
@@ -142,15 +142,15 @@ def carried_part(ask: Ask, office: Office, kind: str) -> Figure:
     return whole if owned.amount == 1 else (whole * owned).in_cents().named(whole.label)
 
 
-def allowed(ask: Ask, thing: str, activity: str, person: str) -> Figure:
-    """What is deducted for one business in one home, by the method that was chosen."""
-    office = Office(thing, activity, person)
+def allowed(ask: Ask, office: Office) -> Figure:
+    """What is deducted for one business in one home, by the method that was chosen. It is no part of its
+    own."""
     if is_simplified(ask, office):
         return ask(simplified_home_office.simplified_result, *office)["allowed"]
     return ask(form_8829.result, *office)["allowed"]
 
 
 def home_office(ask: Ask, activity: str, person: str) -> Figure:
-    """Schedule C, line 30: of all homes of one owner's business."""
-    parts = [ask(allowed, *office) for office in ask(offices) if office[1:] == (activity, person)]
+    """Schedule C, line 30: of all homes of one owner's business. It is no part of its own."""
+    parts = [allowed(ask, office) for office in ask(offices) if office[1:] == (activity, person)]
     return together(parts, "business use of the home")

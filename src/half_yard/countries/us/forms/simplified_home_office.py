@@ -36,12 +36,6 @@ def simplified(ask: Ask, thing: str, activity: str, person: str) -> Page:
 
 
 @simplified.part
-def limit(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
-    """Line 1."""
-    page.line("income", "1", "Gross income limit", ask(home_office.income_limit, thing, activity, person))
-
-
-@simplified.part
 def by_area(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
     """Lines 2 to 4."""
     office = home_office.Office(thing, activity, person)
@@ -60,9 +54,10 @@ def by_area(page: Page, ask: Ask, thing: str, activity: str, person: str) -> Non
 
 @simplified.part
 def simplified_result(page: Page, ask: Ask, thing: str, activity: str, person: str) -> None:
-    """Line 5, and what of line 4 the income does not reach for."""
+    """All that rests on the income: lines 1 and 5, and what of line 4 the income does not reach for."""
     office = (thing, activity, person)
-    income, product = ask(limit, *office)["income"], ask(by_area, *office)["product"]
+    income = page.line("income", "1", "Gross income limit", ask(home_office.income_limit, *office))
+    product = ask(by_area, *office)["product"]
     smaller = smaller_of(not_below_zero(income), product, label="not more than the income")
     choice = Choice("Simplified method", f"/things/{thing}/choices/{home_office.method_key(activity)}")
     made = page.line(
