@@ -6,7 +6,7 @@ import datetime
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
-from functools import partial
+from functools import cache, partial
 from typing import NamedTuple
 
 from half_yard.books import BookKeeping
@@ -120,12 +120,15 @@ class ThingKeeping:
         """Every line of a thing's costs that is used, divided between its uses."""
         known = ask(self.measure_of, thing)
         costs, found = ask(self.costs_of, thing, self.serves(ask, thing)), {}
+        shares: dict[ShareOf, Callable[[MeasuredUse], Figure]] = {}
         for line, group in ask(self.books.entries_of, thing).items():
             typed = {key: _typed(leaf) for key, leaf in group.items()}
             whole = gathered(typed, ask(self.books.titles, thing)[line], "entries")
-            share = partial(self._share_for(ask, thing, line), ask, thing)
+            by = self._share_for(ask, thing, line)
+            if by not in shares:
+                shares[by] = cache(partial(by, ask, thing))
             takes_all = line in self.on_business or known.serves_business_alone
-            found[line] = _divide(whole, group, costs[line], known, share, takes_all=takes_all)
+            found[line] = _divide(whole, group, costs[line], known, shares[by], takes_all=takes_all)
         return found
 
     def _share_for(self, ask: Ask, thing: str, line: str) -> ShareOf:
@@ -193,6 +196,7 @@ def _divide(
 ) -> Divided:
     label = whole.label
     shared = [cost for cost in costs if cost.shared]
+    during_each = cache(lambda period: _during(group, shared, period, known.period, label))
     direct: dict[str, Figure] = {}
     indirect: dict[str, Figure] = {}
     in_period: dict[str, Figure] = {}
@@ -202,7 +206,7 @@ def _divide(
             direct[activity] = total(own, f"{label}, for it alone")
         parts = []
         for use in known.of_activity(activity):
-            during = _during(group, shared, use.period, known.period, label)
+            during = during_each(use.period)
             if during.amount:
                 in_period.setdefault(activity, during)
                 parts.append((during * share_of(use)).in_cents().named(f"{label}, its part"))
@@ -211,7 +215,7 @@ def _divide(
     if takes_all and indirect:
         # Nothing of what is shared stays personal: the last takes what the others leave, cents included.
         *others, last = indirect
-        every = _during(group, shared, known.period, known.period, label)
+        every = during_each(known.period)
         indirect[last] = difference(every, *(indirect[each] for each in others), label=f"{label}, its part")
     taken = [*direct.values(), *indirect.values()]
     personal = difference(whole, *taken, label=f"{label}, personal") if taken else whole

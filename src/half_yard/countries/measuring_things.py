@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import datetime
 from calendar import monthrange
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 from functools import partial
@@ -137,12 +137,12 @@ def days_of_year(year: int) -> int:
 
 @dataclass(frozen=True, slots=True)
 class Logs:
-    """The logs of all things: of which days, every trip by its id, those of each thing, and the miles that
-    count of each by what they were for."""
+    """The logs of all things: of which days, every trip by its id, the miles of each trip that counts, by
+    thing and by what it was for, and what they come to."""
 
     days: tuple[datetime.date, datetime.date]
     every: Mapping[str, Trip]
-    trips: Mapping[str, Mapping[str, Trip]]
+    counted: Mapping[tuple[str, str], Mapping[str, Decimal]]
     miles: Mapping[str, Mapping[str, Decimal]]
 
 
@@ -205,32 +205,29 @@ def logged_distance(file: ClientFile, key: str) -> Mapping[str, Decimal]:
 
 
 def _logged(file: ClientFile, last: Logs | None) -> Logs:
-    """The logs of all things: after an edit only those of which a trip changed are added up again."""
+    """The logs of all things: after an edit only that is added up again of which a trip changed."""
     days = days_of(file)
     if last is None or last.days != days:
         last = Logs(days, {}, {}, {})
     changed = changed_keys(last.every, file.trips)
     gone = gone_keys(last.every, file.trips, changed)
-    logs: dict[str, dict[str, Trip]] = {}
+    opened: dict[tuple[str, str], dict[str, Decimal]] = {}
 
-    def log_of(thing: str) -> dict[str, Trip]:
-        log = logs.get(thing)
-        if log is None:
-            log = logs[thing] = dict(last.trips.get(thing, {}))
-        return log
+    def counted_with(trip: Trip) -> dict[str, Decimal]:
+        place = (trip.thing, trip.activity)
+        if place not in opened:
+            opened[place] = dict(last.counted.get(place, {}))
+        return opened[place]
 
     for key in (*gone, *(key for key in changed if key in last.every)):
-        del log_of(last.every[key].thing)[key]
+        counted_with(last.every[key]).pop(key, None)
     for key in changed:
         trip = file.trips[key]
-        log_of(trip.thing)[key] = trip
-    miles = {thing: _added_up(log.values(), days) for thing, log in logs.items()}
-    return Logs(days, file.trips, {**last.trips, **logs}, {**last.miles, **miles})
-
-
-def _added_up(trips: Iterable[Trip], days: tuple[datetime.date, datetime.date]) -> dict[str, Decimal]:
-    found: dict[str, Decimal] = {}
-    for trip in trips:
         if trip.date is None or days[0] <= trip.date <= days[1]:
-            found[trip.activity] = found.get(trip.activity, Decimal(0)) + trip.amount
-    return found
+            counted_with(trip)[key] = trip.amount
+    miles = {thing: dict(last.miles.get(thing, {})) for thing, _ in opened}
+    for (thing, activity), amounts in opened.items():
+        miles[thing].pop(activity, None)
+        if amounts:
+            miles[thing][activity] = sum(amounts.values(), Decimal(0))
+    return Logs(days, file.trips, {**last.counted, **opened}, {**last.miles, **miles})

@@ -50,6 +50,11 @@ def offices(ask: Ask) -> tuple[Office, ...]:
     )
 
 
+def offices_of(ask: Ask, activity: str, person: str) -> tuple[Office, ...]:
+    """The home offices of one owner's business."""
+    return tuple(office for office in ask(offices) if office[1:] == (activity, person))
+
+
 def method_key(activity: str) -> str:
     """Under which key a home keeps the method of a business."""
     return f"{METHOD}.{activity}"
@@ -119,9 +124,7 @@ def income_limit(ask: Ask, thing: str, activity: str, person: str) -> Figure:
         made = difference(
             gross, ask(schedule_c.expenses, *business)["total_expenses"], label="income from here"
         )
-    before = [
-        allowed(ask, office) for office in ask(offices) if office[1:] == business and office.thing < thing
-    ]
+    before = [allowed(ask, office) for office in ask.steady(offices_of, *business) if office.thing < thing]
     return made if not before else difference(made, *before, label="less what other homes have taken")
 
 
@@ -135,8 +138,7 @@ def _from_here(file: ClientFile, thing: str, activity: str) -> Decimal | None:
 
 def carried_part(ask: Ask, office: Office, kind: str) -> Figure:
     """What the business carries in: on the form of its first home of the year, and each owner's part."""
-    homes = [each for each in ask(offices) if each[1:] == office[1:]]
-    if homes[0] != office:
+    if ask.steady(offices_of, *office[1:])[0] != office:
         return NOTHING_ENTERED
     whole, owned = ask(carried_of, kind, office.activity), ask(BOOKS.shares, office.activity)[office.person]
     return whole if owned.amount == 1 else (whole * owned).in_cents().named(whole.label)
@@ -152,5 +154,5 @@ def allowed(ask: Ask, office: Office) -> Figure:
 
 def home_office(ask: Ask, activity: str, person: str) -> Figure:
     """Schedule C, line 30: of all homes of one owner's business. It is no part of its own."""
-    parts = [allowed(ask, office) for office in ask(offices) if office[1:] == (activity, person)]
+    parts = [allowed(ask, office) for office in ask.steady(offices_of, activity, person)]
     return together(parts, "business use of the home")

@@ -139,7 +139,7 @@ def tentative(page: Page, ask: Ask, key: str, person: str) -> None:
 @schedule_c.part
 def home(page: Page, ask: Ask, key: str, person: str) -> None:
     """Line 30, where there is an office at home."""
-    if any(office[1:] == (key, person) for office in ask(home_office.offices)):
+    if ask.steady(home_office.offices_of, key, person):
         deducted = home_office.home_office(ask, key, person)
         page.line("home_office", "30", "Business use of the home", deducted, Role.COST)
 

@@ -41,7 +41,7 @@ def besides(ask: Ask, activity: str) -> dict[str, tuple[Figure, ...]]:
     the others leave."""
     found: dict[str, tuple[Figure, ...]] = {}
     for thing in _serving(ask, activity):
-        for line, figure in _of_thing(ask, thing, activity):
+        for line, figure in ask(of_thing, thing, activity):
             found[line] = (*found.get(line, ()), figure)
     if ask.of(activity_of, activity).kind in RATE:
         for line, part in ((POINTS_LINE, points_of_loans), (ADJUSTMENT_LINE, made_up.adjustments)):
@@ -64,6 +64,11 @@ def _points(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
 
 def _serving(ask: Ask, activity: str) -> tuple[str, ...]:
     return ask.pick((its_part.served,), dict.get, activity, ())
+
+
+def of_thing(ask: Ask, thing: str, activity: str) -> tuple[tuple[str, Figure], ...]:
+    """What one thing brings to an activity, by statement line: the others stay as they are."""
+    return tuple(_of_thing(ask, thing, activity))
 
 
 def _of_thing(ask: Ask, thing: str, activity: str) -> Iterator[tuple[str, Figure]]:
