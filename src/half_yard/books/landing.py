@@ -5,6 +5,7 @@ from __future__ import annotations
 import datetime
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
+from itertools import islice
 
 from half_yard.figures import Figure, entered
 from half_yard.records import Entry
@@ -100,8 +101,7 @@ def _with_groups(before: Mapping[str, Lines], opened: Mapping[tuple[str, str], G
 def _others(before: Mapping[str, Entry], entries: Mapping[str, Entry]) -> bool:
     """Whether these are another file's entries: none of a few of them is the one before. It is only a
     question of time: what is made from others comes out the same."""
-    keys = list(entries)
-    looked_at = keys[:: max(1, len(keys) // LOOKED_AT)]
+    looked_at = islice(entries, 0, None, max(1, len(entries) // LOOKED_AT))
     return bool(before) and not any(before.get(key) is entries[key] for key in looked_at)
 
 

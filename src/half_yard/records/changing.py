@@ -2,18 +2,33 @@
 
 from __future__ import annotations
 
+from collections import deque
 from collections.abc import Collection, Mapping
 from itertools import compress
-from operator import is_, is_not
+from operator import is_not
 from typing import TypeVar
 
 R = TypeVar("R")
+Compared = tuple[Mapping[str, object], Mapping[str, object], tuple[str, ...]]
+COMPARED: deque[Compared] = deque(maxlen=4)
+"""The collections that were compared last, with what was found: after an edit the computation and each table
+of the page ask the same."""
 
 
 def changed_keys(before: Mapping[str, R], now: Mapping[str, R]) -> tuple[str, ...]:
-    """The ids of records that were not there before, or were others. A collection may have thousands, of
-    which an edit changes a few: no step of this is made in Python for each."""
-    in_the_same_order = len(before) == len(now) and all(map(is_, before, now))
+    """The ids of records that were not there before, or were others."""
+    for were, are, found in COMPARED:
+        if were is before and are is now:
+            return found
+    changed = _changed(before, now)
+    COMPARED.append((before, now, changed))
+    return changed
+
+
+def _changed(before: Mapping[str, R], now: Mapping[str, R]) -> tuple[str, ...]:
+    """A collection may have thousands, of which an edit changes a few: no step of this is made in Python for
+    each."""
+    in_the_same_order = list(before) == list(now)
     were = before.values() if in_the_same_order else map(before.get, now)
     return tuple(compress(now, map(is_not, now.values(), were)))
 
