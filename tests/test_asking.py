@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 
 from half_yard.figures import Ask, Asking, Assumption, CircleError
 from half_yard.figures.asking import FORGETS_EVERY
+from half_yard.figures.made import RUNS_KEPT
 from half_yard.figures.remembered import Memory
 
 WITHOUT_TAX = Assumption("without tax")
@@ -158,6 +159,32 @@ def at_one_and_now(ask: Ask[Records]) -> tuple[int, int]:
     return ask(at_one), ask.under(AtPrice("now", price=price))(at_a_price)
 
 
+def is_dear(ask: Ask[Records]) -> bool:
+    return ask(net) > 150
+
+
+def above_dear(ask: Ask[Records]) -> str:
+    ask.of(lambda records: records.made).append("above_dear")
+    return "dear" if ask.steady(is_dear) else "cheap"
+
+
+def dear_times(ask: Ask[Records]) -> int:
+    return 2 if ask.steady(is_dear) else 1
+
+
+def high(ask: Ask[Records]) -> int:
+    return ask.steady(dear_times) * 10
+
+
+def looked_into_early(ask: Ask[Records]) -> int:
+    """It rests on the price alone until that is dear: then on what is higher than it was itself."""
+    return ask(high) if ask.of(lambda records: records.price > 150) else 0
+
+
+def early_and_high(ask: Ask[Records]) -> tuple[int, int]:
+    return ask.steady(looked_into_early), ask(high)
+
+
 @dataclass(frozen=True, eq=False)
 class Times:
     number: int
@@ -281,6 +308,28 @@ class AskingTest(unittest.TestCase):
             self.run_on(self.records(price=price), net_price)
         self.assertNotIn((gross,), self.memory.known.parts)
         self.assertEqual(self.run_on(self.records(), gross), 120)
+
+    def test_what_is_not_asked_for_is_forgotten_at_a_rest(self) -> None:
+        self.run_on(self.records(), gross)
+        for price in range(RUNS_KEPT + 1):
+            self.run_on(self.records(price=price), net_price)
+        self.assertIn((gross,), self.memory.known.parts)
+        self.memory.tidy()
+        self.assertNotIn((gross,), self.memory.known.parts)
+        self.assertIn((net_price,), self.memory.known.parts)
+
+    def test_above_what_is_steady_nothing_is_looked_into_as_long_as_it_comes_to_the_same(self) -> None:
+        self.assertEqual(self.run_on(self.records(price=100), above_dear), "cheap")
+        (above,) = self.memory.known.parts[above_dear,]
+        seen = above.seen
+        self.assertEqual(self.run_on(self.records(price=120), above_dear), "cheap")
+        self.assertEqual(above.seen, seen)
+        self.assertEqual(self.run_on(self.records(price=200), above_dear), "dear")
+
+    def test_what_is_looked_into_too_early_is_looked_into_again(self) -> None:
+        self.assertEqual(self.run_on(self.records(price=100), early_and_high), (0, 10))
+        self.assertEqual(self.run_on(self.records(price=200), early_and_high), (20, 20))
+        self.assertEqual(self.run_on(self.records(price=100), early_and_high), (0, 10))
 
     def test_a_part_that_asks_for_something_else_after_an_edit(self) -> None:
         self.assertEqual(self.run_on(self.records(), either), 0)

@@ -23,14 +23,15 @@ def at_rest(owner: QObject, work: Callable[[], object], rest: int = REST) -> QTi
     return timer
 
 
-def collecting(owner: QObject) -> QTimer:
-    """A timer that has Python look for cyclic garbage at a long rest, so that it does not in the midst of an
-    edit, where it takes as long as the edit."""
+def collecting(owner: QObject, tidy: Callable[[], object]) -> QTimer:
+    """A timer that tidies, and has Python look for cyclic garbage, at a long rest, so that it does not in the
+    midst of an edit, where it takes as long as the edit."""
     rests = 0
 
     def collect() -> None:
         nonlocal rests
         rests += 1
+        tidy()
         gc.collect(0 if rests % SEVERAL else 1)
 
     return at_rest(owner, collect, LONG_REST)

@@ -107,7 +107,7 @@ class MainWindow(QMainWindow):
         self.clients.wanted.connect(self.open_path)
         self.clients.answered.connect(self._open_at_questions)
         self.open_counts = OpenCounts(self.workspace, self.tape)
-        self.workspace.changed.connect(collecting(self).start)
+        self.workspace.changed.connect(collecting(self, self.workspace.tidy).start)
         self.workspace.changed.connect(self._refresh_tape)
         self.workspace.changed.connect(self._end_message)
         self._stack.currentChanged.connect(self._end_message)

@@ -298,6 +298,11 @@ class Workspace(QObject):
         """What would follow from the file if it were so, with a memory of what would be."""
         return compute(file, self._otherwise)
 
+    def tidy(self) -> None:
+        """Let go of what was remembered and is not asked for any more."""
+        for memory in (self._memory, self._otherwise):
+            memory.tidy()
+
     @staticmethod
     def _carried(computation: Computation) -> dict[Place, Decimal]:
         return {point.place: computation.line(point.place).figure.amount for point in computation.chain}

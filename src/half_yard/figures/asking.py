@@ -39,10 +39,9 @@ F = TypeVar("F")
 P = ParamSpec("P")
 V = TypeVar("V")
 
-RUNS_KEPT = 8
-"""After so many computations without it, what was made may be forgotten; …"""
 FORGETS_EVERY = 64
-"""… which takes a walk through all that is known, so it is done once in so many."""
+"""To forget takes a walk through all that is known: where nobody sees to it before, it is done once in so
+many computations."""
 A_CIRCLE_IS_LOOKED_FOR_EVERY = 64
 """Parts that wait for each other ask without an end, so it is enough to look every so many steps down."""
 
@@ -73,8 +72,8 @@ class Asking(Generic[F]):
             if known.is_in_use:
                 raise RuntimeError("a memory is of one computation at a time: this one needs its own")
             self._look_at(known.go_to(self.records))
-            if known.runs % FORGETS_EVERY == 0:
-                known.forget(known.runs - RUNS_KEPT)
+            if known.runs - known.tidied >= FORGETS_EVERY:
+                known.forget()
         known.begun[(part, *about)] = known.runs
         ask: Ask[F] = Ask(self, known.world(NONE), None)
         was_in_use, known.is_in_use = known.is_in_use, True

@@ -25,6 +25,8 @@ NONE: frozenset[Assumption] = frozenset()
 Key = tuple[Any, ...]
 """A part, and what it is about."""
 
+RUNS_KEPT = 8
+"""After so many computations without it, what was made may be forgotten."""
 GONE = object()
 """Stands for what a reader does not find."""
 
@@ -232,6 +234,8 @@ class Known:
         """Parts that were made under an assumption that shows no lines, and look at it."""
         self.begun: dict[Key, int] = {}
         """What the computations were asked for, and in which it was last."""
+        self.tidied = runs
+        """The computation in which it was last seen to that nothing is kept in vain."""
         self.worlds: dict[frozenset[Assumption], World] = {}
         self._numbers = count(1)
         self.oldest = 0
@@ -331,9 +335,10 @@ class Known:
         for item in made.made_of:
             self.made_with[_node(item)].discard(made)
 
-    def forget(self, oldest: int) -> None:
-        """Let go of all that rests on nothing which a computation since this one was asked for."""
-        self.begun = {key: run for key, run in self.begun.items() if run >= oldest}
+    def forget(self) -> None:
+        """Let go of all that rests on nothing which one of the last computations was asked for."""
+        self.tidied = self.runs
+        self.begun = {key: run for key, run in self.begun.items() if run >= self.runs - RUNS_KEPT}
         self.made_with.clear()
         kept: set[Node] = set()
         found: list[Node] = [made for key in self.begun for made in self.parts.get(key, ())]

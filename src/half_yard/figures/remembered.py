@@ -45,6 +45,11 @@ class Memory:
 
         return made
 
+    def tidy(self) -> None:
+        """Let go of what is not asked for any more. Meant for a rest: it takes as long as an edit."""
+        if self.known.runs > self.known.tidied and not self.known.is_in_use:
+            self.known.forget()
+
     def of(self, owner: object) -> dict[Hashable, tuple[tuple[object, ...], Any]]:
         """What one owner has kept here: values by key, each with what it was made from."""
         return self._kept.setdefault(owner, {})

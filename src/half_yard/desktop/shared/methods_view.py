@@ -44,7 +44,8 @@ class _Row:
 class MethodsView(QWidget):
     """A row for each method, the chosen one said in words. Hidden where there is nothing to choose.
 
-    The chosen method stands at once; each other one is a computation of its own, made when typing rests.
+    The chosen method stands at once; each other one is a computation of its own, made when typing rests. What
+    stands in a column keeps the room that it once had, so that nothing moves while it waits, or with a digit.
     """
 
     def __init__(self, workspace: Workspace) -> None:
@@ -105,6 +106,8 @@ class MethodsView(QWidget):
             if widget := item.widget():
                 widget.hide()
                 widget.deleteLater()
+        for column in range(len(HEADINGS)):
+            self._grid.setColumnMinimumWidth(column, 0)
         line = 0
         for choice in choices:
             there = {OVER_YEARS: any(each.years for each in choice), LOST: any(each.lost for each in choice)}
@@ -144,8 +147,11 @@ class MethodsView(QWidget):
 
     def _fill(self, row: _Row, each: MethodBeside | None) -> None:
         texts = _texts(each) if each is not None else [row.method.title, *[NOT_YET] * (len(row.cells) - 1)]
-        for cell, text in zip(row.cells, texts, strict=True):
+        for column, (cell, text) in enumerate(zip(row.cells, texts, strict=True)):
             if cell.text() != text:
+                if column and self._grid.indexOf(cell) >= 0:
+                    room = max(self._grid.columnMinimumWidth(column), cell.sizeHint().width())
+                    self._grid.setColumnMinimumWidth(column, room)
                 cell.setText(text)
         if row.choose is not None:
             _, deducted, _, result, *_ = texts
