@@ -98,6 +98,10 @@ class BookKeeping:
         """The entries that land in an activity, as leaves by line and id."""
         return ask.pick((self.landings,), _lines_of, activity)
 
+    def landed_in(self, ask: Ask[ClientFile], activity: str) -> Mapping[str, Entry]:
+        """The entries that land in an activity, by id: no part, taken out of one."""
+        return ask.pick((self.landings,), _landed_in, activity)
+
     def entries_on(self, ask: Ask[ClientFile], activity: str, line: str) -> Group:
         """The entries that land on a line, as leaves by id: no part, taken out of one."""
         return ask.pick((self.entries_of, activity), _on_line, line)
@@ -300,6 +304,10 @@ class BookKeeping:
 
 def _lines_of(landed: Landings, activity: str) -> Lines:
     return landed.lines.get(activity, {})
+
+
+def _landed_in(landed: Landings, activity: str) -> Mapping[str, Entry]:
+    return landed.landed.get(activity, {})
 
 
 def _on_line(lines: Lines, line: str) -> Group:

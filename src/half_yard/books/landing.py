@@ -37,7 +37,8 @@ def by_line(entries: Mapping[str, Lines]) -> Iterator[tuple[str, str, Group]]:
 
 @dataclass(frozen=True, slots=True)
 class Landings:
-    """Where every entry lands: its leaf by activity, line and id, or the reason it is stopped, by id."""
+    """Where every entry lands: its leaf by activity, line and id, or the reason it is stopped, by id; and by
+    activity the entries that landed."""
 
     entries: Mapping[str, Entry]
     titles: Titles
@@ -45,6 +46,7 @@ class Landings:
     periods: Periods
     lines: Mapping[str, Lines]
     stops: Mapping[str, str]
+    landed: Mapping[str, Mapping[str, Entry]]
 
 
 def landings(
@@ -59,12 +61,18 @@ def landings(
     an edit they differ in a few entries of thousands."""
     around = (titles, year, periods)
     if last is None or (last.titles, last.year, last.periods) != around or _others(last.entries, entries):
-        last = Landings({}, titles, year, periods, {}, {})
+        last = Landings({}, titles, year, periods, {}, {}, {})
     before, days = last.entries, span(year)
     changed = changed_keys(before, entries)
     gone = gone_keys(before, entries, changed)
     stops = dict(last.stops)
     opened: dict[tuple[str, str], dict[str, Figure]] = {}
+    landed: dict[str, dict[str, Entry]] = {}
+
+    def landed_in(activity: str) -> dict[str, Entry]:
+        if activity not in landed:
+            landed[activity] = dict(last.landed.get(activity, {}))
+        return landed[activity]
 
     def group_at(place: tuple[str, str]) -> dict[str, Figure]:
         group = opened.get(place)
@@ -75,6 +83,7 @@ def landings(
     for key in (*gone, *(key for key in changed if key in before)):
         if stops.pop(key, None) is None:
             del group_at((before[key].activity, before[key].line))[key]
+            del landed_in(before[key].activity)[key]
     for key in changed:
         entry = entries[key]
         activity = entry.activity
@@ -83,7 +92,9 @@ def landings(
             stops[key] = landing
         else:
             group_at((activity, entry.line))[key] = landing
-    return Landings(entries, titles, year, periods, _with_groups(last.lines, opened), stops)
+            landed_in(activity)[key] = entry
+    lines = _with_groups(last.lines, opened)
+    return Landings(entries, titles, year, periods, lines, stops, {**last.landed, **landed})
 
 
 def _with_groups(before: Mapping[str, Lines], opened: Mapping[tuple[str, str], Group]) -> dict[str, Lines]:

@@ -139,14 +139,22 @@ class ThingKeeping:
     def costs_of(self, ask: Ask, thing: str, activities: tuple[str, ...]) -> dict[str, tuple[Cost, ...]]:
         """The entries of a thing that these activities use, by line. What measures the use is not read here,
         so that a trip more leaves it as it is."""
-        lines = ask(self.books.entries_of, thing)
-        places = tuple((key, line) for line, group in lines.items() for key in group)
-        known, one = frozenset({*activities, *ONLY}), activities[0] if len(activities) == 1 else ""
-        costs = ask.pick((self.books.entries,), _costs, places, known, one, self.always_personal)
-        found: dict[str, tuple[Cost, ...]] = {}
-        for cost, (_, line) in zip(costs, places, strict=True):
-            found[line] = (*found.get(line, ()), cost)
-        return found
+        entries, uses = self.books.landed_in(ask, thing), frozenset({*activities, *ONLY})
+        one = activities[0] if len(activities) == 1 else ""
+        return {
+            line: tuple(self._cost(key, entries[key], uses, one) for key in group)
+            for line, group in ask(self.books.entries_of, thing).items()
+        }
+
+    def _cost(self, key: str, entry: Entry, uses: frozenset[str], one: str) -> Cost:
+        """What an entry says of itself. One that is for a use that the thing does not have is shared by all;
+        `one` is the only activity that it serves, where it serves one."""
+        if entry.line in self.always_personal:
+            return Cost(key, None, PERSONAL, shared=False)
+        only = entry.only if entry.only in uses else ""
+        if not only and entry.share is not None:
+            only = one
+        return Cost(key, entry.date, only, not only)
 
 
 def used_by(ask: Ask, use: MeasuredUse) -> str:
@@ -154,28 +162,6 @@ def used_by(ask: Ask, use: MeasuredUse) -> str:
     if not use.activity:
         return "the household"
     return ask.of(lambda file, key: file.activities[key].name, use.activity) or "an activity"
-
-
-def _costs(
-    entries: Mapping[str, Entry],
-    places: tuple[tuple[str, str], ...],
-    known: frozenset[str],
-    one: str,
-    always_personal: frozenset[str],
-) -> tuple[Cost, ...]:
-    """The entries by id and line. One that is for a use that the thing does not have is shared by all; `one`
-    is the only activity that it serves, where it serves one."""
-    found = []
-    for key, line in places:
-        entry = entries[key]
-        only = entry.only if entry.only in known else ""
-        if not only and entry.share is not None:
-            only = one
-        if line in always_personal:
-            found.append(Cost(key, None, PERSONAL, shared=False))
-        else:
-            found.append(Cost(key, entry.date, only, not only))
-    return tuple(found)
 
 
 def _typed(leaf: Figure) -> Figure:

@@ -103,8 +103,8 @@ class LineModel(HeadedModel):
 
     def _tell_changed(self, number: int, old: LineRow, new: LineRow) -> None:
         """Have the cells of a line drawn again that look otherwise: mostly its amount alone."""
-        for column, words in enumerate(new.cells):
-            if words != old.cells[column] or new.look(column) != old.look(column):
+        for column, (was, words) in enumerate(zip(old.cells, new.cells, strict=True)):
+            if words != was or new.look(column) != old.look(column):
                 cell = self.index(number, column)
                 self.dataChanged.emit(cell, cell)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from enum import StrEnum
+from functools import cache
 from typing import Final
 
 from half_yard.figures.figure import Figure, Mark, MarkKind, Place
@@ -188,7 +189,7 @@ class Page:
                 groups.append([line])
             else:
                 groups[-1].append(line)
-        groups.sort(key=lambda group: _number(group[0]))
+        groups.sort(key=lambda group: _for_sorting(group[0].number))
         self.lines = [line for group in groups for line in group]
 
     def sheet(self) -> Sheet:
@@ -230,7 +231,8 @@ class Page:
         )
 
 
-def _number(line: Line) -> tuple[int, str]:
-    """A printed number for sorting: 8 before 15a, and that before 15b."""
-    letters = line.number.lstrip("0123456789")
-    return int(line.number[: len(line.number) - len(letters)] or 0), letters
+@cache
+def _for_sorting(number: str) -> tuple[int, str]:
+    """A printed number: 8 before 15a, and that before 15b."""
+    letters = number.lstrip("0123456789")
+    return int(number[: len(number) - len(letters)] or 0), letters
