@@ -46,7 +46,8 @@ def why_of_no_activity(file: ClientFile, thing: str) -> str:
 
 def thing_of_asset(file: ClientFile, asset: Asset) -> str:
     """The shared thing to which an asset belongs, or which measures its use; empty where there is none."""
-    return next((key for key in (asset.activity, asset.thing) if key in file.things), "")
+    things = file.things
+    return asset.activity if asset.activity in things else asset.thing if asset.thing in things else ""
 
 
 def _assets(
