@@ -15,7 +15,7 @@ from pathlib import Path
 from typing import Any
 from unittest import mock
 
-from half_yard.cli import main as cli_main
+from half_yard.cli.main import main as cli_main
 from half_yard.demo import MAIN_FILE, client_files
 from half_yard.records import Asset, change
 from half_yard.records.schema import schema_text

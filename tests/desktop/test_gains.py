@@ -84,7 +84,7 @@ class Gains(WindowCase):
     def test_what_is_carried_stands_on_one_sheet(self) -> None:
         self.workspace.go_to(Place(KEY, f"passive_loss.{RENTAL}.2024.out"))
         self.settle()
-        self.assertTrue(self.window.pages[Stage.RETURN].isVisible())
+        self.assertTrue(self.window.pages.of(Stage.RETURN).isVisible())
         sheet = self.workspace.computation.sheet(KEY)
         parts = [sheet[f"passive_loss.{RENTAL}.2024.{part}"].amount for part in ("in", "out")]
         self.assertEqual(parts, [8475, 8475])

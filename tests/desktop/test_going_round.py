@@ -80,7 +80,7 @@ class GoingRound(WindowCase):
         for stage in (Stage.CLIENTS, Stage.RETURN):
             self.window.show_stage(stage)
             self.settle()
-            page = self.window.pages[stage]
+            page = self.window.pages.of(stage)
             self.assert_reading_order(self.round_of(next(tab_stops(page))), page)
 
     def test_after_a_new_activity_tab_goes_on_from_its_name(self) -> None:
@@ -124,7 +124,7 @@ class GoingRound(WindowCase):
         for stage in Stage:
             self.window.show_stage(stage)
             self.settle()
-            page = self.window.pages[stage]
+            page = self.window.pages.of(stage)
             for pane in (page, self.window.thread_panel, self.window.carry, self.window.tape):
                 for stop in list(tab_stops(pane)):
                     stop.setFocus()

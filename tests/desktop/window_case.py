@@ -125,7 +125,7 @@ class WindowCase(unittest.TestCase):
         for stage in Stage:
             window.show_stage(stage)
             self.settle()
-            yield stage.value, window.pages[stage]
+            yield stage.value, window.pages.of(stage)
         window.show_stage(Stage.CLIENTS)
         window.clients.show_client()
         self.settle()

@@ -1,5 +1,1 @@
-"""The command line: the same core without a screen."""
-
-from half_yard.cli.main import COMMANDS, main, speak_any_locale
-
-__all__ = ["COMMANDS", "main", "speak_any_locale"]
+"""The command line: the same core without a screen. `main` reads a command and runs it."""

@@ -24,7 +24,7 @@ from half_yard.cli import (
     working,
 )
 from half_yard.cli.opening import CommandError
-from half_yard.cli.saying import DONE, INTERRUPTED, MISTAKE, failed
+from half_yard.cli.saying import DONE, INTERRUPTED, MISTAKE, failed, speak_any_locale
 from half_yard.storage import FileRefusedError
 
 COMMANDS = (
@@ -70,19 +70,6 @@ def main(arguments: Sequence[str] | None = None) -> int:
     except Exception as error:
         where = f"{type(error).__name__}: {error}".splitlines()[0][:300]
         return failed(f"the program made a mistake ({where}). Please report it with what you did.", MISTAKE)
-
-
-def speak_any_locale() -> None:
-    """Write what a terminal of another locale can't show as something that it can; data is always UTF-8."""
-    for stream in (sys.stdout, sys.stderr):
-        # Nothing that stands in for a stream in a test has another encoding.
-        reconfigure = getattr(stream, "reconfigure", None)
-        if reconfigure is None:
-            continue
-        if stream.isatty():
-            reconfigure(errors="replace")
-        else:
-            reconfigure(encoding="utf-8", errors="replace")
 
 
 def _parser() -> argparse.ArgumentParser:

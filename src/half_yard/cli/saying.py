@@ -15,3 +15,16 @@ def failed(message: str, code: int = REFUSED) -> int:
     """Say on one line what went wrong; returns the exit code."""
     say(message)
     return code
+
+
+def speak_any_locale() -> None:
+    """Write what a terminal of another locale can't show as something that it can; data is always UTF-8."""
+    for stream in (sys.stdout, sys.stderr):
+        # Nothing that stands in for a stream in a test has another encoding.
+        reconfigure = getattr(stream, "reconfigure", None)
+        if reconfigure is None:
+            continue
+        if stream.isatty():
+            reconfigure(errors="replace")
+        else:
+            reconfigure(encoding="utf-8", errors="replace")

@@ -90,7 +90,7 @@ class Commands:
             Action("Find on this page", self._find_here, "Ctrl+F"),
             Action(
                 "Try otherwise, or take off what is worn",
-                self._window.beside.try_otherwise,
+                self._try_otherwise,
                 "Ctrl+T",
                 enabled=self._is_open,
             ),
@@ -253,9 +253,12 @@ class Commands:
     def _find(self) -> None:
         self._window.finder.open()
 
+    def _try_otherwise(self) -> None:
+        self._window.beside.try_otherwise()
+
     def _find_here(self) -> None:
         """Go to the line on which the page is searched; where it has none, to the finder."""
-        line = self._window.pages[self._window.stage].search_line()
+        line = self._window.pages.of(self._window.stage).search_line()
         if line is None:
             self._find()
         else:
@@ -263,7 +266,7 @@ class Commands:
             line.selectAll()
 
     def _print(self) -> None:
-        page = self._window.pages[self._window.stage].page_to_print()
+        page = self._window.pages.of(self._window.stage).page_to_print()
         if page:
             print_page(page, self._window)
         else:
@@ -272,7 +275,7 @@ class Commands:
     def _show_keys(self) -> None:
         """The keys and commands of the page that is shown, then of everywhere."""
         window = self._window
-        stops = [*tab_stops(window.pages[window.stage]), *tab_stops(window.thread_panel)]
+        stops = [*tab_stops(window.pages.of(window.stage)), *tab_stops(window.thread_panel)]
         here = [
             replace(action, name=f"{stop.accessibleName()}: {action.name[:1].lower()}{action.name[1:]}")
             for stop in stops

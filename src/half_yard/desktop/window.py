@@ -5,6 +5,7 @@ from __future__ import annotations
 import datetime
 from functools import partial
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from PySide6.QtCore import Qt, QTimer
 from PySide6.QtGui import QCloseEvent, QKeyEvent, QResizeEvent
@@ -12,7 +13,6 @@ from PySide6.QtWidgets import (
     QApplication,
     QHBoxLayout,
     QMainWindow,
-    QStackedWidget,
     QWidget,
 )
 
@@ -25,21 +25,12 @@ from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.commands import Commands
 from half_yard.desktop.finder import Finder
 from half_yard.desktop.open_counts import OpenCounts
-from half_yard.desktop.pages import (
-    AssetsPage,
-    BooksPage,
-    ClientsPage,
-    HandOverPage,
-    LookOverPage,
-    ReturnPage,
-    SharedPage,
-)
 from half_yard.desktop.panes import Pane, tab_stops
-from half_yard.desktop.parts import Page, bare_column, button, scrolled
+from half_yard.desktop.parts import bare_column, button
 from half_yard.desktop.plain_words import PlainLabel
 from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.safe_keeping import SafeKeeping
-from half_yard.desktop.side_by_side.page import SideBySidePage
+from half_yard.desktop.stage_pages import StagePages
 from half_yard.desktop.stages import Stage, is_shared, stage_of
 from half_yard.desktop.subjects import Subject
 from half_yard.desktop.tape import Tape
@@ -49,6 +40,12 @@ from half_yard.desktop.worn_line import WornLine
 from half_yard.figures import Place
 from half_yard.review.checked import check
 from half_yard.storage import FileRefusedError, OpenFile, SealedFileError, real_path
+
+if TYPE_CHECKING:
+    from half_yard.desktop.hand_over.page import HandOverPage
+    from half_yard.desktop.looking_over.page import LookOverPage
+    from half_yard.desktop.pages.return_page import ReturnPage
+    from half_yard.desktop.side_by_side.page import SideBySidePage
 
 MOST_BACK = 50
 USUAL_SIZE, LEAST_SIZE = (1280, 800), (850, 500)
@@ -71,27 +68,9 @@ class MainWindow(QMainWindow):
         self.resize(*(recent.size or USUAL_SIZE))
         self.setMinimumSize(*LEAST_SIZE)
         self.tape = Tape()
-        self.clients = ClientsPage(self.workspace, recent)
-        self.books = BooksPage(self.workspace, recent.paths)
-        self.shared = SharedPage(self.workspace)
-        self.assets = AssetsPage(self.workspace)
-        self.returns = ReturnPage(self.workspace)
-        self.beside = SideBySidePage(self.workspace)
-        self.look_over = LookOverPage(self.workspace, recent)
-        self.hand_over = HandOverPage(self.workspace, recent)
-        self.pages: dict[Stage, Page] = {
-            Stage.CLIENTS: self.clients,
-            Stage.BOOKS: self.books,
-            Stage.SHARED: self.shared,
-            Stage.ASSETS: self.assets,
-            Stage.RETURN: self.returns,
-            Stage.BESIDE: self.beside,
-            Stage.LOOK_OVER: self.look_over,
-            Stage.HAND_OVER: self.hand_over,
-        }
-        self._stack = QStackedWidget()
-        for page in self.pages.values():
-            self._stack.addWidget(scrolled(page))
+        self.pages = StagePages(self.workspace, recent)
+        self.clients, self.books = self.pages.clients, self.pages.books
+        self.shared, self.assets = self.pages.shared, self.pages.assets
         self.thread_panel = ThreadPanel(self.workspace)
         self.carry = CarryStrip(self.workspace)
         self.worn_line = WornLine(self.workspace)
@@ -110,7 +89,7 @@ class MainWindow(QMainWindow):
         self.workspace.changed.connect(collecting(self, self.workspace.tidy).start)
         self.workspace.changed.connect(self._refresh_tape)
         self.workspace.changed.connect(self._end_message)
-        self._stack.currentChanged.connect(self._end_message)
+        self.pages.currentChanged.connect(self._end_message)
         self.workspace.asked_for.connect(self._show_subject)
         self.workspace.said.connect(self.say)
         self.show_stage(Stage.CLIENTS)
@@ -130,7 +109,7 @@ class MainWindow(QMainWindow):
     def _lay_out(self) -> None:
         middle = QHBoxLayout()
         middle.setSpacing(0)
-        middle.addWidget(self._stack, 1)
+        middle.addWidget(self.pages, 1)
         middle.addWidget(self.thread_panel)
         self._message = PlainLabel()
         self._message.setWordWrap(True)
@@ -261,13 +240,33 @@ class MainWindow(QMainWindow):
     @property
     def stage(self) -> Stage:
         """The stage that is shown."""
-        return list(self.pages)[self._stack.currentIndex()]
+        return self.pages.stage
+
+    @property
+    def returns(self) -> ReturnPage:
+        """The page of the return."""
+        return self.pages.returns
+
+    @property
+    def beside(self) -> SideBySidePage:
+        """The page of what would be otherwise."""
+        return self.pages.beside
+
+    @property
+    def look_over(self) -> LookOverPage:
+        """The page of what is found, compared and asked."""
+        return self.pages.look_over
+
+    @property
+    def hand_over(self) -> HandOverPage:
+        """The page of what leaves the office."""
+        return self.pages.hand_over
 
     def show_stage(self, stage: Stage) -> None:
         """Show a stage's page and put the cursor where its work goes on."""
-        self._stack.setCurrentIndex(list(self.pages).index(stage))
+        page = self.pages.show_stage(stage)
         self.tape.show_stage(stage)
-        self.pages[stage].focus()
+        page.focus()
 
     def step_stage(self, step: int) -> None:
         """Show the stage so many steps further, round."""
@@ -282,7 +281,7 @@ class MainWindow(QMainWindow):
         stage = stage_of(subject)
         if isinstance(subject, str) and is_shared(self.workspace.file, subject):
             stage = Stage.SHARED
-        self._stack.setCurrentIndex(list(self.pages).index(stage))
+        self.pages.show_stage(stage)
         self.tape.show_stage(stage)
         if isinstance(subject, Place):
             self.returns.show_place(subject)
@@ -315,7 +314,7 @@ class MainWindow(QMainWindow):
 
     def step_pane(self, step: int) -> None:
         """Step to the next part of the window that can be worked in, or to the one before."""
-        page = self.pages[self.stage]
+        page = self.pages.of(self.stage)
         order: list[Pane] = [
             page,
             self.thread_panel,

@@ -91,6 +91,7 @@ class PaperView(StripPart):
         self.progress = ProgressLine(self._cancel)
         self._lay_out()
         workspace.opened.connect(self._opened)
+        self._opened()
 
     def _lay_out(self) -> None:
         on_paper = button("Print…", "Print the parts that are ticked")
