@@ -20,11 +20,11 @@ from half_yard.desktop.paying_ahead import ask_to_write_days, print_vouchers
 from half_yard.desktop.printing import print_page
 from half_yard.desktop.shared.page import Part as SharedPart
 from half_yard.desktop.stages import Stage
-from half_yard.desktop.statements import TrayView
 from half_yard.desktop.tables.cursor import CursorRules
 from half_yard.figures import Place
 
 if TYPE_CHECKING:
+    from half_yard.desktop.statements import TrayView
     from half_yard.desktop.window import MainWindow
 
 
@@ -128,10 +128,10 @@ class Commands:
         return (
             Action("Statement of the activity", self._to_statement, "Alt+Up", enabled=self._is_open),
             Action("Make the entry an asset", self._make_asset, enabled=self._is_open),
-            self._at_tray("Take in a statement", TrayView.ask_for_file),
-            self._at_tray("Fetch a marketplace's statements", TrayView.open_marketplace),
-            self._at_tray("Take the proposals of the tray", TrayView.take_proposals),
-            self._at_tray("Sorting rules", TrayView.switch_rules),
+            self._at_tray("Take in a statement", lambda tray: tray.ask_for_file()),
+            self._at_tray("Fetch a marketplace's statements", lambda tray: tray.open_marketplace()),
+            self._at_tray("Take the proposals of the tray", lambda tray: tray.take_proposals()),
+            self._at_tray("Sorting rules", lambda tray: tray.switch_rules()),
             Action("Export the books", self._export_books, enabled=self._is_open),
         )
 

@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterable, Sequence
 from decimal import Decimal
 from functools import cached_property
 from pathlib import Path
-from typing import TypeVar
+from typing import TYPE_CHECKING, TypeVar
 
 from PySide6.QtCore import Qt
 from PySide6.QtGui import QResizeEvent
@@ -14,10 +14,7 @@ from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayou
 
 from half_yard.desktop.pages.activity_view import ActivityView
 from half_yard.desktop.pages.activity_view import Part as ActivityPart
-from half_yard.desktop.pages.forms_view import FormsView
-from half_yard.desktop.pages.household_view import HouseholdView
 from half_yard.desktop.parts import Page, button, soft
-from half_yard.desktop.statements import TrayView
 from half_yard.desktop.strip import Strip, cut_short
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
@@ -26,6 +23,11 @@ from half_yard.figures.explain import money_text
 from half_yard.interop import books_text, sheets_page
 from half_yard.records import Activity, add, next_id
 from half_yard.records.collections import Work, work_on
+
+if TYPE_CHECKING:
+    from half_yard.desktop.pages.forms_view import FormsView
+    from half_yard.desktop.pages.household_view import HouseholdView
+    from half_yard.desktop.statements import TrayView
 
 P = TypeVar("P", bound=QWidget)
 HOUSEHOLD = "household"
@@ -72,21 +74,27 @@ class BooksPage(Page):
         column.addWidget(self._stack, 1)
         workspace.opened.connect(self._opened)
 
-    # The parts beside the activities are made when they are first shown, so that the window is there sooner.
+    # The parts beside the activities are loaded and made when they are first shown, as the pages are.
 
     @cached_property
     def tray(self) -> TrayView:
         """The statements and the tray of their rows."""
+        from half_yard.desktop.statements import TrayView  # noqa: PLC0415
+
         return self._added(TrayView(self._workspace))
 
     @cached_property
     def forms(self) -> FormsView:
         """The payers' forms."""
+        from half_yard.desktop.pages.forms_view import FormsView  # noqa: PLC0415
+
         return self._added(FormsView(self._workspace, self._office))
 
     @cached_property
     def household(self) -> HouseholdView:
         """What the household has besides."""
+        from half_yard.desktop.pages.household_view import HouseholdView  # noqa: PLC0415
+
         return self._added(HouseholdView(self._workspace, self._office))
 
     def _added(self, part: P) -> P:
