@@ -14,7 +14,7 @@ from contextvars import ContextVar
 from operator import is_
 from typing import Any, Generic, TypeVar
 
-from half_yard.figures.made import Known
+from half_yard.figures.made import RUNS_KEPT, Known
 
 V = TypeVar("V")
 
@@ -46,8 +46,9 @@ class Memory:
         return made
 
     def tidy(self) -> None:
-        """Let go of what is not asked for any more. Meant for a rest: it takes as long as an edit."""
-        if self.known.runs > self.known.tidied and not self.known.is_in_use:
+        """Let go of what is not asked for any more, once in some computations. Meant for a rest: it takes as
+        long as an edit."""
+        if self.known.runs - self.known.tidied > RUNS_KEPT and not self.known.is_in_use:
             self.known.forget()
 
     def of(self, owner: object) -> dict[Hashable, tuple[tuple[object, ...], Any]]:
