@@ -163,4 +163,4 @@ class TripsAndStays(unittest.TestCase):
                     for path in entered_on(line):
                         seen += 1
                         self.assertNotIn(path.split("/")[1], {"trips", "stays"}, line.place)
-        self.assertGreater(seen, 1000)
+        self.assertGreater(seen, 900)
