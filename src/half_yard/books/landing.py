@@ -10,7 +10,7 @@ from itertools import islice
 from half_yard.figures import Figure, entered
 from half_yard.records import Entry
 from half_yard.records.amounts import HUNDRED
-from half_yard.records.changing import changed_keys, gone_keys
+from half_yard.records.changing import Opened, changed_keys, gone_keys
 from half_yard.records.dates import date_text
 
 LOOKED_AT = 8
@@ -66,24 +66,12 @@ def landings(
     changed = changed_keys(before, entries)
     gone = gone_keys(before, entries, changed)
     stops = dict(last.stops)
-    opened: dict[tuple[str, str], dict[str, Figure]] = {}
-    landed: dict[str, dict[str, Entry]] = {}
-
-    def landed_in(activity: str) -> dict[str, Entry]:
-        if activity not in landed:
-            landed[activity] = dict(last.landed.get(activity, {}))
-        return landed[activity]
-
-    def group_at(place: tuple[str, str]) -> dict[str, Figure]:
-        group = opened.get(place)
-        if group is None:
-            group = opened[place] = dict(last.lines.get(place[0], {}).get(place[1], {}))
-        return group
-
+    opened = Opened[tuple[str, str], Figure](lambda place: last.lines.get(place[0], {}).get(place[1], {}))
+    landed = Opened[str, Entry](lambda activity: last.landed.get(activity, {}))
     for key in (*gone, *(key for key in changed if key in before)):
         if stops.pop(key, None) is None:
-            del group_at((before[key].activity, before[key].line))[key]
-            del landed_in(before[key].activity)[key]
+            del opened[before[key].activity, before[key].line][key]
+            del landed[before[key].activity][key]
     for key in changed:
         entry = entries[key]
         activity = entry.activity
@@ -91,8 +79,8 @@ def landings(
         if isinstance(landing, str):
             stops[key] = landing
         else:
-            group_at((activity, entry.line))[key] = landing
-            landed_in(activity)[key] = entry
+            opened[activity, entry.line][key] = landing
+            landed[activity][key] = entry
     lines = _with_groups(last.lines, opened)
     return Landings(entries, titles, year, periods, lines, stops, {**last.landed, **landed})
 

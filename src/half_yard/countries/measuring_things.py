@@ -14,7 +14,7 @@ from half_yard.countries.tax_years import days_of
 from half_yard.figures.remembered import Remembered
 from half_yard.records import ClientFile, Thing, Trip, Use
 from half_yard.records.amounts import HUNDRED
-from half_yard.records.changing import changed_keys, gone_keys
+from half_yard.records.changing import Opened, changed_keys, gone_keys
 from half_yard.records.dates import days_of_tax_year
 
 PERCENT = "percent"
@@ -211,21 +211,15 @@ def _logged(file: ClientFile, last: Logs | None) -> Logs:
         last = Logs(days, {}, {}, {})
     changed = changed_keys(last.every, file.trips)
     gone = gone_keys(last.every, file.trips, changed)
-    opened: dict[tuple[str, str], dict[str, Decimal]] = {}
-
-    def counted_with(trip: Trip) -> dict[str, Decimal]:
-        place = (trip.thing, trip.activity)
-        if place not in opened:
-            opened[place] = dict(last.counted.get(place, {}))
-        return opened[place]
-
+    opened = Opened[tuple[str, str], Decimal](lambda place: last.counted.get(place, {}))
+    miles = Opened[str, Decimal](lambda thing: last.miles.get(thing, {}))
     for key in (*gone, *(key for key in changed if key in last.every)):
-        counted_with(last.every[key]).pop(key, None)
+        trip = last.every[key]
+        opened[trip.thing, trip.activity].pop(key, None)
     for key in changed:
         trip = file.trips[key]
         if trip.date is None or days[0] <= trip.date <= days[1]:
-            counted_with(trip)[key] = trip.amount
-    miles = {thing: dict(last.miles.get(thing, {})) for thing, _ in opened}
+            opened[trip.thing, trip.activity][key] = trip.amount
     for (thing, activity), amounts in opened.items():
         miles[thing].pop(activity, None)
         if amounts:

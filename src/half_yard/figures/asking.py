@@ -16,7 +16,8 @@ that it asked for, in that order, comes to the same; else it is made again.
 from __future__ import annotations
 
 from collections.abc import Callable
-from heapq import heapify, heappop, heappush
+from heapq import heappop, heappush
+from itertools import count
 from types import FunctionType
 from typing import Any, Concatenate, Generic, ParamSpec, TypeVar
 
@@ -31,6 +32,7 @@ from half_yard.figures.made import (
     Picked,
     Read,
     World,
+    shows_no_lines,
 )
 from half_yard.figures.remembered import Memory
 
@@ -86,27 +88,28 @@ class Asking(Generic[F]):
         """See which of what was taken out of parts is otherwise now: what rests on it is suspect too. What is
         low is looked into first: what is higher may rest on it. Where it was looked into too early all the
         same, it is suspect again by then."""
-        heights = [(pick.height, number, pick, pick.changed) for number, pick in enumerate(picks)]
-        heapify(heights)
-        number = len(heights)
-        while heights:
-            _, _, pick, changed = heappop(heights)
-            if self._is_otherwise(pick, changed):
-                for other in self.known.suspect([pick]):
-                    number += 1
-                    heappush(heights, (other.height, number, other, other.changed))
+        numbers, waiting = count(), list[tuple[int, int, Picked, int]]()
+        while picks or waiting:
+            for each in picks:
+                heappush(waiting, (each.height, next(numbers), each, each.changed))
+            _, _, pick, changed = heappop(waiting)
+            picks = self.known.suspect([pick]) if self._is_otherwise(pick, changed) else []
 
     def _is_otherwise(self, pick: Picked, changed: int) -> bool:
         """Whether what was taken out of a part is otherwise than at the moment when it changed last."""
-        source = pick.source
         try:
-            if source.suspect and self.made(source.key, self.known.world(NONE)) is not source:
-                return True
-            if pick.suspect:
-                pick.pick(self.known.next_moment())
+            return not self._is_taken_again(pick, self.known.world(NONE)) or pick.changed != changed
         except Exception:  # whoever asks for it is told, if anybody does
             return True
-        return pick.changed != changed
+
+    def _is_taken_again(self, pick: Picked, world: World) -> bool:
+        """Take a piece out of its part as that is now; says whether it is still the same part."""
+        source = pick.source
+        if source.suspect and self.made(source.key, world) is not source:
+            return False
+        if pick.suspect:
+            pick.pick(self.known.next_moment())
+        return True
 
     def made(self, key: Key, world: World) -> Made:
         """A part under the assumptions of a world: the one that is remembered, or one made now. Raises
@@ -142,10 +145,8 @@ class Asking(Generic[F]):
                 if type(node) is Read:
                     self._read(node)
                 elif type(node) is Picked:
-                    source = node.source
-                    if source.suspect and self.made(source.key, world) is not source:
+                    if not self._is_taken_again(node, world):
                         return False
-                    node.pick(self.known.next_moment())
                 else:
                     where = world.further(item.under) if type(item) is Branch else world
                     if self.made(node.key, where) is not node:
@@ -166,14 +167,14 @@ class Asking(Generic[F]):
         ask: Ask[F] = Ask(self, world, last)
         value = key[0](ask, *key[1:])
         held, absent = ask.looked_at()
-        if world.shows_no_lines and _shows_no_lines(held):
+        if world.shows_no_lines and shows_no_lines(held):
             known.on_no_line.add(key[0])
         for made in fitting:
             if made.suspect and made is not last and made in known.parts.get(key, ()):
                 known.drop(made)
         if last is None or not last.suspect:  # it may have been found to hold meanwhile, under others
             last = Made(key)
-            known.is_new(last)
+            known.add(last)
         before = last.made_of
         last.becomes(value, tuple(ask.made_of), held, absent, known.next_moment())
         if last.made_of is not before:
@@ -312,7 +313,7 @@ class Ask(Generic[F]):
     @property
     def is_on_no_line(self) -> bool:
         """Whether what was asked for up to now is made under an assumption that shows no lines."""
-        return self._own.shows_no_lines and _shows_no_lines(self.looked_at()[0])
+        return self._own.shows_no_lines and shows_no_lines(self.looked_at()[0])
 
     def under(self, *assumptions: Assumption) -> Ask[F]:
         """The same, to ask for parts under further assumptions."""
@@ -339,10 +340,6 @@ def _the_same_reader(reader: Callable[..., object]) -> object:
         reader.__closure__ or reader.__defaults__ or reader.__kwdefaults__
     )
     return id(reader.__code__) if rests_on_nothing else reader
-
-
-def _shows_no_lines(under: frozenset[Assumption]) -> bool:
-    return any(assumption.on_no_line for assumption in under)
 
 
 def _name(key: Key) -> str:

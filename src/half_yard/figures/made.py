@@ -31,6 +31,11 @@ GONE = object()
 """Stands for what a reader does not find."""
 
 
+def shows_no_lines(under: frozenset[Assumption]) -> bool:
+    """Whether one of the assumptions shows no lines."""
+    return any(assumption.on_no_line for assumption in under)
+
+
 @final
 class World:
     """A set of assumptions in one computation, with a number of its own."""
@@ -40,7 +45,7 @@ class World:
     def __init__(self, under: frozenset[Assumption], number: int, known: Known) -> None:
         self.under = under
         self.number = number
-        self.shows_no_lines = any(assumption.on_no_line for assumption in under)
+        self.shows_no_lines = shows_no_lines(under)
         self._known = known
         self._further: dict[frozenset[Assumption], World] = {}
 
@@ -318,7 +323,7 @@ class Known:
         for item in made.made_of:
             self.made_with[_node(item)].add(made)
 
-    def is_new(self, made: Made) -> None:
+    def add(self, made: Made) -> None:
         """Note that there is such a part. Where assumptions are others in each computation, those of some
         computations ago are not asked for again."""
         every = self.parts.setdefault(made.key, [])

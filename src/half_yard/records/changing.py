@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections import deque
-from collections.abc import Collection, Mapping
+from collections.abc import Callable, Collection, Hashable, Mapping
 from itertools import compress
 from operator import is_not
 from typing import TypeVar
 
 R = TypeVar("R")
+K = TypeVar("K", bound=Hashable)
 Compared = tuple[Mapping[str, object], Mapping[str, object], tuple[str, ...]]
 COMPARED: deque[Compared] = deque(maxlen=4)
 """The collections that were compared last, with what was found: after an edit the computation and each table
@@ -37,3 +38,16 @@ def gone_keys(before: Mapping[str, R], now: Mapping[str, R], changed: Collection
     """The ids of records that are not there any more, where these have changed."""
     added = sum(key not in before for key in changed)
     return before.keys() - now.keys() if len(before) + added > len(now) else set()
+
+
+class Opened(dict[K, dict[str, R]]):
+    """Copies of groups of records by id, each made when it is first asked for, to be changed: the groups of
+    before stay as they are. `before` gives those by their keys."""
+
+    def __init__(self, before: Callable[[K], Mapping[str, R]]) -> None:
+        super().__init__()
+        self._before = before
+
+    def __missing__(self, key: K) -> dict[str, R]:
+        opened = self[key] = dict(self._before(key))
+        return opened
