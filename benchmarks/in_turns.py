@@ -98,7 +98,6 @@ def edit(kind: str) -> None:
 def _changing(path: Path, kind: str) -> Callable[[int], None]:
     """What types another amount into a row of a table of the window."""
     from benchmarks.run import _opened  # noqa: PLC0415
-    from half_yard.desktop.shared.page import Part  # noqa: PLC0415
     from half_yard.desktop.stages import Stage  # noqa: PLC0415
 
     application, window = _opened(path)
@@ -108,7 +107,8 @@ def _changing(path: Path, kind: str) -> Callable[[int], None]:
         column, rows = 4, 40
     else:
         window.show_stage(Stage.SHARED)
-        page, part = window.shared, {"trip": Part.LOG, "cost": Part.COSTS}[kind]
+        page, title = window.shared, {"trip": "Log", "cost": "Costs"}[kind]
+        part = next(part for part in page.tables if part.value == title)
         page.choose(next(iter(window.workspace.file.trips.values())).thing)
         page.go_to_part(part)
         model, column, rows = page.tables[part].table.model(), OF_SHARED[kind], 20

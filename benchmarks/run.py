@@ -342,7 +342,7 @@ def _interface(path: Path) -> None:
 
 def _shared_page(path: Path) -> None:
     """A trip and a cost of the file with shared things, edited on its page until the screen is painted."""
-    from half_yard.desktop.shared.page import Part  # noqa: PLC0415
+    from half_yard.desktop.shared.which_part import Part  # noqa: PLC0415
     from half_yard.desktop.stages import Stage  # noqa: PLC0415
 
     application, window = _opened(path)

@@ -210,6 +210,16 @@ class Rooms(unittest.TestCase):
         )
         self.assertEqual(subprocess.run([sys.executable, "-c", program], check=False).returncode, 0)
 
+    def test_the_window_loads_its_computation_before_qt(self) -> None:
+        program = (
+            "import sys; import half_yard.desktop; early = set(sys.modules); import half_yard.desktop.app; "
+            "late = [name for name in set(sys.modules) - early "
+            "if name.startswith('half_yard.') and not name.startswith('half_yard.desktop.')]; "
+            "sys.exit(f'Qt is loaded before {late}' if late or 'PySide6.QtCore' in early else 0)"
+        )
+        done = subprocess.run([sys.executable, "-c", program], check=False, capture_output=True, text=True)
+        self.assertEqual((done.stderr, done.returncode), ("", 0))
+
     def test_the_notice_names_every_package_that_ships(self) -> None:
         root = SOURCE.parent.parent
         notice = (root / "NOTICE").read_text(encoding="utf-8").casefold()

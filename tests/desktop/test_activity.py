@@ -33,7 +33,7 @@ class Page(WindowCase):
         self.settle()
 
     def message(self) -> str:
-        return self.window._message.text()
+        return self.window.message.words.text()
 
 
 class SetUp(Page):

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from unittest import mock
 
-from PySide6.QtCore import QPoint, QRect
+from PySide6.QtCore import QEvent, QObject, QPoint, QRect
 from PySide6.QtGui import QContextMenuEvent
 from PySide6.QtWidgets import QApplication, QLineEdit, QMenu, QScrollArea, QTableView, QWidget
 
@@ -24,6 +24,22 @@ class GoingRound(WindowCase):
         super().setUp()
         write_office(self.folder)
         self.window.open_path(self.folder / MAIN_FILE)
+
+    def test_no_part_of_a_page_is_a_window_for_a_moment_and_takes_the_focus(self) -> None:
+        shown: list[str] = []
+
+        class Watch(QObject):
+            def eventFilter(self, watched: QObject, event: QEvent) -> bool:
+                if event.type() is QEvent.Type.Show and isinstance(watched, QWidget) and watched.isWindow():
+                    shown.append(f"{type(watched).__name__} {watched.accessibleName()}")
+                return False
+
+        watch = Watch()
+        self.application.installEventFilter(watch)
+        self.addCleanup(self.application.removeEventFilter, watch)
+        for name, _ in self.pages():
+            self.assertEqual(shown, [], name)
+            self.focused()
 
     def round_of(self, start: QWidget) -> list[QWidget]:
         """Everything that Tab stops at until it is back."""
@@ -224,7 +240,7 @@ class Commands(WindowCase):
         self.window.say("Something to know.")
         self.window.books.strip.setFocus()
         self.press(Key.Key_Escape)
-        self.assertFalse(self.window._message.isVisible())
+        self.assertFalse(self.window.message.isVisible())
 
     def test_ctrl_p_prints_what_the_page_shows(self) -> None:
         printed: list[str] = []

@@ -88,7 +88,7 @@ class Failing(WindowCase):
         full = OSError(28, "No space left on device")
         with mock.patch.object(OpenFile, "save", side_effect=full):
             self.window.save()
-            self.assertIn("No space left", self.window._message.text())
+            self.assertIn("No space left", self.window.message.words.text())
             self.assertFalse(self.window.open_path(self.folder / "Oduya, Femi 2025.halfyard"))
             self.assertFalse(self.window.close())
         self.assertEqual(self.window.workspace.path, self.folder / MAIN_FILE)

@@ -125,7 +125,7 @@ class Typing(DemoCase):
             self.edit("e00001", 4, "1")
             self.assertIn("No space left", view.entries.refusal.text())
             self.window.books.make_activity("rental")
-            self.assertIn("No space left", self.window._message.text())
+            self.assertIn("No space left", self.window.message.words.text())
         self.assertEqual(to_text(workspace.file), before)
         self.assertEqual(view.model.data(view.model.index(0, 4)), "1")
 
@@ -232,7 +232,7 @@ class RepairOrAsset(DemoCase):
         table = self.window.books.activity.entries.table
         table.start_new()
         self.window.books.activity.make_asset()
-        self.assertIn("Choose an entry first", self.window._message.text())
+        self.assertIn("Choose an entry first", self.window.message.words.text())
         table.setCurrentIndex(QModelIndex())
         self.window.books.activity.make_asset()
         self.window.books.choose("household")

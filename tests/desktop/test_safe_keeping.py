@@ -110,7 +110,7 @@ class OtherPrograms(Case):
                 self.rename("Ina")
                 self.change_on_disk()
                 self.assertFalse(self.window.close())
-                conflict = self.window.safe.conflict
+                conflict = self.window.conflict
                 self.assertTrue(conflict.isVisible())
                 self.assertIn("people: 1 changed", conflict.differs.text())
                 if key is Key.Key_Tab:
@@ -126,9 +126,9 @@ class OtherPrograms(Case):
         self.path.chmod(0o444)
         self.window = self.new_window()
         self.window.open_path(self.path)
-        self.assertIn("to look at only", self.window._message.text())
+        self.assertIn("to look at only", self.window.message.words.text())
         self.assertFalse(self.window.workspace.try_to(change("First name", NAME, "Ina")))
-        self.assertIn("Nothing that is changed here can be kept", self.window._message.text())
+        self.assertIn("Nothing that is changed here can be kept", self.window.message.words.text())
         self.assertTrue(self.window.close())
 
     def test_a_file_that_cannot_be_computed_does_not_cost_the_one_that_is_open(self) -> None:
@@ -150,7 +150,7 @@ class OtherPrograms(Case):
         os.link(self.path, self.folder / "twin")
         self.window = self.new_window()
         self.window.open_path(self.path)
-        said = self.window._message.text()
+        said = self.window.message.words.text()
         for words in ("hard link", "1 unsaved edit was brought back", "was cut off"):
             self.assertIn(words, said)
 

@@ -10,7 +10,7 @@ from PySide6.QtWidgets import QPushButton
 
 from half_yard.demo import MAIN_FILE, write_office
 from half_yard.desktop.at_rest import REST
-from half_yard.desktop.shared.page import Part
+from half_yard.desktop.shared.which_part import Part
 from half_yard.desktop.stages import Stage
 from half_yard.records import Activity, Asset, ClientFile, add
 from half_yard.storage import OpenFile
@@ -86,6 +86,24 @@ class Demo(WindowCase):
         self.assertEqual(self.amount("schedule_c.a00001.owner/home_office"), 710)
         self.press(Key.Key_Z, Modifier.ControlModifier)
         self.assertEqual(workspace.file.things["h00001"].choices, {})
+
+    def test_what_is_done_with_a_thing_is_done_where_it_is_seen(self) -> None:
+        self.page.choose("h00003")
+        self.window.show_stage(Stage.BOOKS)
+        self.press(Key.Key_L, Modifier.AltModifier)
+        self.assertIs(self.window.stage, Stage.SHARED)
+        self.assertIs(self.focused(), self.page.tables[Part.LOG].table)
+
+    def test_a_page_not_seen_yet_knows_its_first_thing_and_its_parts(self) -> None:
+        self.window.open_path(self.folder / "Lindqvist, Greta 2025.halfyard")
+        self.assertNotIn("h00001", self.window.workspace.file.things)
+        self.window.open_path(self.folder / MAIN_FILE)
+        enabled = {action.name: action.enabled() for action in self.window.actions_here}
+        self.assertEqual(self.window.workspace.file.things["h00001"].kind, "home")
+        self.assertFalse(enabled["Log of the shared thing"])
+        self.assertTrue(enabled["Costs of the shared thing"])
+        self.press(Key.Key_L, Modifier.AltModifier)
+        self.assertIs(self.window.stage, Stage.BOOKS)
 
     def test_methods_are_not_worked_out_for_a_file_that_was_left(self) -> None:
         self.page.choose("h00003")

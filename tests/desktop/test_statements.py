@@ -110,7 +110,7 @@ class Tray(WindowCase):
         self.assertEqual(len(self.window.workspace.file.statements), 2, "every row was here")
         self.assertFalse(self.tray.question.isVisible())
         self.tray.take_file(ofx)
-        self.wait_for(lambda: "already" in self.window._message.text())
+        self.wait_for(lambda: "already" in self.window.message.words.text())
         self.assertFalse(self.tray.question.isVisible(), "asked once")
         self.assertEqual(self.amount("form_1040/total_income"), profit)
 
@@ -245,7 +245,7 @@ class Tray(WindowCase):
         self.take_march()
         self.tray.take_file(self.csv())
         self.tray.layout_view.taken.emit()
-        self.wait_for(lambda: "already" in self.window._message.text())
+        self.wait_for(lambda: "already" in self.window.message.words.text())
         self.assertEqual(len(self.window.workspace.file.statements), 2)
 
     def test_proposals_are_taken_together_and_change_no_number_for_what_is_known(self) -> None:
@@ -325,9 +325,9 @@ class Tray(WindowCase):
         path = self.folder / "picture.csv"
         path.write_bytes(b"\x89PNG\0\0\0")
         self.tray.take_file(path)
-        self.assertIn("no text file", self.window._message.text())
+        self.assertIn("no text file", self.window.message.words.text())
         self.tray.take_file(self.folder / "nowhere.csv")
-        self.assertIn("can't be read", self.window._message.text())
+        self.assertIn("can't be read", self.window.message.words.text())
 
     def test_a_statement_goes_with_its_entries_and_undo_brings_both_back(self) -> None:
         self.take_march()

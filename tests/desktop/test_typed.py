@@ -162,7 +162,7 @@ class Words(TypedCase):
         self.assertIn("in the household", table.records.problem())
 
     def test_a_message_goes_with_its_cause_and_its_page(self) -> None:
-        message = self.window._message
+        message = self.window.message.words
         self.window.books.activity.entries_view.move_selected()
         self.settle()
         self.assertTrue(message.isVisible())

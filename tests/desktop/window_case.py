@@ -21,7 +21,7 @@ from half_yard.desktop.actions import Action
 from half_yard.desktop.app import make_application
 from half_yard.desktop.parts import Page
 from half_yard.desktop.recent_files import RecentFiles
-from half_yard.desktop.shared.page import Part as SharedPart
+from half_yard.desktop.shared.which_part import Part as SharedPart
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.thread_panel import ROW_ROLE
 from half_yard.desktop.window import MainWindow

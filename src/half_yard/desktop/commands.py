@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import replace
 from functools import partial
 from pathlib import Path
@@ -10,15 +10,16 @@ from typing import TYPE_CHECKING
 
 from half_yard.countries.offered import ACTIVITY, EXCHANGES, FORMS, HOUSEHOLD, LEAVING, NEW_ASSET, SHARED
 from half_yard.desktop.actions import Action
-from half_yard.desktop.assets.which_part import ALONE, Part
+from half_yard.desktop.assets import doing as with_assets
+from half_yard.desktop.assets.which_part import ALONE, Part, offered
 from half_yard.desktop.finder import Findable, lines_of_books
-from half_yard.desktop.pages.books import FORMS as FORMS_PART
-from half_yard.desktop.pages.books import HOUSEHOLD as HOUSEHOLD_PART
-from half_yard.desktop.pages.books import STATEMENTS
+from half_yard.desktop.pages.which_part import FORMS as FORMS_PART
+from half_yard.desktop.pages.which_part import HOUSEHOLD as HOUSEHOLD_PART
+from half_yard.desktop.pages.which_part import STATEMENTS
 from half_yard.desktop.panes import tab_stops
 from half_yard.desktop.paying_ahead import ask_to_write_days, print_vouchers
 from half_yard.desktop.printing import print_page
-from half_yard.desktop.shared.page import Part as SharedPart
+from half_yard.desktop.shared import doing as with_things
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.tables.cursor import CursorRules
 from half_yard.figures import Place
@@ -136,46 +137,30 @@ class Commands:
         )
 
     def _makers(self) -> tuple[Action, ...]:
-        """New things that serve several uses; they are made on the page of shared use."""
-        page = self._window.shared
-        return tuple(replace(action, act=partial(self._in_shared, action.act)) for action in page.makers)
+        """New things that serve several uses."""
+        window = self._window
+        return self._there(Stage.SHARED, with_things.makers(window.workspace, lambda: window.shared))
 
     def _shared(self) -> tuple[Action, ...]:
-        page = self._window.shared
+        window = self._window
+        return self._there(Stage.SHARED, with_things.actions_of(window.workspace, lambda: window.shared))
 
-        def has_thing() -> bool:
-            return page.thing is not None
+    def _there(self, stage: Stage, actions: Iterable[Action]) -> tuple[Action, ...]:
+        """What is done on the page of a stage, which is shown for it."""
 
-        return (
-            *(
-                Action(
-                    f"{part.value} of the shared thing",
-                    partial(page.go_to_part, part),
-                    part.key,
-                    enabled=partial(page.offers, part),
-                )
-                for part in SharedPart
-            ),
-            Action("Choose the other method", page.methods.choose_other, "Alt+M", enabled=has_thing),
-            Action(
-                "Take in a log or a calendar",
-                page.ask_for_list,
-                enabled=lambda: page.list_wanted is not None,
-            ),
-            Action("Take the shared thing out", page.remove_thing, enabled=has_thing),
-        )
+        def do(action: Action) -> None:
+            if self._window.stage is not stage:
+                self._window.show_stage(stage)
+            action.act()
 
-    def _in_shared(self, act: Callable[[], None]) -> None:
-        self._window.show_stage(Stage.SHARED)
-        act()
+        return tuple(replace(action, act=partial(do, action)) for action in actions)
 
     def _assets(self) -> tuple[Action, ...]:
         return (
             Action("New asset", self._new_asset, enabled=self._is_open),
             *(self._to_part(part) for part in Part if part not in ALONE),
-            *(
-                replace(action, act=partial(self._among_assets, action.act))
-                for action in self._window.assets.actions_here
+            *self._there(
+                Stage.ASSETS, with_assets.actions_of(self._window.workspace, lambda: self._window.assets)
             ),
         )
 
@@ -195,7 +180,7 @@ class Commands:
 
     def _to_part(self, part: Part) -> Action:
         def enabled() -> bool:
-            return self._is_open() and part in self._window.assets.offered
+            return self._is_open() and part in offered(self._window.workspace.pack)
 
         return Action(f"Assets: {part.words}", partial(self._in_assets, part), "", part.value[1], enabled)
 
@@ -314,11 +299,6 @@ class Commands:
         """Show a part of the Assets page."""
         self._window.show_stage(Stage.ASSETS)
         self._window.assets.switch_to(part)
-
-    def _among_assets(self, act: Callable[[], None]) -> None:
-        """Show the Assets page and do something there."""
-        self._window.show_stage(Stage.ASSETS)
-        act()
 
     def _new_asset(self) -> None:
         self._window.show_stage(Stage.ASSETS)

@@ -19,15 +19,17 @@ UNSEALED = "The file is not sealed any more: anybody who can read it on disk can
 class SafeKeeping(QObject):
     """Asks which of two states goes on, says why a file was not saved, and offers its commands."""
 
-    def __init__(self, workspace: Workspace, clients: ClientsPage, parent: QObject) -> None:
+    def __init__(
+        self, workspace: Workspace, clients: ClientsPage, conflict: ConflictLine, parent: QObject
+    ) -> None:
         super().__init__(parent)
         self._workspace = workspace
         self._clients = clients
-        self.conflict = ConflictLine()
-        self.conflict.ours.connect(self._save_ours)
-        self.conflict.theirs.connect(self._take_theirs)
+        self._conflict = conflict
+        conflict.ours.connect(self._save_ours)
+        conflict.theirs.connect(self._take_theirs)
         workspace.conflict.connect(self._ask_which)
-        workspace.opened.connect(self.conflict.hide)
+        workspace.opened.connect(conflict.hide)
 
     def actions(self, show_clients: Callable[[], None]) -> tuple[Action, ...]:
         """What is done for safe keeping; all but one of it on the Clients page."""
@@ -58,7 +60,7 @@ class SafeKeeping(QObject):
 
     def _ask_which(self, error: ChangedElsewhereError) -> None:
         """Another program changed the file: which of the two states goes on?"""
-        self.conflict.ask(str(error), error.differs)
+        self._conflict.ask(str(error), error.differs)
 
     def _try(self, act: Callable[[], None]) -> bool:
         try:
@@ -70,14 +72,14 @@ class SafeKeeping(QObject):
 
     def _save_ours(self) -> None:
         if self._try(lambda: self._workspace.save(over_changes=True)):
-            self.conflict.hide()
+            self._conflict.hide()
             self._workspace.said.emit(
                 "Saved. What the other program had made of the file is kept among the earlier states."
             )
 
     def _take_theirs(self) -> None:
         if self._try(self._workspace.take_theirs):
-            self.conflict.hide()
+            self._conflict.hide()
 
     def _unseal(self) -> None:
         if not self._workspace.is_open or self._workspace.open_file.seal is None:

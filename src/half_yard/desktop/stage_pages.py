@@ -7,19 +7,19 @@ from typing import TYPE_CHECKING, TypeVar
 
 from PySide6.QtWidgets import QStackedWidget, QWidget
 
-from half_yard.desktop.assets.page import AssetsPage
-from half_yard.desktop.pages.books import BooksPage
 from half_yard.desktop.pages.clients import ClientsPage
 from half_yard.desktop.parts import Page, scrolled
 from half_yard.desktop.recent_files import RecentFiles
-from half_yard.desktop.shared.page import SharedPage
 from half_yard.desktop.stages import Stage
 from half_yard.desktop.workspace import Workspace
 
 if TYPE_CHECKING:
+    from half_yard.desktop.assets.page import AssetsPage
     from half_yard.desktop.hand_over.page import HandOverPage
     from half_yard.desktop.looking_over.page import LookOverPage
+    from half_yard.desktop.pages.books import BooksPage
     from half_yard.desktop.pages.return_page import ReturnPage
+    from half_yard.desktop.shared.page import SharedPage
     from half_yard.desktop.side_by_side.page import SideBySidePage
 
 P = TypeVar("P", bound=Page)
@@ -44,16 +44,22 @@ class StagePages(QStackedWidget):
     @cached_property
     def books(self) -> BooksPage:
         """The books of the activities."""
+        from half_yard.desktop.pages.books import BooksPage  # noqa: PLC0415
+
         return self._added(BooksPage(self._workspace, self._recent.paths))
 
     @cached_property
     def shared(self) -> SharedPage:
         """The things that serve several uses."""
+        from half_yard.desktop.shared.page import SharedPage  # noqa: PLC0415
+
         return self._added(SharedPage(self._workspace))
 
     @cached_property
     def assets(self) -> AssetsPage:
         """The assets and their schedules."""
+        from half_yard.desktop.assets.page import AssetsPage  # noqa: PLC0415
+
         return self._added(AssetsPage(self._workspace))
 
     @cached_property

@@ -7,7 +7,7 @@ from functools import partial
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from PySide6.QtCore import Qt, QTimer
+from PySide6.QtCore import Qt
 from PySide6.QtGui import QCloseEvent, QKeyEvent, QResizeEvent
 from PySide6.QtWidgets import (
     QApplication,
@@ -17,17 +17,16 @@ from PySide6.QtWidgets import (
 )
 
 from half_yard.countries import has_rules
-from half_yard.desktop import theme
 from half_yard.desktop.actions import Action, bind_keys, menu_of, with_mnemonics
-from half_yard.desktop.aloud import say_aloud
 from half_yard.desktop.at_rest import collecting
 from half_yard.desktop.carry_strip import CarryStrip
 from half_yard.desktop.commands import Commands
+from half_yard.desktop.conflict_line import ConflictLine
 from half_yard.desktop.finder import Finder
+from half_yard.desktop.message_bar import MessageBar
 from half_yard.desktop.open_counts import OpenCounts
 from half_yard.desktop.panes import Pane, tab_stops
-from half_yard.desktop.parts import bare_column, button
-from half_yard.desktop.plain_words import PlainLabel
+from half_yard.desktop.parts import bare_column
 from half_yard.desktop.recent_files import RecentFiles
 from half_yard.desktop.safe_keeping import SafeKeeping
 from half_yard.desktop.stage_pages import StagePages
@@ -42,9 +41,13 @@ from half_yard.review.checked import check
 from half_yard.storage import FileRefusedError, OpenFile, SealedFileError, real_path
 
 if TYPE_CHECKING:
+    from half_yard.desktop.assets.page import AssetsPage
     from half_yard.desktop.hand_over.page import HandOverPage
     from half_yard.desktop.looking_over.page import LookOverPage
+    from half_yard.desktop.pages.books import BooksPage
+    from half_yard.desktop.pages.clients import ClientsPage
     from half_yard.desktop.pages.return_page import ReturnPage
+    from half_yard.desktop.shared.page import SharedPage
     from half_yard.desktop.side_by_side.page import SideBySidePage
 
 MOST_BACK = 50
@@ -62,20 +65,18 @@ class MainWindow(QMainWindow):
         self.workspace = Workspace()
         self.recent = recent
         self._back: list[Subject] = []
-        self._just_said = False
         self._thread_wanted: bool | None = None
         self.setWindowTitle("Half Yard")
         self.resize(*(recent.size or USUAL_SIZE))
         self.setMinimumSize(*LEAST_SIZE)
         self.tape = Tape()
         self.pages = StagePages(self.workspace, recent)
-        self.clients, self.books = self.pages.clients, self.pages.books
-        self.shared, self.assets = self.pages.shared, self.pages.assets
         self.thread_panel = ThreadPanel(self.workspace)
         self.carry = CarryStrip(self.workspace)
         self.worn_line = WornLine(self.workspace)
-        self.safe = SafeKeeping(self.workspace, self.clients, self)
-        self._lay_out()
+        self.conflict, self.message = ConflictLine(), MessageBar()
+        self._lay_out()  # before there are pages: what is put into something else is dressed anew
+        self.safe = SafeKeeping(self.workspace, self.clients, self.conflict, self)
         self.commands = Commands(self)
         self.finder = Finder(self.workspace, lambda: self.actions_here, self.commands.besides, self._centre)
         bind_keys(self.actions_here, self)
@@ -88,8 +89,8 @@ class MainWindow(QMainWindow):
         self.open_counts = OpenCounts(self.workspace, self.tape)
         self.workspace.changed.connect(collecting(self, self.workspace.tidy).start)
         self.workspace.changed.connect(self._refresh_tape)
-        self.workspace.changed.connect(self._end_message)
-        self.pages.currentChanged.connect(self._end_message)
+        self.workspace.changed.connect(self.message.end)
+        self.pages.currentChanged.connect(self.message.end)
         self.workspace.asked_for.connect(self._show_subject)
         self.workspace.said.connect(self.say)
         self.show_stage(Stage.CLIENTS)
@@ -111,25 +112,13 @@ class MainWindow(QMainWindow):
         middle.setSpacing(0)
         middle.addWidget(self.pages, 1)
         middle.addWidget(self.thread_panel)
-        self._message = PlainLabel()
-        self._message.setWordWrap(True)
-        self._message.setAccessibleName("Message")
-        dismiss = button("Put away", "Put the message away")
-        self._message_bar = Pane()
-        self._message_bar.setStyleSheet(f"QWidget {{ background: {theme.WELD_WASH.name()}; }}")
-        bar = QHBoxLayout(self._message_bar)
-        bar.setContentsMargins(18, 4, 12, 4)
-        bar.addWidget(self._message, 1)
-        bar.addWidget(dismiss)
-        dismiss.clicked.connect(self._message_bar.hide)
-        self._message_bar.hide()
         self._centre = QWidget()
         column = bare_column(self._centre, 0)
         column.addWidget(self.tape)
         column.addWidget(self.worn_line)
         column.addLayout(middle, 1)
-        column.addWidget(self.safe.conflict)
-        column.addWidget(self._message_bar)
+        column.addWidget(self.conflict)
+        column.addWidget(self.message)
         column.addWidget(self.carry)
         self.setCentralWidget(self._centre)
 
@@ -161,7 +150,7 @@ class MainWindow(QMainWindow):
             self._refuse(f"{path.name}: there are no rules for “{file.country}” {file.tax_year}.")
             return False
         self._take_focus()
-        self._message_bar.hide()
+        self.message.hide()
         try:
             self.workspace.take(opened)
         except (FileRefusedError, OSError) as error:
@@ -221,8 +210,8 @@ class MainWindow(QMainWindow):
 
     def keyPressEvent(self, event: QKeyEvent) -> None:
         """Escape that nothing else had a use for puts the message away."""
-        if event.key() == Qt.Key.Key_Escape and self._message_bar.isVisible():
-            self._message_bar.hide()
+        if event.key() == Qt.Key.Key_Escape and self.message.isVisible():
+            self.message.hide()
         else:
             super().keyPressEvent(event)
 
@@ -241,6 +230,26 @@ class MainWindow(QMainWindow):
     def stage(self) -> Stage:
         """The stage that is shown."""
         return self.pages.stage
+
+    @property
+    def clients(self) -> ClientsPage:
+        """The page of the office's clients."""
+        return self.pages.clients
+
+    @property
+    def books(self) -> BooksPage:
+        """The page of the books."""
+        return self.pages.books
+
+    @property
+    def shared(self) -> SharedPage:
+        """The page of the things that serve several uses."""
+        return self.pages.shared
+
+    @property
+    def assets(self) -> AssetsPage:
+        """The page of the assets."""
+        return self.pages.assets
 
     @property
     def returns(self) -> ReturnPage:
@@ -319,8 +328,8 @@ class MainWindow(QMainWindow):
             page,
             self.thread_panel,
             self.worn_line,
-            self.safe.conflict,
-            self._message_bar,
+            self.conflict,
+            self.message,
             self.carry,
             self.tape,
         ]
@@ -364,19 +373,7 @@ class MainWindow(QMainWindow):
 
     def say(self, message: str) -> None:
         """Say something beneath the page, until another page is shown or something else is done."""
-        self._message.setText(message)
-        self._message_bar.setVisible(bool(message))
-        say_aloud(self._message_bar, message)
-        self._just_said = True
-        QTimer.singleShot(0, self, self._was_said)
-
-    def _was_said(self) -> None:
-        self._just_said = False
-
-    def _end_message(self) -> None:
-        """Put away what was said of something else than is done now."""
-        if not self._just_said:
-            self._message_bar.hide()
+        self.message.say(message)
 
     def _refresh_tape(self) -> None:
         if not self.workspace.is_open:

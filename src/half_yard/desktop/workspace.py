@@ -100,6 +100,12 @@ class Workspace(QObject):
             raise LookupError("no client file is open")
         return self._computation
 
+    def at_each_file(self, begin: Callable[[], None]) -> None:
+        """Begin with the open file, if there is one, and anew with each that is opened from now on."""
+        self.opened.connect(begin)
+        if self.is_open:
+            begin()
+
     def take(self, opened: OpenFile) -> None:
         """Make an opened file the one worked on; the file before is saved and let go. Raises FileRefusedError
         where it can't be computed, or the one before can't be saved; OSError. Then the one before stays."""

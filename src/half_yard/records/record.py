@@ -44,7 +44,7 @@ Date = Day | None
 class Record(BaseModel):
     """The base of all records: frozen, and strict about keys it does not know."""
 
-    model_config = ConfigDict(frozen=True, extra="forbid", regex_engine="python-re")
+    model_config = ConfigDict(frozen=True, extra="forbid", regex_engine="python-re", defer_build=True)
 
 
 class Address(Record):

@@ -4,7 +4,6 @@ them."""
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
-from functools import cached_property
 from pathlib import Path
 from typing import TypeVar
 
@@ -12,12 +11,13 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QSplitter, QVBoxLayout, QWidget
 
 from half_yard.desktop import theme
-from half_yard.desktop.actions import Action, menu_of
+from half_yard.desktop.actions import menu_of
 from half_yard.desktop.assets.asset_columns import AssetColumns
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.assets.asset_view import AssetView
 from half_yard.desktop.assets.basis_view import BasisView
 from half_yard.desktop.assets.classes_view import ClassesView
+from half_yard.desktop.assets.doing import actions_of
 from half_yard.desktop.assets.elections_view import ElectionsView
 from half_yard.desktop.assets.every_year_view import EveryYearView
 from half_yard.desktop.assets.exchange_view import ExchangeView
@@ -28,7 +28,7 @@ from half_yard.desktop.assets.projection_view import ProjectionView
 from half_yard.desktop.assets.purchase_view import PurchaseView
 from half_yard.desktop.assets.several_view import SeveralView
 from half_yard.desktop.assets.treatments_view import TreatmentsView
-from half_yard.desktop.assets.which_part import ALONE, IN_POOLS, OF_BASIS, WHOLE_PAGE, Part
+from half_yard.desktop.assets.which_part import ALONE, OF_BASIS, WHOLE_PAGE, Part, offered
 from half_yard.desktop.parts import Page, TableBlock, button, scrolled, soft
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.tables import RecordModel, Source
@@ -92,8 +92,8 @@ class AssetsPage(Page):
         column = QVBoxLayout(self)
         column.setContentsMargins(18, 14, 14, 10)
         column.addWidget(halves)
-        workspace.opened.connect(self._opened)
         self.part(Part.ASSET)
+        workspace.at_each_file(self._opened)
 
     def _switches(self) -> QHBoxLayout:
         line = QHBoxLayout()
@@ -104,57 +104,36 @@ class AssetsPage(Page):
             switch.setCheckable(True)
             switch.setAutoExclusive(True)
             switch.clicked.connect(lambda _checked=False, part=part: self.switch_to(part))
-            switch.setVisible(part not in ALONE)
+            if part in ALONE:
+                switch.hide()
             line.addWidget(switch)
             self._buttons[part] = switch
         self._buttons[Part.ASSET].setChecked(True)
         line.addStretch(1)
         self.more = button("More", "What else can be done with assets")
-        self.more.setMenu(menu_of(lambda: self.actions_here, self))
+        actions = actions_of(self._workspace, lambda: self)
+        self.more.setMenu(menu_of(lambda: actions, self))
         line.addWidget(self.more)
         return line
 
-    @cached_property
-    def actions_here(self) -> tuple[Action, ...]:
-        """What can be done with assets besides typing."""
-        return (
-            Action("Duplicate the asset", self.make_duplicate, enabled=self._has_current),
-            Action("Add an improvement of the asset", self.make_improvement, enabled=self._has_current),
-            Action("Make the asset an entry again", self.make_entry, enabled=self._was_entry),
-            Action("Exchange the selected assets", self.start_exchange, enabled=self._may_exchange),
-            Action("A property was bought", self.start_purchase, enabled=self._is_one_by_one),
-            Action("Take in an asset list", self.ask_for_list, enabled=self._is_one_by_one),
-            Action("Export the assets, or print them", self.ask_to_export, enabled=self._is_open),
-        )
+    @property
+    def was_entry(self) -> bool:
+        """Whether the asset under the cursor was made from an entry."""
+        asset = self._workspace.file.assets.get(self._current)
+        return asset is not None and asset.made_from is not None
 
-    def _is_open(self) -> bool:
-        return self._workspace.is_open
-
-    def _has_current(self) -> bool:
-        return self._workspace.is_open and self._current in self._workspace.file.assets
-
-    def _was_entry(self) -> bool:
-        return self._has_current() and self._workspace.file.assets[self._current].made_from is not None
-
-    def _may_exchange(self) -> bool:
-        if not self._has_current():
-            return False
-        if Part.EXCHANGES not in self.offered:
-            return False
+    @property
+    def may_exchange(self) -> bool:
+        """Whether one of the selected assets can be given for property of like kind."""
         may_be = self._workspace.pack.exchanges.may_be_given(self._workspace.file)
         return any(key in may_be for key in self.selected())
-
-    def _is_one_by_one(self) -> bool:
-        return self._workspace.is_open and self._workspace.pack.assets.one_by_one is not None
 
     # -- parts ---------------------------------------------------------------------------------------
 
     @property
     def offered(self) -> list[Part]:
         """The parts that the open file's country has a use for."""
-        pools = self._workspace.pack.assets.one_by_one is None
-        parts = [part for part in Part if (part in IN_POOLS if pools else part is not Part.CLASSES)]
-        return [part for part in parts if part is not Part.EXCHANGES or self._workspace.pack.assets.exchanges]
+        return offered(self._workspace.pack)
 
     def part(self, part: Part) -> AssetPart:
         """A part, made when it is first asked for."""

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from enum import Enum
 
+from half_yard.countries import Pack
+
 
 class Part(Enum):
     """What is shown beneath the table: the words on its button, and what it is for."""
@@ -36,3 +38,10 @@ WHOLE_PAGE = {*ALONE, Part.EXCHANGES}
 """Parts that take all of the page."""
 OF_BASIS = {"origin", "cost", "basis"}
 """The fields of an asset that are shown with its basis."""
+
+
+def offered(pack: Pack) -> list[Part]:
+    """The parts that a country has a use for."""
+    pools = pack.assets.one_by_one is None
+    parts = [part for part in Part if (part in IN_POOLS if pools else part is not Part.CLASSES)]
+    return [part for part in parts if part is not Part.EXCHANGES or pack.assets.exchanges]

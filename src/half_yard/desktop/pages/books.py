@@ -14,6 +14,7 @@ from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayou
 
 from half_yard.desktop.pages.activity_view import ActivityView
 from half_yard.desktop.pages.activity_view import Part as ActivityPart
+from half_yard.desktop.pages.which_part import BESIDES, FORMS, HOUSEHOLD, STATEMENTS
 from half_yard.desktop.parts import Page, button, soft
 from half_yard.desktop.strip import Strip, cut_short
 from half_yard.desktop.subjects import collection_and_id
@@ -30,14 +31,6 @@ if TYPE_CHECKING:
     from half_yard.desktop.statements import TrayView
 
 P = TypeVar("P", bound=QWidget)
-HOUSEHOLD = "household"
-FORMS = "forms"
-STATEMENTS = "statements"
-BESIDES = (
-    (STATEMENTS, "Statements", "Statements of accounts, and the tray of their rows"),
-    (FORMS, "Forms", "Information forms of payers, matched with the books"),
-    (HOUSEHOLD, "Household", "Wages, interest, payments"),
-)
 EXPORTS = "Workbook (*.xlsx);;CSV (*.csv);;JSON (*.json)"
 NAME_LENGTHS, MANY_LENGTH = (40, 30, 24, 20, 16), 24
 """So many letters of an activity's name are shown at most: the first of these with which all fit in a
@@ -72,7 +65,7 @@ class BooksPage(Page):
         for part in (self.activity, self._empty):
             self._stack.addWidget(part)
         column.addWidget(self._stack, 1)
-        workspace.opened.connect(self._opened)
+        workspace.at_each_file(self._opened)
 
     # The parts beside the activities are loaded and made when they are first shown, as the pages are.
 

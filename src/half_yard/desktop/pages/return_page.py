@@ -59,7 +59,7 @@ class ReturnPage(Page):
         body.addWidget(self._found())
         body.addStretch(0)
         column.addLayout(body, 1)
-        workspace.opened.connect(self._opened)
+        workspace.at_each_file(self._opened)
 
     def _paper(self) -> QWidget:
         paper = QFrame()

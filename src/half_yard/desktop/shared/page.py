@@ -3,8 +3,7 @@ its tables, and its sheets beside them."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from enum import Enum
+from collections.abc import Mapping, Sequence
 from functools import partial
 
 from PySide6.QtCore import Qt
@@ -12,16 +11,18 @@ from PySide6.QtWidgets import QHBoxLayout, QLineEdit, QStackedWidget, QVBoxLayou
 
 from half_yard.asked import Field, FieldKind
 from half_yard.countries.shared_use import ThingKind
-from half_yard.desktop.actions import Action, menu_of
+from half_yard.desktop.actions import menu_of
 from half_yard.desktop.fields import FieldForm
 from half_yard.desktop.line_view import LineRow, LineView
 from half_yard.desktop.parts import Page, TableBlock, bare_column, button, soft
 from half_yard.desktop.plain_words import plain_tip
 from half_yard.desktop.record_list_view import RecordListView
 from half_yard.desktop.shared.cloth import Cloth
+from half_yard.desktop.shared.doing import makers
 from half_yard.desktop.shared.methods_view import MethodsView
 from half_yard.desktop.shared.shown import pieces_of, rows_of
 from half_yard.desktop.shared.tables import ThingTables
+from half_yard.desktop.shared.which_part import Part
 from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
@@ -42,21 +43,6 @@ NO_KINDS = (
 )
 
 
-class Part(Enum):
-    """What stands beneath a thing: the title of its table."""
-
-    USES = "Uses"
-    COSTS = "Costs"
-    LOG = "Log"
-    CALENDAR = "Calendar"
-    QUESTIONS = "Questions"
-
-    @property
-    def key(self) -> str:
-        """The key that shows it."""
-        return "Alt+Y" if self is Part.CALENDAR else f"Alt+{self.value[0]}"
-
-
 COLLECTION = {Part.USES: "uses", Part.COSTS: "entries", Part.LOG: "trips", Part.CALENDAR: "stays"}
 
 
@@ -69,7 +55,7 @@ class SharedPage(Page):
         self.strip = Strip("Shared things")
         self.strip.chosen.connect(self.choose)
         self.new = button("New…", "A new thing that serves several uses")
-        self.new.setMenu(menu_of(lambda: self.makers, self))
+        self.new.setMenu(menu_of(lambda: makers(workspace, lambda: self), self))
         self._empty = soft("")
         self._empty.setAlignment(Qt.AlignmentFlag.AlignCenter)
         self.cloth = Cloth()
@@ -88,7 +74,7 @@ class SharedPage(Page):
         self._stack = QStackedWidget()
         self._list: RecordListView | None = None
         self._lay_out()
-        workspace.opened.connect(self._opened)
+        workspace.at_each_file(self._opened)
 
     def _lay_out(self) -> None:
         head = QHBoxLayout()
@@ -142,17 +128,14 @@ class SharedPage(Page):
     # -- what there is -------------------------------------------------------------------------------
 
     @property
-    def makers(self) -> tuple[Action, ...]:
-        """An action for a new thing of each kind that the country has."""
-        if not self._workspace.is_open:
-            return ()
-        kinds = self._workspace.pack.shared.kinds.values()
-        return tuple(Action(f"New {kind.new}", lambda kind=kind: self.make(kind)) for kind in kinds)  # type: ignore[misc]
-
-    @property
     def thing(self) -> Thing | None:
         """The thing that is shown; None where there is none."""
         return self._workspace.file.things.get(self._chosen) if self._workspace.is_open else None
+
+    @property
+    def _kind(self) -> ThingKind | None:
+        """The kind of the thing that is shown, where there is one that the country knows."""
+        return self._workspace.pack.shared.kinds.get(self.thing.kind) if self.thing is not None else None
 
     def make(self, kind: ThingKind) -> None:
         """Make a new thing of a kind, and put the cursor on its name."""
@@ -200,15 +183,15 @@ class SharedPage(Page):
         thing = self.thing
         if thing is None:
             return
-        kind = self._workspace.pack.shared.kinds.get(thing.kind)
-        self._switches[Part.LOG].setVisible(kind is not None and kind.log)
-        self._switches[Part.CALENDAR].setVisible(kind is not None and kind.calendar)
-        if not self._switches[self.shown].isVisibleTo(self):
+        kind = self._kind
+        asked = self._workspace.pack.shared.fields(file, self._chosen)
+        offered = self._offered(asked)
+        for part, switch in self._switches.items():
+            switch.setVisible(part in offered)
+        if self.shown not in offered:
             self.switch_to(Part.USES)
         self.cloth.show_pieces(pieces_of(self._workspace.computation, self._chosen))
-        asked = self._workspace.pack.shared.fields(file, self._chosen)
         questions = [field for field in asked if field.kind is FieldKind.ANSWER]
-        self._switches[Part.QUESTIONS].setVisible(bool(questions))
         self.questions.show_fields(questions, thing.name)
         besides = [field for field in asked if field.kind is not FieldKind.ANSWER]
         self.fields.show_fields([*self._fields(thing, kind), *besides])
@@ -264,17 +247,28 @@ class SharedPage(Page):
 
     def _usual_part(self) -> Part:
         """Where work goes on with a thing: in its calendar or its log where it has one."""
-        file, kind = self._workspace.file, None
-        if self.thing is not None:
-            kind = self._workspace.pack.shared.kinds.get(self.thing.kind)
-        if kind is not None and kind.calendar:
+        if self._kind is not None and self._kind.calendar:
             return Part.CALENDAR
-        logged = any(trip.thing == self._chosen for trip in file.trips.values())
+        logged = any(trip.thing == self._chosen for trip in self._workspace.file.trips.values())
         return Part.LOG if logged else Part.USES
 
     def offers(self, part: Part) -> bool:
         """Whether the thing that is shown has such a part."""
-        return self.thing is not None and self._switches[part].isVisibleTo(self)
+        if self.thing is None:
+            return False
+        return part in self._offered(self._workspace.pack.shared.fields(self._workspace.file, self._chosen))
+
+    def _offered(self, asked: Sequence[Field]) -> set[Part]:
+        """The parts of the thing that is shown, by its kind and by what is asked of it."""
+        kind = self._kind
+        offered = {Part.USES, Part.COSTS}
+        if kind is not None and kind.log:
+            offered.add(Part.LOG)
+        if kind is not None and kind.calendar:
+            offered.add(Part.CALENDAR)
+        if any(field.kind is FieldKind.ANSWER for field in asked):
+            offered.add(Part.QUESTIONS)
+        return offered
 
     @property
     def list_wanted(self) -> Part | None:
