@@ -131,7 +131,7 @@ def _land(
     if entry.share is None:
         return whole
     share = entered(entry.share / HUNDRED, "share of it for the activity", f"/entries/{key}/share")
-    return (whole * share).in_cents().named(label)
+    return (whole * share).in_cents(label)
 
 
 def _in_words(days: Days, year: int) -> str:

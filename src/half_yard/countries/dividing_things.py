@@ -104,16 +104,17 @@ class ThingKeeping:
         of its own."""
         known, record = ask(self.measure_of, thing), ask.of(thing_of, thing)
         unit = self.measures[record.measure].unit if record.measure in self.measures else "not measured"
-        amount = entered(use.amount, f"{used_by(ask, use)}, {unit}", use.path)
+        user = used_by(ask, use)
+        amount = entered(use.amount, f"{user}, {unit}", use.path)
         whole = entered(known.whole, f"all of {record.name or 'it'}, {unit}", known.path)
-        return (amount / whole).named(f"share of {record.name or 'it'}: {used_by(ask, use)}")
+        return (amount / whole).named(f"share of {record.name or 'it'}: {user}")
 
     def business_share(self, ask: Ask, thing: str, use: MeasuredUse) -> Figure:
         """A use's part of all business use of a thing: for costs that are business alone. It is no part of
         its own."""
         known = ask(self.measure_of, thing)
         business = sum((each.amount for each in known.uses if each.activity and each.counts), Decimal(0))
-        amount = entered(use.amount, f"{used_by(ask, use)}", use.path)
+        amount = entered(use.amount, used_by(ask, use), use.path)
         return (amount / entered(business, "all business use", known.path)).named("part of all business use")
 
     def divided(self, ask: Ask, thing: str) -> dict[str, Divided]:
@@ -195,7 +196,7 @@ def _divide(
             during = during_each(use.period)
             if during.amount:
                 in_period.setdefault(activity, during)
-                parts.append((during * share_of(use)).in_cents().named(f"{label}, its part"))
+                parts.append((during * share_of(use)).in_cents(f"{label}, its part"))
         if parts:
             indirect[activity] = together(parts, f"{label}, its part")
     if takes_all and indirect:
@@ -220,5 +221,5 @@ def _during(
     if undated:
         used, there = len(period.months), len(of.months) or MONTHS
         months = stated(Decimal(used) / there, f"{used} of {there} months")
-        parts.append((total(undated, f"{label} without a date") * months).in_cents().named(label))
+        parts.append((total(undated, f"{label} without a date") * months).in_cents(label))
     return total(parts, label) if parts else NOTHING_ENTERED

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cache, partial
 
 from half_yard.countries.asking import Ask, activity_of
 from half_yard.countries.dividing_things import ShareOf, ThingKeeping, thing_of
@@ -42,23 +43,25 @@ class CostsSheet:
         known = ask(self._keeping.measure_of, thing)
         for activity in known.activities:
             uses = known.of_activity(activity)
+            called = name(ask, activity)
             for number, use in enumerate(uses, 1):
-                label = f"percent for {name(ask, activity)}"
-                percent = (self._use_share(ask, thing, use) * IN_HUNDRED).in_cents().named(label)
+                label = f"percent for {called}"
+                percent = (self._use_share(ask, thing, use) * IN_HUNDRED).in_cents(label)
                 key = f"share.{activity}" if len(uses) == 1 else f"share.{activity}.{number}"
                 whole_year = use.period == known.period
                 when = "" if whole_year else f", {use.period.first:%b %-d} to {use.period.last:%b %-d}"
-                page.exact_line(key, "", f"{name(ask, activity)}{when}", percent)
+                page.exact_line(key, "", f"{called}{when}", percent)
 
     def _by_use(self, page: Page, ask: Ask, thing: str) -> None:
         """Every line of its costs: the whole, the part of each use, what stays personal."""
         whole: list[Figure] = []
         personal: list[Figure] = []
+        called = cache(partial(name, ask))
         for line, each in ask(self._keeping.divided, thing).items():
             page.section = each.whole.label
             whole.append(page.line(line, "", "Whole", each.whole))
             for activity in each.activities:
-                title = f"For {name(ask, activity)}"
+                title = f"For {called(activity)}"
                 page.line(f"{line}.{activity}", "", title, each.part(activity), Role.COST)
             personal.append(page.line(f"{line}.personal", "", "Personal", each.personal, Role.COST))
         page.section = "In all"

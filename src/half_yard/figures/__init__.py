@@ -1,13 +1,13 @@
 """Numbers that remember: exact amounts that carry the way they came about."""
 
 from half_yard.figures.asking import Ask, Asking, CircleError
+from half_yard.figures.comparison import Comparison
 from half_yard.figures.explain import Step, amount_text, how, steps
 from half_yard.figures.figure import (
     NOT_BELOW_ZERO,
     NOTHING,
     NOTHING_ENTERED,
     Choice,
-    Comparison,
     Figure,
     Mark,
     MarkKind,

@@ -167,7 +167,7 @@ class Asking(Generic[F]):
         ask: Ask[F] = Ask(self, world, last)
         value = key[0](ask, *key[1:])
         held, absent = ask.looked_at()
-        if world.shows_no_lines and shows_no_lines(held):
+        if held and world.shows_no_lines and shows_no_lines(held):
             known.on_no_line.add(key[0])
         for made in fitting:
             if made.suspect and made is not last and made in known.parts.get(key, ()):

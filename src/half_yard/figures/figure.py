@@ -12,6 +12,7 @@ from decimal import Decimal
 from enum import StrEnum
 from typing import Final, NamedTuple
 
+from half_yard.figures.comparison import OPPOSITE, Comparison
 from half_yard.figures.origin import Entered, Gathered, RuleValue
 from half_yard.figures.rounding import (
     ZERO,
@@ -169,9 +170,9 @@ class Figure:
         """Rounded half up to whole dollars; a figure already whole is returned as it is."""
         return self._rounded(to_dollars(self.amount), Operation.DOLLARS)
 
-    def in_cents(self) -> Figure:
-        """Rounded half up to cents; a figure already in cents is returned as it is."""
-        return self._rounded(to_cents(self.amount), Operation.CENTS)
+    def in_cents(self, label: str = "") -> Figure:
+        """Rounded half up to cents, under a label; a figure already in cents is returned as it is."""
+        return self._rounded(to_cents(self.amount), Operation.CENTS, label)
 
     def without_cents(self) -> Figure:
         """In whole dollars, cents left out; a figure already whole is returned as it is."""
@@ -193,10 +194,12 @@ class Figure:
         """A count of whole ones."""
         return self._rounded(whole_down(self.amount), Operation.WHOLE_DOWN)
 
-    def _rounded(self, amount: Decimal, operation: Operation) -> Figure:
-        if amount == self.amount:
-            return self if amount.same_quantum(self.amount) or self.place else self._copy(amount=amount)
-        return _made(amount, self.label, operation, (self,))
+    def _rounded(self, amount: Decimal, operation: Operation, label: str = "") -> Figure:
+        if amount != self.amount:
+            return _made(amount, label or self.label, operation, (self,))
+        if label or not (amount.same_quantum(self.amount) or self.place):
+            return self._copy(amount=None if self.place else amount, label=label or None)
+        return self
 
     def _copy(
         self,
@@ -309,7 +312,7 @@ def times(whole: Figure, *parts: Figure | None) -> Figure:
     made = whole
     for part in parts:
         if part is not None:
-            made = (made * part).in_cents().named(whole.label)
+            made = (made * part).in_cents(whole.label)
     return made
 
 
@@ -326,41 +329,6 @@ def larger_of(*parts: Figure, label: str = "") -> Figure:
 def not_below_zero(figure: Figure, label: str = "") -> Figure:
     """The figure, or zero where it is less."""
     return larger_of(figure, NOT_BELOW_ZERO, label=label)
-
-
-class Comparison(StrEnum):
-    """How the two figures of a test are compared."""
-
-    ABOVE = "is above"
-    AT_LEAST = "is at least"
-    BELOW = "is below"
-    AT_MOST = "is not above"
-    NOT_BELOW = "is not below"
-    LESS = "is less than"
-
-    @property
-    def is_asked(self) -> bool:
-        """Whether it is what was asked, not the opposite that was found instead."""
-        return self in {Comparison.ABOVE, Comparison.AT_LEAST, Comparison.BELOW}
-
-    def holds(self, left: Decimal, right: Decimal) -> bool:
-        """Whether the one amount stands so to the other."""
-        match self:
-            case Comparison.ABOVE:
-                return left > right
-            case Comparison.AT_LEAST | Comparison.NOT_BELOW:
-                return left >= right
-            case Comparison.BELOW | Comparison.LESS:
-                return left < right
-            case Comparison.AT_MOST:
-                return left <= right
-
-
-OPPOSITE = {
-    Comparison.ABOVE: Comparison.AT_MOST,
-    Comparison.BELOW: Comparison.NOT_BELOW,
-    Comparison.AT_LEAST: Comparison.LESS,
-}
 
 
 @dataclass(frozen=True, slots=True)

@@ -149,7 +149,10 @@ class Made:
             self.changed = moment
         if self.made_of != made_of:
             self.made_of = made_of
-            self.height = 1 + max((item.height for item in made_of), default=0)
+            height = 0
+            for item in made_of:  # no generator: a heavy file has tens of thousands of them
+                height = max(height, item.height)
+            self.height = 1 + height
         self.seen = moment
         self.suspect = False
 
@@ -235,6 +238,8 @@ class Known:
         self.picks: dict[Key, Picked] = {}
         self.readers: defaultdict[str, set[Read]] = defaultdict(set)
         self.made_with: defaultdict[Node, set[Made | Picked]] = defaultdict(set)
+        """As far as it was noted: nothing is asked of it before the next edit."""
+        self._not_noted: list[tuple[Made, tuple[Item, ...]]] = []
         self.on_no_line: set[object] = set()
         """Parts that were made under an assumption that shows no lines, and look at it."""
         self.begun: dict[Key, int] = {}
@@ -278,6 +283,7 @@ class Known:
         Gives that: of thousands of entries an edit changes one, so that nearly all that is taken out of where
         they land is the same, and nothing behind it needs to be looked into. What was made under assumptions
         can't be looked into before the computation comes to them."""
+        self.note()
         found, picks = list(otherwise), []
         while found:
             for each in self.made_with.get(found.pop(), ()):
@@ -316,25 +322,35 @@ class Known:
         return pick
 
     def was_made(self, made: Made, before: tuple[Item, ...]) -> None:
-        """Note what a part was made of, now and before."""
-        for item in before:
-            if type(item) is Branch:
-                self.made_with[item.below].discard(made)
-        for item in made.made_of:
-            self.made_with[_node(item)].add(made)
+        """A part was made of something else than before: it is to be noted."""
+        self._not_noted.append((made, before))
+
+    def note(self) -> None:
+        """Note of all that was made what it was made of, now and before."""
+        made_with = self.made_with
+        for made, before in self._not_noted:
+            for item in before:
+                if type(item) is Branch:
+                    made_with[item.below].discard(made)
+            for item in made.made_of:
+                made_with[item.below if type(item) is Branch else item].add(made)
+        self._not_noted.clear()
 
     def add(self, made: Made) -> None:
         """Note that there is such a part. Where assumptions are others in each computation, those of some
         computations ago are not asked for again."""
         every = self.parts.setdefault(made.key, [])
         for other in tuple(every):
-            if other.looks and 0 < other.world < self.oldest and not self.made_with.get(other):
-                self.drop(other)
+            if other.looks and 0 < other.world < self.oldest:
+                self.note()
+                if not self.made_with.get(other):
+                    self.drop(other)
         every.append(made)
 
     def drop(self, made: Made) -> None:
         """Let go of a part as it was made under some assumptions: one that nothing is made with but what is
         suspect."""
+        self.note()
         self.parts[made.key].remove(made)
         self.made_with.pop(made, None)
         for item in made.made_of:
@@ -343,6 +359,7 @@ class Known:
     def forget(self) -> None:
         """Let go of all that rests on nothing which one of the last computations was asked for."""
         self.tidied = self.runs
+        self._not_noted.clear()
         self.begun = {key: run for key, run in self.begun.items() if run >= self.runs - RUNS_KEPT}
         self.made_with.clear()
         kept: set[Node] = set()

@@ -46,9 +46,12 @@ class Memory:
         return made
 
     def tidy(self) -> None:
-        """Let go of what is not asked for any more, once in some computations. Meant for a rest: it takes as
-        long as an edit."""
-        if self.known.runs - self.known.tidied > RUNS_KEPT and not self.known.is_in_use:
+        """See to what has to be done before the next edit, and let go of what is not asked for any more, once
+        in some computations. Meant for a rest: it takes as long as an edit."""
+        if self.known.is_in_use:
+            return
+        self.known.note()
+        if self.known.runs - self.known.tidied > RUNS_KEPT:
             self.known.forget()
 
     def of(self, owner: object) -> dict[Hashable, tuple[tuple[object, ...], Any]]:

@@ -14,7 +14,7 @@ def split(whole: Figure, shares: Mapping[str, Figure]) -> dict[str, Figure]:
     owners = list(shares)
     if len(owners) == 1 and shares[owners[0]].amount == 1:
         return {owners[0]: whole}
-    parts = {owner: (whole * shares[owner]).in_cents().named(whole.label) for owner in owners}
+    parts = {owner: (whole * shares[owner]).in_cents(whole.label) for owner in owners}
     if sum(share.amount for share in shares.values()) == 1:
         *others, last = owners
         parts[last] = difference(whole, *(parts[owner] for owner in others), label=whole.label)

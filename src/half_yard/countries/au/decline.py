@@ -180,7 +180,7 @@ def of_year(asset: Asset, path: str, whole: Figure, left: Figure, year: int) -> 
     part = _part_of_day(asset, path, whole)
     days = stated(Decimal(days_held(asset, year)), "days held in the year")
     made = reduce(mul, part.times, (left if part.of_left else whole) * days) / reduce(mul, part.over)
-    return smaller_of(made.in_cents().named("by days"), left)
+    return smaller_of(made.in_cents("by days"), left)
 
 
 def borrowing_days(asset: Asset) -> int:
@@ -210,7 +210,7 @@ def received(ask: Ask, key: str) -> Figure:
     counted = ask(cost, key)
     if asset.asset_class == CAR and counted.amount < asset.cost:
         typed = entered(asset.cost, "cost", f"{path}/cost", asset.reckoning)
-        return (net * (counted / typed)).in_cents().named("termination value, by the car limit")
+        return (net * (counted / typed)).in_cents("termination value, by the car limit")
     return net
 
 

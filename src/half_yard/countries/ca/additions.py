@@ -92,7 +92,7 @@ def _own_fees(ask: Ask, key: str) -> Figure:
     with_land = typed + _further(key, asset, LAND, "cost of its land")
     fees = _further(key, asset, FEES, FEES_OF_BUYING)
     own = fees * (typed / with_land) if with_land.amount else fees
-    return own.in_cents().named("its part of the costs of buying")
+    return own.in_cents("its part of the costs of buying")
 
 
 def cost_for_gains(ask: Ask, key: str) -> Figure:
@@ -111,7 +111,7 @@ def whole_cost(ask: Ask, key: str) -> Figure:
         value = _further(key, asset, VALUE, f"{_called(asset)}: value when it came into use")
         gained = not_below_zero(difference(value, typed), "what it has gained")
         part = ask(rules).figure("capital_gains_inclusion", label="part of a gain that counts")
-        counted = total((typed, (gained * part).in_cents().named("half of what it has gained")), label)
+        counted = total((typed, (gained * part).in_cents("half of what it has gained")), label)
         return smaller_of(value, counted, label=label)
     if asset.asset_class in CEILINGS:
         return _within_the_ceiling(key, asset, typed)
@@ -157,7 +157,7 @@ def proceeds(ask: Ask, key: str, most: Figure) -> Figure:
     asset, came = ask.of(asset_of, key), ask(received, key)
     if asset.asset_class == ZERO_PASSENGER and asset.cost:
         typed = entered(asset.cost, "cost", f"/assets/{key}/cost", asset.reckoning)
-        came = (came * (ask(whole_cost, key) / typed)).in_cents().named(came.label)
+        came = (came * (ask(whole_cost, key) / typed)).in_cents(came.label)
     came = times(came, part_of(key, asset))
     return smaller_of(came, most, label=f"{_called(asset)}: not above cost")
 

@@ -51,7 +51,7 @@ def _by_periods(ask: Ask, key: str) -> Figure:
     told = entered(Decimal(counted), "periods of the lease, with its first renewal", f"/assets/{key}/months")
     least = values.figure("leasehold_least_periods", label="at least")
     most = values.figure("leasehold_most_periods", label="at most")
-    return (whole / smaller_of(larger_of(told, least), most)).in_cents().named("equal part of a leasehold")
+    return (whole / smaller_of(larger_of(told, least), most)).in_cents("equal part of a leasehold")
 
 
 def _by_days(ask: Ask, key: str) -> Figure:
@@ -61,4 +61,4 @@ def _by_days(ask: Ask, key: str) -> Figure:
     days = Period.of(year, start, end - ONE_DAY).days
     here = stated(Decimal(days), f"days of it in {year}")
     every = entered(Decimal((end - start).days), "days of its life", f"/assets/{key}/months")
-    return (ask(cost, key) * (here / every)).in_cents().named("part of a right of limited life")
+    return (ask(cost, key) * (here / every)).in_cents("part of a right of limited life")

@@ -69,7 +69,7 @@ def medicare_withheld(ask: Ask) -> list[Figure]:
         wages = _medicare_base(path, item)
         marks = [gaps.medicare_tax_not_said(path)] if wages.amount > starts else []
         usual = Choice("Medicare tax left empty: taken to be the usual rate of the wages", path)
-        found.append((wages * rate).in_cents().named(_name(item)).because(usual).marked(*marks))
+        found.append((wages * rate).in_cents(_name(item)).because(usual).marked(*marks))
     return found
 
 
@@ -90,7 +90,7 @@ def social_security_withheld(ask: Ask, person: str) -> list[Figure]:
         wages = _social_security_base(path, item)
         capped = wages if wages.amount <= base else ask(rules).figure("social_security_wage_base")
         marks = [gaps.social_security_tax_not_said(path)] if several else []
-        found.append((capped * rate).in_cents().named(_name(item)).marked(*marks))
+        found.append((capped * rate).in_cents(_name(item)).marked(*marks))
     return found
 
 

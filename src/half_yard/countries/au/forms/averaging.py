@@ -90,7 +90,7 @@ def _of_farms(ask: Ask, person: str) -> Figure:
     gifts = ask(itr.deductions, person).get("gift", NOTHING)
     whole = total((basic, gifts), "before gifts")
     if net.amount > 0 and gifts.amount:
-        net = difference(net, (gifts * smaller_of(net, whole) / whole).in_cents().named("part of the gifts"))
+        net = difference(net, (gifts * smaller_of(net, whole) / whole).in_cents("part of the gifts"))
     return smaller_of(not_below_zero(net), basic)
 
 

@@ -23,7 +23,7 @@ def offset(ask: Ask, person: str) -> Figure:
     income = ask(itr.taxable, person)["taxable_income"]
     without = not_below_zero(difference(income, *of_person(ask, person, FOREIGN)), "income without it")
     taken = difference(_tax_and_levy(ask, person, income), _tax_and_levy(ask, person, without))
-    limit = larger_of(least, taken.in_cents().named("tax and levy on it"), label="limit")
+    limit = larger_of(least, taken.in_cents("tax and levy on it"), label="limit")
     is_family = ask(has_spouse) or bool(ask(levy.children).amount)
     unsure = is_family or bool(ask(levy.surcharge, person).amount)
     return (

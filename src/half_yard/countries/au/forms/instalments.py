@@ -75,7 +75,7 @@ def ways(page: Page, ask: Ask, person: str) -> None:
     raised = total((tax, more), "with the factor of the year")
     page.line("by_amount", "", "Each of four quarters", (raised / QUARTERS).in_cents(), Role.SUBTOTAL)
     page.section = "By rate"
-    rate = smaller_of(tax / income * IN_HUNDRED, IN_HUNDRED).in_cents().named("percent of instalment income")
+    rate = smaller_of(tax / income * IN_HUNDRED, IN_HUNDRED).in_cents("percent of instalment income")
     page.exact_line("rate", "", "Percent of a quarter's instalment income, about", rate)
     typed = persons_records.fact(ask, person, INSTALMENT_RATE, "instalment rate of the notice")
     if typed is not None:

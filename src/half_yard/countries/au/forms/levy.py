@@ -58,7 +58,7 @@ def by_days(ask: Ask, amount: Figure, off: Figure) -> Figure:
     first, last = days_of_year(ask.of(tax_year))
     days = stated(Decimal((last - first).days + 1), "days of the year")
     left = not_below_zero(difference(days, off), "days that count")
-    return (amount * left / days).in_cents().named(amount.label)
+    return (amount * left / days).in_cents(amount.label)
 
 
 def for_all_days(ask: Ask, person: str) -> Figure:
@@ -117,7 +117,7 @@ def _of_family(ask: Ask, person: str, single: Figure) -> Figure:
     part = not_below_zero(difference(on_start, excess), "reduction of the family").in_cents()
     others = ask(of_one, other) if other else NOTHING
     if others.amount:
-        of_other = (part * (_income(ask, other) / family)).in_cents().named("the spouse's part of it")
+        of_other = (part * (_income(ask, other) / family)).in_cents("the spouse's part of it")
         part = difference(part, smaller_of(of_other, others), label="part of the reduction")
     return not_below_zero(difference(single, part), "Medicare levy")
 

@@ -60,7 +60,7 @@ def grown_up_sales(ask: Ask, activity: str) -> Figure:
     if there >= whole or there <= 0:
         return made
     days = stated(Decimal(whole), "days of the year") / stated(Decimal(there), "days of the activity")
-    return (made * days).in_cents().named("income as for a whole year")
+    return (made * days).in_cents("income as for a whole year")
 
 
 def income_without_losses(ask: Ask, person: str) -> Figure:

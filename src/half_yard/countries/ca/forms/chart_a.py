@@ -94,7 +94,7 @@ def driving(page: Page, ask: Ask, thing: str) -> None:
             elif each.whole.amount:
                 within = counted[key] / each.whole
                 is_cut = counted[key].amount != each.whole.amount
-                own = (part * within).in_cents().named(part.label) if is_cut else part
+                own = (part * within).in_cents(part.label) if is_cut else part
                 parts.append(own.marked(*counted[key].marks))
         who = name(ask, activity)
         share = page.line(f"share.{activity}", "", f"By distance: {who}", total(parts), Role.COST)
@@ -136,7 +136,7 @@ def _interest_limit(page: Page, thing: str, record: Thing, year: int, paid: Figu
 
 def _for_days(month: Figure, days: Figure) -> Figure:
     thirty = stated(Decimal(30), "days of a month")
-    return (month * days / thirty).in_cents().named(f"{month.label}, by days")
+    return (month * days / thirty).in_cents(f"{month.label}, by days")
 
 
 def _lease_limit(page: Page, thing: str, record: Thing, year: int, paid: Figure) -> Figure:

@@ -32,7 +32,7 @@ def counted_of(ask: Ask, found: Found) -> Figure:
     if found[1].kind != OF_PROPERTY:
         return _paid(found)
     rate = ask(rules).figure("foreign_property_tax_most", label="part of the income")
-    most = (ITEMS.amount_of(found) * rate).in_cents().named("the most of it that is credited")
+    most = (ITEMS.amount_of(found) * rate).in_cents("the most of it that is credited")
     return smaller_of(_paid(found), most)
 
 

@@ -32,7 +32,7 @@ def given(ask: Ask, person: str) -> Figure:
     typed = persons_records.fact(ask, person, SPLIT, "split pension")
     if typed is None or not ask(spouse_of, person):
         return NOTHING
-    half = (ask(eligible, person) / TWO).in_cents().named("half of the pension")
+    half = (ask(eligible, person) / TWO).in_cents("half of the pension")
     return smaller_of(typed, half, label="split pension")
 
 
@@ -49,4 +49,4 @@ def tax_moved(ask: Ask, person: str) -> Figure:
     if not passed.amount or not deducted:
         return NOTHING
     part = passed / whole
-    return (total(deducted, "tax deducted from it") * part).in_cents().named("tax that goes along")
+    return (total(deducted, "tax deducted from it") * part).in_cents("tax that goes along")

@@ -115,7 +115,7 @@ def _of_home(gain: Figure, owned: Figure | None, designated: Figure | None) -> F
     if owned is None or designated is None or not owned.amount:
         return NOTHING
     counted = smaller_of(total((designated, ONE), "years designated and one"), owned)
-    exempt = (gain * (counted / owned)).in_cents().named("exempt part")
+    exempt = (gain * (counted / owned)).in_cents("exempt part")
     return not_below_zero(difference(gain, exempt))
 
 

@@ -57,7 +57,7 @@ def _for_months(ask: Ask, person: str, amount: Figure) -> Figure:
     if count == YEAR:
         return amount
     part = stated(Decimal(count), "months of contribution") / stated(Decimal(YEAR), "months of the year")
-    return (amount * part).in_cents().named(amount.label)
+    return (amount * part).in_cents(amount.label)
 
 
 @Form
@@ -87,8 +87,8 @@ def contributions(page: Page, ask: Ask, person: str) -> None:
     contributory = page.line("contributory", "", "Contributory earnings", smaller_of(above_exemption, room))
     base_rate = values.figure("cpp_base_rate_each", label="base rate, employee or employer")
     more_rate = values.figure("cpp_first_additional_rate_each", label="first additional rate, each")
-    each_base = (contributory * base_rate).in_cents().named("base contribution, one side")
-    each_more = (contributory * more_rate).in_cents().named("first additional contribution, one side")
+    each_base = (contributory * base_rate).in_cents("base contribution, one side")
+    each_more = (contributory * more_rate).in_cents("first additional contribution, one side")
     base = page.line("base", "", "Base contributions", each_base + each_base)
     first = page.line("first_additional", "", "First additional contributions", each_more + each_more)
     second = _second(page, ask, person, earned, on_slips, ympe)

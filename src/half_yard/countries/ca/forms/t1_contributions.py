@@ -19,7 +19,7 @@ def _most_cpp(ask: Ask) -> Figure:
     earned = difference(ympe, values.figure("cpp_basic_exemption", label="basic exemption"))
     base = values.figure("cpp_base_rate_each", label="base rate")
     both = base + values.figure("cpp_first_additional_rate_each", label="first additional rate")
-    return (earned * both).in_cents().named("most of an employee")
+    return (earned * both).in_cents("most of an employee")
 
 
 def _most_cpp2(ask: Ask) -> Figure:
@@ -30,14 +30,14 @@ def _most_cpp2(ask: Ask) -> Figure:
     top = values.figure("cpp_yampe", label="Year's additional maximum pensionable earnings")
     between = difference(top, values.figure("cpp_ympe", label="Year's maximum pensionable earnings"))
     rate = values.figure("cpp2_rate_each", label="second additional rate")
-    return (between * rate).in_cents().named("most of an employee")
+    return (between * rate).in_cents("most of an employee")
 
 
 def _most_insurance(ask: Ask) -> Figure:
     """The most premiums of one employee (Employment Insurance Act, section 67)."""
     values = ask(rules)
     most = values.figure("ei_max_insurable", label="maximum insurable earnings")
-    return (most * values.figure("ei_rate", label="premium rate")).in_cents().named("most of an employee")
+    return (most * values.figure("ei_rate", label="premium rate")).in_cents("most of an employee")
 
 
 BOXES = {"cpp": _most_cpp, "cpp2": _most_cpp2, "ei": _most_insurance}

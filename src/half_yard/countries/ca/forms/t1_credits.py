@@ -41,7 +41,7 @@ def is_old(ask: Ask, person: str) -> bool:
 def less_part_of_income(most: Figure, net: Figure, start: Figure, rate: Figure) -> Figure:
     """An amount that shrinks by a part of the income above a threshold."""
     over = not_below_zero(difference(net, start), "net income above that")
-    return not_below_zero(difference(most, (over * rate).in_cents().named("taken by income")))
+    return not_below_zero(difference(most, (over * rate).in_cents("taken by income")))
 
 
 def age_amount(ask: Ask, person: str) -> Figure:
@@ -116,7 +116,7 @@ def medical(ask: Ask, person: str, most: Figure) -> Figure:
     if not costs:
         return NOTHING
     rate = ask(rules).figure("medical_expense_income_rate", label="part of net income")
-    part = (ask(t1.net_income, person)["net_income"] * rate).in_cents().named("part of net income")
+    part = (ask(t1.net_income, person)["net_income"] * rate).in_cents("part of net income")
     return not_below_zero(difference(total(costs, "medical costs"), smaller_of(part, most)))
 
 
@@ -137,7 +137,7 @@ def tuition_lines(
         return None
     own = ask(fees_that_count, person)
     available = total((own, before), "tuition")
-    room = not_below_zero(difference((tax / rate).in_cents().named("amounts that take all tax"), others))
+    room = not_below_zero(difference((tax / rate).in_cents("amounts that take all tax"), others))
     number = "58560" if provincial else "32300"
     used = page.line("tuition", number, "Tuition", smaller_of(available, room))
     left = difference(available, used)
@@ -175,7 +175,7 @@ def gifts_claimed(ask: Ask, person: str) -> Figure:
     every = total(ask(gifts_of, person).values(), "gifts")
     if not every.parts:
         return NOTHING
-    limits = [(net * limit).in_cents().named("part of net income")]
+    limits = [(net * limit).in_cents("part of net income")]
     if (most := persons_records.fact(ask, person, GIFTS_AT_MOST, "claimed at most")) is not None:
         limits.append(most)
     return smaller_of(every, *limits)
@@ -222,7 +222,7 @@ def dividends(ask: Ask, person: str) -> tuple[Figure, Figure]:
         (ITEMS.boxes(ask, "dividends", OTHER_DIVIDENDS, person), "dividend_gross_up_other"),
     ):
         actual = total(figures, "dividends")
-        more = (actual * values.figure(name, label="gross-up")).in_cents().named("gross-up")
+        more = (actual * values.figure(name, label="gross-up")).in_cents("gross-up")
         taxable.append(total((actual, more), "taxable amount of dividends") if figures else NOTHING)
     return taxable[0], taxable[1]
 

@@ -106,7 +106,7 @@ def child_care(ask: Ask, person: str) -> Figure | None:
     allowed = [_for_child(ask, child) for child in ask(children.children, children.OF_CARE)]
     earned = total((*t1.employment_of(ask, person), *map(not_below_zero, ask(t2125.net_of, person))))
     part = stated(Decimal(2), "two") / stated(Decimal(3), "thirds")
-    most = (earned * part).in_cents().named("two thirds of earned income")
+    most = (earned * part).in_cents("two thirds of earned income")
     taken = smaller_of(total(costs, "child care"), total(allowed, "limit for the children"), most)
     return taken if allowed else taken.marked(gaps.NO_CHILDREN)
 
@@ -143,7 +143,7 @@ def repaid(page: Page, ask: Ask, person: str, net: Figure) -> Figure:
         start = values.figure("ei_repayment_income_from", label="income from which insurance is repaid")
         base = smaller_of(total(insured, "employment insurance"), not_below_zero(difference(net, start)))
         rate = values.figure("ei_repayment_rate", label="part that is repaid")
-        parts.append((base * rate).in_cents().named("employment insurance repaid"))
+        parts.append((base * rate).in_cents("employment insurance repaid"))
     pension = [*of_person(ask, person, "oas"), *ITEMS.boxes(ask, "oas", SUPPLEMENT, person)]
     if pension:
         start = values.figure("oas_recovery_income_from", label="income from which the pension is repaid")

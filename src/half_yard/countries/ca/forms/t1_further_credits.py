@@ -78,7 +78,7 @@ def medical_above(ask: Ask, person: str, most: Figure) -> Figure:
     for found in ask(ITEMS.items_of, "medical_others"):
         if found[1].person == person:
             income = ITEMS.box_of(found, NET_INCOME) or NOTHING
-            floor = smaller_of((income * rate).in_cents().named("part of their net income"), most)
+            floor = smaller_of((income * rate).in_cents("part of their net income"), most)
             parts.append(not_below_zero(difference(ITEMS.amount_of(found), floor)))
     return total(parts) if parts else NOTHING
 

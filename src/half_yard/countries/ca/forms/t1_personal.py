@@ -35,7 +35,7 @@ def basic_amount(ask: Ask, person: str) -> Figure:
     if not over.amount:
         return most.marked(*_personal_marks(ask, person))
     part = smaller_of(over, difference(end, start, label="span")) / difference(end, start, label="span")
-    reduced = difference(most, (difference(most, least) * part).in_cents().named("taken by income"))
+    reduced = difference(most, (difference(most, least) * part).in_cents("taken by income"))
     return reduced.marked(*_personal_marks(ask, person))
 
 

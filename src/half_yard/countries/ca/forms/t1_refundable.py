@@ -17,7 +17,7 @@ def training(ask: Ask, person: str) -> Figure:
     if not limits or not fees:
         return NOTHING
     share = ask(rules).figure("training_credit_share", label="part of the fees")
-    return smaller_of(total(limits, "limit"), (total(fees) * share).in_cents().named("half of the fees"))
+    return smaller_of(total(limits, "limit"), (total(fees) * share).in_cents("half of the fees"))
 
 
 def medical_supplement(ask: Ask, person: str) -> Figure:

@@ -64,7 +64,7 @@ def _part(foreign: Figure, income: Figure, tax: Figure) -> Figure:
     if not income.amount:
         return NOTHING
     share = smaller_of(foreign, income) / income
-    return (tax * share).in_cents().named("its part of the tax")
+    return (tax * share).in_cents("its part of the tax")
 
 
 def federal_credit(ask: Ask, person: str) -> Figure:

@@ -43,9 +43,9 @@ def _year(key: str, asset: Asset, year: int, before: Figure) -> Figure:
     years = stated(Decimal(max(LIFE - index, 1)), "years left of its life")
     use = entered(share_of_year(asset, year), f"business use of {year}", f"/assets/{key}/thing")
     name = f"{asset.name}: straight line over the years left"
-    made = ((left / years).named("a year of what is left") * use).in_cents().named(name)
+    made = ((left / years).named("a year of what is left") * use).in_cents(name)
     limits = auto_limits(year - index, allowance=False) if CLASSES[asset.asset_class].auto else None
     if limits is None:
         return made
-    limit = (limits[min(index, LIMITED_YEARS)] * use).in_cents().named("limit of the year, by use")
+    limit = (limits[min(index, LIMITED_YEARS)] * use).in_cents("limit of the year, by use")
     return smaller_of(made, limit, label=name)

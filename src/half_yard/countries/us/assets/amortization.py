@@ -71,7 +71,7 @@ def first_of_software(key: str, asset: Asset, allowance: Allowance, rules: YearR
         parts["expensed"] = entered(asset.expensed, f"{asset.name}: expensed", f"/assets/{key}/expensed")
     if allowance.rate is not None:
         left = not_below_zero(difference(cost, *parts.values()), "cost less what is expensed")
-        made = (left * allowance.rate).in_cents().named(f"{asset.name}: special allowance")
+        made = (left * allowance.rate).in_cents(f"{asset.name}: special allowance")
         parts["allowance"] = made.marked(*allowance.marks)
     at_once = total(parts.values(), f"{asset.name}: at once") if parts else NOT_BELOW_ZERO
     if allowance.why is not None:

@@ -33,11 +33,11 @@ def auto_limits(
     )
     if part != 1:
         its_part = stated(part, "its part of the automobile, by cost")
-        limits = tuple((limit * its_part).in_cents().named(limit.label) for limit in limits)
+        limits = tuple((limit * its_part).in_cents(limit.label) for limit in limits)
     if months == YEAR:
         return limits
     counted = stated(Decimal(months), "months of its short tax year") / stated(Decimal(YEAR), "months")
-    return ((limits[0] * counted).in_cents().named(limits[0].label), *limits[1:])
+    return ((limits[0] * counted).in_cents(limits[0].label), *limits[1:])
 
 
 def in_harbour(rate: Figure | None, expensed: Decimal | None) -> bool:

@@ -147,7 +147,7 @@ def _with_gift_tax(key: str, asset: Asset) -> Figure:
     cost, value, tax = cost_figure(key, asset), _box(key, asset, AT_GIFT), _box(key, asset, GIFT_TAX)
     taxed = _box(key, asset, GIFT_TAXED) if asset.basis.get(GIFT_TAXED) else value
     gained = not_below_zero(difference(value, cost), "gained before the gift")
-    part = (tax * (gained / taxed)).in_cents().named("gift tax on what it had gained")
+    part = (tax * (gained / taxed)).in_cents("gift tax on what it had gained")
     return total((cost, smaller_of(part, tax, label="not more than the tax")), f"{asset.name}: basis")
 
 

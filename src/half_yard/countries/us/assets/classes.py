@@ -6,7 +6,9 @@ import datetime
 from dataclasses import dataclass
 from decimal import Decimal
 
+from half_yard.countries.us import gaps
 from half_yard.depreciation import Recovery
+from half_yard.figures import Mark
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,6 +37,16 @@ class AssetClass:
     auto: bool = False
     heavy: bool = False
     words: tuple[str, ...] = ()
+
+    def unknown(self, path: str, placed: datetime.date, limits: object) -> tuple[Mark, ...]:
+        """What the program does not know of property placed in service on a day, which was entered at the
+        path; `limits` are the yearly ones of automobiles, None where there are none."""
+        marks = []
+        if not self.since <= placed <= self.until:
+            marks.append(gaps.old_property(path))
+        if self.auto and limits is None:
+            marks.append(gaps.auto_limits(path))
+        return tuple(marks)
 
     @property
     def short_title(self) -> str:

@@ -74,14 +74,19 @@ class Course:
 
     def capped(self, index: int) -> Figure:
         """The depreciation of a year, but not more than the basis that earlier years have left."""
-        return self.at(index).capped(index, self.at(index).prior(index))
+        life = self.at(index)
+        return life.capped(index, lambda: life.prior(index))
 
     def after(self, index: int) -> Figure:
         """The depreciation of the year after one, not more than the basis that this one leaves too."""
         life = self.at(index + 1)
-        label = "depreciation of the years before"
-        taken, back = total((life.prior(index), self.capped(index)), label), self.taken_back(index)
-        return life.capped(index + 1, taken if back is None else difference(taken, back, label=label))
+
+        def taken() -> Figure:
+            label = "depreciation of the years before"
+            taken, back = total((life.prior(index), self.capped(index)), label), self.taken_back(index)
+            return taken if back is None else difference(taken, back, label=label)
+
+        return life.capped(index + 1, taken)
 
     def taken_back(self, index: int) -> Figure | None:
         """What a year takes back because the business use fell: of listed property the excess over the
@@ -152,4 +157,4 @@ def _turned_private(life: Life) -> int | None:
 def _of_expensed(life: Life, expensed: Figure, index: int) -> Figure:
     """What a year would have taken of the part that was expensed."""
     use = stated(life.terms.share(index) / life.terms.share(0), "use of the year to that of the first")
-    return (expensed * life.rate(index) * use).in_cents().named(f"depreciation of year {index + 1}")
+    return (expensed * life.rate(index) * use).in_cents(f"depreciation of year {index + 1}")

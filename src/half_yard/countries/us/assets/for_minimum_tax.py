@@ -6,7 +6,6 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, asset_of, tax_year
-from half_yard.countries.dividing_things import things
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
@@ -15,14 +14,15 @@ from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.forms import form_4797
 from half_yard.countries.us.shared.owned import part_on_return
 from half_yard.figures import Figure, difference, stated, times, total
+from half_yard.records import Asset, ClientFile
 
 
 def at_most(ask: Ask) -> Figure:
     """What the minimum tax adds back of the year's depreciation at the most, in plain numbers: without what
     it takes more than the regular tax, and of all owners."""
     year, added = ask.of(tax_year), Decimal(0)
-    for key in ask(depreciated_otherwise):
-        regular, other = stories.story_of(ask, key), ask(life_for_it, key)
+    for key, regular in stories.story_of_each(ask, ask(depreciated_otherwise)).items():
+        other = ask(life_for_it, key)
         index = year - regular.first_year
         if other is not None and 0 <= index < len(other.amounts):
             added += max(regular.this_year.amount - other.amounts[index], Decimal(0))
@@ -31,12 +31,13 @@ def at_most(ask: Ask) -> Figure:
 
 def depreciated_otherwise(ask: Ask) -> tuple[str, ...]:
     """The assets on the return whose depreciation is another for the minimum tax."""
-    out = ask(things)
-    return tuple(
-        key
-        for key in ask(stories.on_return)
-        if ask.of(asset_of, key).activity not in out and ask(life_for_it, key) is not None
-    )
+    own = ask.of(_of_activities, ask(stories.on_return))
+    return tuple(key for key in own if ask(life_for_it, key) is not None)
+
+
+def _of_activities(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
+    """Those assets that belong to no thing which serves several uses."""
+    return tuple(key for key in keys if file.assets[key].activity not in file.things)
 
 
 def life_for_it(ask: Ask, key: str) -> Life | None:
@@ -52,21 +53,23 @@ def life_for_it(ask: Ask, key: str) -> Life | None:
 
 def of_year(ask: Ask) -> Figure | None:
     """Regular depreciation of the year less that of the minimum tax; None where it is the same."""
-    each = [_of_year(ask, key) for key in ask(depreciated_otherwise)]
+    regular = stories.story_of_each(ask, ask(depreciated_otherwise))
+    assets = ask.of(stories.assets_of, tuple(regular))
+    each = [_of_year(ask, key, asset, regular[key].this_year) for key, asset in assets.items()]
     return total(each, "difference of depreciation") if each else None
 
 
 def of_gains(ask: Ask) -> Figure | None:
     """Gains for the minimum tax less the regular ones, of what left service in the year; None where they are
     the same."""
-    each = [_of_gain(ask, key) for key in ask(depreciated_otherwise) if key in ask(form_4797.gone)]
+    gone = ask(form_4797.gone)
+    each = [_of_gain(ask, key) for key in ask(depreciated_otherwise) if key in gone]
     return total(each, "difference of gains") if each else None
 
 
-def _of_year(ask: Ask, key: str) -> Figure:
+def _of_year(ask: Ask, key: str, asset: Asset, regular: Figure) -> Figure:
     """The same of one asset, of the people on the return. Raises KeyError for one that is the same."""
-    life, asset = ask(life_for_it, key), ask.of(asset_of, key)
-    regular = stories.story_of(ask, key).this_year
+    life = ask(life_for_it, key)
     if life is None:
         raise KeyError(key)
     index = ask.of(tax_year) - life.first

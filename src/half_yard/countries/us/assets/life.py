@@ -6,12 +6,11 @@ about. The tests compare the two.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from decimal import Decimal
 from functools import cached_property
 
-from half_yard.countries.us import gaps
 from half_yard.countries.us.assets.auto_limits import auto_limits, in_harbour
 from half_yard.countries.us.assets.basis import basis_amount, basis_figure
 from half_yard.countries.us.assets.classes import CLASSES, AssetClass
@@ -38,6 +37,7 @@ from half_yard.records import Asset
 CARRIED = "carried"
 """The part of a year that goes on from what was given in an exchange, as its form shows it."""
 PART_NAMES = {"expensed": "section 179", "allowance": "special allowance", "regular": "depreciation"}
+ALL_OF_IT: tuple[Decimal, ...] = (WHOLE,)
 IN_AND_OUT = "In and out of service in one year: no depreciation (of a building: common practice, no source)"
 HARBOUR = "Safe harbour of an automobile under the whole allowance (Rev. Proc. 2019-13)"
 NEVER_CUT_OFF = Decimal(10)
@@ -109,7 +109,7 @@ class Life:
         limits = None
         if asset_class.auto:
             limits = auto_limits(first, allowance=allowance.rate is not None, months=months, part=limit_part)
-        marks = (*allowance.marks, *_marks(key, asset, asset_class, limits))
+        unknown = asset_class.unknown(f"/assets/{key}/in_service", asset.in_service, limits)
         return Life(
             key=key,
             asset=asset,
@@ -120,7 +120,7 @@ class Life:
             limits=limits,
             half=half,
             choices=tuple(choices),
-            marks=marks,
+            marks=(*allowance.marks, *unknown),
             limit_part=limit_part,
             harbour=harbour,
         )
@@ -157,7 +157,7 @@ class Life:
     def terms(self) -> Terms:
         """What decides the years, as numbers."""
         asset = self.asset
-        shares: tuple[Decimal, ...] = (WHOLE,)
+        shares = ALL_OF_IT
         if asset.share is not None or asset.shares:
             shares = tuple(share_of_year(asset, self.first + index) for index in range(len(self.rates) + 1))
         made = Terms(
@@ -184,7 +184,7 @@ class Life:
         """How many years it has: those of its table, and with limits those behind it."""
         return len(self.rates) if self.limits is None else len(self.amounts)
 
-    @property
+    @cached_property
     def way_in_words(self) -> str:
         """The life, the method and the convention."""
         if self.way.carried is not None:
@@ -207,12 +207,15 @@ class Life:
 
     # -- figures -------------------------------------------------------------------------------------
 
+    @cached_property
+    def _whole_basis(self) -> Figure:
+        return self.basis or basis_figure(self.key, self.asset)
+
     def _business_part(self, index: int) -> Figure:
         """The basis times the business use of a year."""
-        basis = self.basis or basis_figure(self.key, self.asset)
         if self.terms.share(index) == WHOLE:
-            return basis
-        return (basis * self._use(index)).named(f"{self.asset.name}: business part")
+            return self._whole_basis
+        return (self._whole_basis * self._use(index)).named(f"{self.asset.name}: business part")
 
     def _use(self, index: int) -> Figure:
         """The business use of a year, as a leaf."""
@@ -230,7 +233,7 @@ class Life:
         if not self.as_if_whole:
             return leaf
         use = stated(share_of_year(self.asset, self.first), "business use of the first year")
-        return (leaf / use).in_cents().named(f"{label}, as of full use")
+        return (leaf / use).in_cents(f"{label}, as of full use")
 
     @cached_property
     def special_allowance(self) -> Figure | None:
@@ -243,10 +246,19 @@ class Life:
             less = difference(basis, self.expensed, label="business part less what is expensed")
             basis = not_below_zero(less, "basis of the allowance")
         label = f"{self.asset.name}: special allowance"
-        return (basis * rate).in_cents().named(label)
+        return (basis * rate).in_cents(label)
 
     def basis_of_rate(self, index: int) -> Figure:
-        """What the rate of a year is taken of."""
+        """What the rate of a year is taken of: while all use is for the business the same in every year."""
+        if self.terms.shares == ALL_OF_IT and not self.terms.harbour:
+            return self._first_basis_of_rate
+        return self._basis_of_rate(index)
+
+    @cached_property
+    def _first_basis_of_rate(self) -> Figure:
+        return self._basis_of_rate(0)
+
+    def _basis_of_rate(self, index: int) -> Figure:
         basis = self._business_part(index)
         off = [part for part in (self.expensed, self.special_allowance) if part is not None]
         if index and self.terms.harbour:
@@ -263,7 +275,7 @@ class Life:
         limit = limits[min(index, len(limits) - 1)]
         if self.terms.share(index) == WHOLE:
             return limit
-        return (limit * self._use(index)).in_cents().named(limit.label)
+        return (limit * self._use(index)).in_cents(limit.label)
 
     def rate(self, index: int) -> Figure:
         """The rate of a year of its life; of the year in which it left service, the part of it that
@@ -277,7 +289,7 @@ class Life:
 
     def _regular(self, index: int) -> Figure:
         product = (self.basis_of_rate(index) * self.rate(index)).named(f"{self.asset.name}: basis times rate")
-        return product.in_cents().named(f"{self.asset.name}: depreciation")
+        return product.in_cents(f"{self.asset.name}: depreciation")
 
     @cached_property
     def _made(self) -> dict[int, dict[str, Figure]]:
@@ -318,7 +330,7 @@ class Life:
         """
         if any(share != WHOLE for share in self.terms.shares):
             whole = replace(self, as_if_whole=True).year(index).named("behind its years, as of full use")
-            return (whole * self._use(index)).in_cents().named(f"{self.asset.name}: behind its years")
+            return (whole * self._use(index)).in_cents(f"{self.asset.name}: behind its years")
         table = [self.year(earlier) for earlier in range(len(self.rates))]
         years = stated(Decimal(index - len(self.rates)), "years at the limit before this one")
         before = (self._limit(index) * years).named("taken behind the table's years")
@@ -367,14 +379,15 @@ class Life:
         way = self.way.by(self.way.method or STRAIGHT_LINE)
         return replace(self.by(way), allowance=Allowance(None))
 
-    def capped(self, index: int, earlier: Figure) -> Figure:
-        """The depreciation of a year, but not more than the basis that earlier years have left."""
+    def capped(self, index: int, earlier: Callable[[], Figure]) -> Figure:
+        """The depreciation of a year, but not more than the basis that earlier years have left: they are only
+        worked out where that was entered, because those of the table never leave less than a year takes."""
         if index >= self.count or not self.parts(index):
             return stated(Decimal(0), f"{self.asset.name}: fully depreciated or gone").marked(*self.marks)
         by_table = self.year(index)
         if self.asset.prior_depreciation is None:
             return by_table
-        return self._within_basis(by_table, earlier)
+        return self._within_basis(by_table, earlier())
 
     def _within_basis(self, year: Figure, earlier: Figure) -> Figure:
         """A year, but not more than what earlier ones have left of the basis at its widest business use."""
@@ -385,14 +398,3 @@ class Life:
         label = f"{self.asset.name}: basis that is left"
         left = not_below_zero(difference(whole, earlier, label=label), label)
         return smaller_of(year, left, label=f"{self.asset.name}: not more than the basis that is left")
-
-
-def _marks(key: str, asset: Asset, asset_class: AssetClass, limits: Sequence[Figure] | None) -> list[Mark]:
-    """What the program does not know about an asset."""
-    marks = []
-    placed = asset.in_service
-    if placed is not None and not asset_class.since <= placed <= asset_class.until:
-        marks.append(gaps.old_property(f"/assets/{key}/in_service"))
-    if asset_class.auto and limits is None:
-        marks.append(gaps.auto_limits(f"/assets/{key}/in_service"))
-    return marks

@@ -54,7 +54,7 @@ def _year(key: str, asset: Asset, asset_class: AssetClass, year: int, before: li
     whole = entered(
         asset.units_in_all or Decimal(1), "output of its whole life", f"/assets/{key}/units_in_all"
     )
-    part = (basis_figure(key, asset) * (units / whole)).in_cents().named(label)
+    part = (basis_figure(key, asset) * (units / whole)).in_cents(label)
     return _capped(key, asset, part, total(before, "of earlier years"))
 
 

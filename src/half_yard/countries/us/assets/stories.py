@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, asset_of, tax_year
@@ -227,7 +227,13 @@ def life_of(ask: Ask, key: str) -> Life:
 
 def story_of(ask: Ask, key: str) -> AssetStory:
     """What depreciation does to one asset that nothing stops. It is no part of its own."""
-    return ask(story, key, ask(around_all)[key])
+    return story_of_each(ask, (key,))[key]
+
+
+def story_of_each(ask: Ask, keys: Iterable[str]) -> dict[str, AssetStory]:
+    """The same of several, by id. It is no part of its own."""
+    around = ask(around_all)
+    return {key: ask(story, key, around[key]) for key in keys}
 
 
 def parts_of(story: AssetStory) -> Mapping[str, Figure]:
@@ -268,7 +274,7 @@ def counted_by_activity(ask: Ask) -> dict[str, tuple[str, ...]]:
 
 def stories_of(ask: Ask, activity: str) -> dict[str, AssetStory]:
     """The stories of the assets of an activity."""
-    return {key: story_of(ask, key) for key in ask(counted_by_activity).get(activity, ())}
+    return story_of_each(ask, ask(counted_by_activity).get(activity, ()))
 
 
 def stories(ask: Ask) -> dict[str, AssetStory]:

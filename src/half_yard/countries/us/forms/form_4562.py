@@ -76,10 +76,10 @@ def worksheet(ask: Ask, activity: str) -> Page:
 @worksheet.part
 def by_asset(page: Page, ask: Ask, activity: str) -> None:
     """A line for each asset, or for each part of its year that the form shows apart."""
-    figures = []
-    for number, (key, asset) in enumerate(ask(assets_of, activity).items(), 1):
-        story = stories.story_of(ask, key)
-        for part, figure in its_part.parts_of_year(ask, key, activity).items():
+    figures, assets = [], ask(assets_of, activity)
+    for number, (key, story) in enumerate(stories.story_of_each(ask, assets).items(), 1):
+        asset = assets[key]
+        for part, figure in its_part.parts_of_year(ask, asset, activity, story).items():
             title = f"{asset.name} ({story.summary})" if part == REGULAR else f"{asset.name}: {TITLES[part]}"
             figures.append(page.exact_line(_key(key, part), str(number), title, figure))
     page.exact_line("total", "", "Depreciation and amortization", total(figures), Role.TOTAL)
@@ -133,15 +133,14 @@ def summary(page: Page, ask: Ask, activity: str) -> None:
     earlier = total((*_parts(of_assets, (key for key in plain if key not in new)), *going_on))
     title = "Assets placed in service in tax years before this one"
     lines.append(page.line("earlier_years", "17", title, earlier))
-    placed = {
-        key: (assets[key], stories.story_of(ask, key)) for key in plain if key in new and key in of_assets
-    }
+    newest = [key for key in plain if key in new and key in of_assets]
+    placed = {key: (assets[key], story) for key, story in stories.story_of_each(ask, newest).items()}
     lines += _placed_this_year(page, placed, of_assets)
     if listed:
         half = ask(rules).amount("listed_use_test")
         more = [key for key in listed if share_of_year(assets[key], year) > half]
         less = [key for key in listed if key not in more]
-        every = {key: (assets[key], stories.story_of(ask, key)) for key in listed}
+        every = {key: (assets[key], story) for key, story in stories.story_of_each(ask, listed).items()}
         lines.append(_listed(page, of_assets, every, more, less))
         of_listed = [
             leaf for key, leaf in ask(section_179.elected).get(activity, {}).items() if key in listed

@@ -12,10 +12,9 @@ from half_yard.figures import Figure, Form, Page, Role, total
 def given_back(ask: Ask, activity: str) -> dict[str, Figure]:
     """What the assets of an activity, and its parts of shared ones, give back this year, by asset."""
     found = {}
-    for key in its_part.assets_of(ask, activity):
-        taken_back = stories.story_of(ask, key).taken_back
-        if taken_back is not None:
-            found[key] = its_part.part_of(ask, key, activity, taken_back)
+    for key, story in stories.story_of_each(ask, its_part.assets_of(ask, activity)).items():
+        if story.taken_back is not None:
+            found[key] = its_part.part_of(ask, ask.of(asset_of, key), activity, story.taken_back)
     return found
 
 

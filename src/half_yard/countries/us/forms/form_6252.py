@@ -148,7 +148,7 @@ def profit(page: Page, ask: Ask, contract: str) -> None:
     over = page.line("debt_over", "17", "Debts above that basis", not_below_zero(debt - basis))
     contract_price = page.line("contract_price", "18", "Contract price", net + over)
     if contract_price.amount > 0:
-        percent = (gross / contract_price * HUNDRED).in_cents().named("gross profit percentage")
+        percent = (gross / contract_price * HUNDRED).in_cents("gross profit percentage")
         page.exact_line("percentage", "19", "Gross profit percentage", percent)
 
 
@@ -193,9 +193,9 @@ def income(page: Page, ask: Ask, contract: str) -> None:
         before if first else before + gained["debt_over"],
     )
     share, gross = _share(ask, contract), gained["gross_profit"]
-    taxed_before = smaller_of((earlier * share).in_cents().named("gain of earlier years"), gross)
+    taxed_before = smaller_of((earlier * share).in_cents("gain of earlier years"), gross)
     left = not_below_zero(difference(gross, taxed_before), "gross profit not taxed yet")
-    made = smaller_of((both * share).in_cents().named("payments times the percentage"), left)
+    made = smaller_of((both * share).in_cents("payments times the percentage"), left)
     gain = page.line("income", "24", "Gain of the year", made, Role.RESULT)
     every = total(ask(form_4797.column, key).unrecaptured for key in sold)
     open_to_it = not_below_zero(difference(every, taxed_before), "depreciation not taxed yet: it comes first")

@@ -377,7 +377,7 @@ def _part_for(ask: Ask, exchange: str, key: str) -> Figure:
     taxed = ask(recognized, exchange)["line_22"]
     if not left.amount or not net.amount:
         return NOTHING
-    share = (taxed * (left / net)).in_cents().named("its part of line 22")
+    share = (taxed * (left / net)).in_cents("its part of line 22")
     return smaller_of(share, taxed)
 
 
@@ -387,7 +387,7 @@ def _paid_on_note(ask: Ask, exchange: str, gain: Figure, years: Iterable[int]) -
     if not note.amount or not gain.amount:
         return []
     paid = [fact(ask, exchange, paid_on_note(year)) for year in years if facts.get(paid_on_note(year))]
-    parts = [(gain * (each / note)).in_cents().named("gain in what was paid on the note") for each in paid]
+    parts = [(gain * (each / note)).in_cents("gain in what was paid on the note") for each in paid]
     return [smaller_of(part, gain) for part in parts]
 
 

@@ -68,19 +68,19 @@ def part_of_home(page: Page, ask: Ask, thing: str, activity: str, person: str) -
             f"by_area{key}",
             "3",
             f"Percent of the home{more}",
-            (share * hundred).in_cents().named("percent of the home"),
+            (share * hundred).in_cents("percent of the home"),
         )
         if (care := home_office.care_share(ask, use)) is not None:
             page.exact_line(
                 f"by_time{key}",
                 "6",
                 f"Percent of the time{more}",
-                (care * hundred).in_cents().named("percent of the time"),
+                (care * hundred).in_cents("percent of the time"),
             )
         every.append((home_office.share_of(ask, office, use) * hundred).named("business percentage"))
     # Shown to two places, as on paper; what it is taken of goes by the share itself.
     whole = together(every, "business percentage")
-    page.exact_line("share", "7", "Business percentage", whole.in_cents().named(whole.label))
+    page.exact_line("share", "7", "Business percentage", whole.in_cents(whole.label))
 
 
 @form_8829.part
@@ -140,7 +140,7 @@ def _interest_or_tax(ask: Ask, thing: str, activity: str, person: str, line: str
     excess = (smaller_of(entered(beyond, "deductible nowhere else", path), whole) / whole).named(
         "part that is deductible nowhere else"
     )
-    over = (part * excess).in_cents().named("excess, business part")
+    over = (part * excess).in_cents("excess, business part")
     return difference(part, over, label=part.label), over
 
 

@@ -149,7 +149,7 @@ def _of_month(found: Found, column: str, number: int) -> Figure:
     figure = box_of(found, key)
     if figure is None:
         return NOTHING
-    return figure if _is_by_month(found) else (figure / TWELVE).in_cents().named(figure.label)
+    return figure if _is_by_month(found) else (figure / TWELVE).in_cents(figure.label)
 
 
 @form_8962.part

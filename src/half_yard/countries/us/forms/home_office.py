@@ -141,7 +141,7 @@ def carried_part(ask: Ask, office: Office, kind: str) -> Figure:
     if ask.steady(offices_of, *office[1:])[0] != office:
         return NOTHING_ENTERED
     whole, owned = ask(carried_of, kind, office.activity), ask(BOOKS.shares, office.activity)[office.person]
-    return whole if owned.amount == 1 else (whole * owned).in_cents().named(whole.label)
+    return whole if owned.amount == 1 else (whole * owned).in_cents(whole.label)
 
 
 def allowed(ask: Ask, office: Office) -> Figure:

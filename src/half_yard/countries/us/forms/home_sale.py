@@ -227,7 +227,7 @@ def _for_days_away(ask: Ask, of: str, gain: Figure) -> Figure | None:
     share = entered(min(away, owned), "days that it was not the main home", f"{path}/{DAYS_AWAY}") / entered(
         owned, "days owned", f"{path}/{DAYS_OWNED}"
     )
-    return (gain * share).in_cents().named("for days that it was not the main home")
+    return (gain * share).in_cents("for days that it was not the main home")
 
 
 def _facts(file: ClientFile, of: str) -> Mapping[str, Decimal]:

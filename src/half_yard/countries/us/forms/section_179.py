@@ -48,7 +48,7 @@ def elected(ask: Ask) -> dict[str, dict[str, Figure]]:
         asset = ask.of(asset_of, key)
         if asset.expensed:
             leaf = entered(asset.expensed, f"{asset.name}: elected", f"/assets/{key}/expensed")
-            found.setdefault(activity, {})[key] = its_part.part_of(ask, key, activity, leaf)
+            found.setdefault(activity, {})[key] = its_part.part_of(ask, asset, activity, leaf)
     return found
 
 
@@ -102,7 +102,7 @@ def deduction(page: Page, ask: Ask) -> None:
         "maximum", "1", "Maximum amount", values.figure("section_179_limit", label="section 179 limit")
     )
     property_ = [
-        its_part.part_of(ask, key, activity, basis_figure(key, asset))
+        its_part.part_of(ask, asset, activity, basis_figure(key, asset))
         for activity, key in ask(property_of_year)
         if CLASSES[(asset := ask.of(asset_of, key)).asset_class].may_be_expensed
         and (ask.of(activity_of, activity).kind == "business" or LESSOR.of(asset.answers))

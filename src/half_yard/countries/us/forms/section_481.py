@@ -69,7 +69,7 @@ def spread(page: Page, ask: Ask, activity: str) -> None:
     if now.amount:
         page.section = f"Change of {year}: income (section 481(a))"
         page.exact_line("whole", "", "Taken too much in earlier years", now)
-        part = (now / years).in_cents().named("a year's part")
+        part = (now / years).in_cents("a year's part")
         limit = ask(rules).figure("adjustment_at_once_limit", label="limit of the election")
         small = below(now, limit)
         if ask(made_up.elected_at_once, activity) and small:

@@ -88,16 +88,14 @@ def average_area(ask: Ask, thing: str, activity: str, person: str) -> Figure:
         each
         for each in ask(home_office.offices)
         if each.person == person and each[:2] < (activity, thing)[::-1]
+        if home_office.is_simplified(ask, each)
     ]
     months = []
     for month in range(1, MONTHS + 1):
         here = _area_in(ask, home_office.Office(thing, activity, person), month)
         if not here:
             continue
-        taken = sum(
-            (_area_in(ask, each, month) for each in others if home_office.is_simplified(ask, each)),
-            Decimal(0),
-        )
+        taken = sum((_area_in(ask, each, month) for each in others), Decimal(0))
         used = entered(here, f"square feet in {calendar.month_name[month]}", f"/things/{thing}")
         left = most if not taken else not_below_zero(most - stated(taken, "square feet of other businesses"))
         months.append(smaller_of(used, left) if above(used, left) else used)

@@ -120,13 +120,13 @@ def _at_rate(ask: Ask, thing: str, use: MeasuredUse) -> list[Figure]:
     parts = []
     if first or not later:
         miles = entered(first, "business miles" + (" to June" if later else ""), use.path)
-        parts.append((miles * rate).in_cents().named("miles at the rate"))
+        parts.append((miles * rate).in_cents("miles at the rate"))
     if later:
         second = values.figure(
             "standard_mileage_business_second_half", label="standard mileage rate from July on"
         )
         miles = entered(later, "business miles from July on", use.path)
-        parts.append((miles * second).in_cents().named("miles at the rate from July on"))
+        parts.append((miles * second).in_cents("miles at the rate from July on"))
     return parts
 
 
@@ -170,8 +170,13 @@ def actual(page: Page, ask: Ask, thing: str) -> None:
 def depreciation_of(ask: Ask, thing: str, activity: str) -> Figure:
     """The part that a use has of the depreciation of a thing's assets."""
     alone = [key for key in ask(assets_alone).get((thing, activity), ()) if key in ask(stories.counted)]
-    keys = (*alone, *ask(stories.of_thing, thing))
-    worn = [part for key in keys for part in its_part.parts_of_year(ask, key, activity).values()]
+    of_each = stories.story_of_each(ask, (*alone, *ask(stories.of_thing, thing)))
+    assets = ask.of(stories.assets_of, tuple(of_each))
+    worn = [
+        part
+        for key, story in of_each.items()
+        for part in its_part.parts_of_year(ask, assets[key], activity, story).values()
+    ]
     return together(worn, "depreciation of its assets")
 
 
@@ -228,9 +233,7 @@ def _leased(ask: Ask, thing: str, activity: str, part: Figure) -> Figure:
     yearly = entered(included, "yearly amount of the table for leases", f"/things/{thing}/facts/{INCLUDED}")
     days = stated(Decimal(known.period.days) / year, f"{known.period.days} of {year} days")
     share = use_share(ask, thing, known.of_activity(activity)[0])
-    included_part = (
-        ((yearly * days).named("for the days leased") * share).in_cents().named("included, its part")
-    )
+    included_part = ((yearly * days).named("for the days leased") * share).in_cents("included, its part")
     return not_below_zero(difference(part, included_part, label="lease less what is included"))
 
 
@@ -261,7 +264,7 @@ def _stories_of(ask: Ask, thing: str, activities: tuple[str, ...]) -> list[Asset
     alone = [key for activity in activities for key in of_one.get((thing, activity), ())]
     counted = ask(stories.counted)
     keys = [*ask(stories.of_thing, thing), *(key for key in alone if key in counted)]
-    return [stories.story_of(ask, key) for key in keys]
+    return list(stories.story_of_each(ask, keys).values())
 
 
 @vehicle.part

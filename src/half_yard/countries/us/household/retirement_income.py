@@ -84,7 +84,7 @@ def tax_free(ask: Ask, path: str) -> Figure:
     found = (path, ask.of(item_at, path))
     cost, payments = box_of(found, COST) or NOTHING, box_of(found, "payments")
     recovered = box_of(found, "recovered")
-    each = (cost / ask(expected_payments, path)).in_cents().named("tax-free part of a payment")
+    each = (cost / ask(expected_payments, path)).in_cents("tax-free part of a payment")
     count = payments if payments is not None else stated(Decimal(12), "twelve payments")
     left = not_below_zero(difference(cost, recovered)) if recovered is not None else cost
     return smaller_of(each * count, left, label="tax-free part of the year")

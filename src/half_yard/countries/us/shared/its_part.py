@@ -5,14 +5,16 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from half_yard.countries.asking import Ask, asset_of
+from half_yard.countries.asking import Ask
 from half_yard.countries.dividing_things import thing_of, things
+from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.frame import left_out
 from half_yard.countries.us.shared.as_used import APART
 from half_yard.countries.us.shared.divided import THINGS, measure_of
 from half_yard.countries.us.shared.kinds import goes_by_the_mile
 from half_yard.figures import NOTHING_ENTERED, Figure, entered
+from half_yard.records import Asset
 from half_yard.sharing import in_proportion
 
 
@@ -52,10 +54,9 @@ def assets_of(ask: Ask, activity: str) -> tuple[str, ...]:
     return (*ask(stories.of_activity, activity), *ask(shared_assets).get(activity, ()))
 
 
-def part_of(ask: Ask, key: str, activity: str, whole: Figure) -> Figure:
+def part_of(ask: Ask, asset: Asset, activity: str, whole: Figure) -> Figure:
     """What an activity has of something of an asset: all of it of its own, of a shared one by its part of all
     business use. It is no part of its own."""
-    asset = ask.of(asset_of, key)
     if asset.activity == activity:
         return whole
     known = ask(measure_of, asset.thing)
@@ -64,7 +65,8 @@ def part_of(ask: Ask, key: str, activity: str, whole: Figure) -> Figure:
     return in_proportion(whole, uses).get(activity, NOTHING_ENTERED)
 
 
-def parts_of_year(ask: Ask, key: str, activity: str) -> Mapping[str, Figure]:
-    """What an activity has of an asset's year, by the parts that its form shows apart."""
-    of_asset = stories.parts_of(stories.story_of(ask, key))
-    return {name: part_of(ask, key, activity, figure) for name, figure in of_asset.items()}
+def parts_of_year(ask: Ask, asset: Asset, activity: str, story: AssetStory) -> Mapping[str, Figure]:
+    """What an activity has of an asset's year, by the parts that its form shows apart. It is no part of its
+    own."""
+    of_asset = stories.parts_of(story)
+    return {name: part_of(ask, asset, activity, figure) for name, figure in of_asset.items()}

@@ -18,13 +18,19 @@ PLACES = 9
 
 
 def part_on_return(ask: Ask, asset: Asset) -> Figure | None:
-    """The part of the activity that belongs to people on the return, of what several share by the use of
-    each; None where that is all of it."""
-    if asset.activity in ask(things):
-        known = ask(measure_of, asset.activity)
+    """The part of an asset that belongs to people on the return; None where that is all of it. It is no part
+    of its own."""
+    return ask(part_of_use, asset.activity)
+
+
+def part_of_use(ask: Ask, use: str) -> Figure | None:
+    """The part of an activity that belongs to people on the return, of a thing that several share by the use
+    of each; None where that is all of it."""
+    if use in ask(things):
+        known = ask(measure_of, use)
         shares = {activity: known.share(activity) for activity in known.activities}
     else:
-        shares = {asset.activity: WHOLE}
+        shares = {use: WHOLE}
     business, on_it = sum(shares.values(), Decimal(0)) or WHOLE, ask(people)
     part = Decimal(0)
     for activity, share in shares.items():

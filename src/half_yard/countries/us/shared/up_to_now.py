@@ -107,7 +107,7 @@ def _before(ask: Ask, key: str, thing: str) -> Figure:
     share = total(shares, "part that is shared").because(
         Choice(BY_THE_TABLE, f"/assets/{key}/prior_depreciation")
     )
-    return (whole * share).in_cents().named("taken in earlier years, of the part")
+    return (whole * share).in_cents("taken in earlier years, of the part")
 
 
 def _home(ask: Ask, thing: str) -> dict[str, Figure]:
@@ -126,7 +126,8 @@ def _home(ask: Ask, thing: str) -> dict[str, Figure]:
 
 def _dwelling(ask: Ask, thing: str) -> dict[str, Figure]:
     """What the worksheet allowed of each building and its furniture."""
-    of_each = {key: stories.story_of(ask, key).this_year for key in ask(stories.of_thing, thing)}
+    every = stories.story_of_each(ask, ask(stories.of_thing, thing))
+    of_each = {key: story.this_year for key, story in every.items()}
     found: dict[str, Figure] = {}
     for place in ask(dwelling.dwellings):
         if place[0] == thing and not ask(dwelling.too_short, thing):
