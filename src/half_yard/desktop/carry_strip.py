@@ -21,6 +21,7 @@ from half_yard.figures.explain import line_text, money_text
 HEIGHT = 68
 THREAD_Y = 12
 BELOW_THREAD = THREAD_Y + 7
+BELOW_LABEL = BELOW_THREAD + 17
 RESULTS = {Role.REFUND, Role.OWED}
 
 
@@ -31,6 +32,7 @@ class CarryButton(QAbstractButton):
         super().__init__()
         self.point = point
         self._amount, self._effect, self._final = "", Decimal(0), True
+        self._changed = ""
         self.setMinimumWidth(92)
         self.setFixedHeight(HEIGHT)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
@@ -44,15 +46,13 @@ class CarryButton(QAbstractButton):
         if final != self._final:
             self.update()
         self._amount, self._effect, self._final = shown
-        changed = f", last edit {self._effect_text()}" if effect else ""
+        self._changed = f"{'+' if effect > 0 else ''}{money_text(effect)}" if effect else ""
+        changed = f", last edit {self._changed}" if effect else ""
         missing = "" if final else ", not complete"
         self.setAccessibleName(f"{self.point.label} {self._amount}{changed}{missing}")
         incomplete = "" if final else " Something it needs is not computed: follow its thread."
         self.setToolTip(plain_tip(f"{self.point.label} {self._amount}{changed}.{incomplete}"))
-        self.update(self.rect().adjusted(0, BELOW_THREAD, 0, 0))
-
-    def _effect_text(self) -> str:
-        return f"+{money_text(self._effect)}" if self._effect > 0 else money_text(self._effect)
+        self.update(self.rect().adjusted(0, BELOW_LABEL, 0, 0))
 
     def sizeHint(self) -> QSize:
         return QSize(120, HEIGHT)
@@ -60,26 +60,25 @@ class CarryButton(QAbstractButton):
     def paintEvent(self, event: QPaintEvent) -> None:
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        if event.rect().top() < BELOW_THREAD:
-            self._draw_thread(painter)
-        inner = self.rect().adjusted(8, BELOW_THREAD, -4, -4)
         left = int(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignTop)
-        painter.setPen(theme.SOFT_INK)
-        painter.setFont(theme.text_font(9))
-        label = self.point.label if self._final else f"{self.point.label} *"
-        fits = painter.fontMetrics().elidedText(label, Qt.TextElideMode.ElideRight, inner.width())
-        painter.drawText(inner, left, fits)
+        inner = self.rect().adjusted(8, BELOW_THREAD, -4, -4)
+        if event.rect().top() < BELOW_LABEL:  # an edit changes only what is beneath it
+            self._draw_thread(painter)
+            painter.setPen(theme.SOFT_INK)
+            painter.setFont(theme.text_font(9))
+            label = self.point.label if self._final else f"{self.point.label} *"
+            fits = painter.fontMetrics().elidedText(label, Qt.TextElideMode.ElideRight, inner.width())
+            painter.drawText(inner, left, fits)
         painter.setPen(theme.INK)
-        font = theme.text_font(12.5, bold=True)
-        painter.setFont(font)
-        top = inner.adjusted(0, 17, 0, 0)
+        painter.setFont(theme.text_font(12.5, bold=True))
+        top = inner.adjusted(0, BELOW_LABEL - BELOW_THREAD, 0, 0)
         painter.drawText(top, left, self._amount)
-        if self._effect:
+        if self._changed:
             beside = painter.fontMetrics().horizontalAdvance(self._amount) + 7
             painter.setFont(theme.text_font(9.5, italic=True))
             painter.setPen(theme.LICHEN if self._effect > 0 else theme.MADDER)
-            if beside + painter.fontMetrics().horizontalAdvance(self._effect_text()) <= inner.width():
-                painter.drawText(top.adjusted(beside, 3, 0, 0), left, self._effect_text())
+            if beside + painter.fontMetrics().horizontalAdvance(self._changed) <= inner.width():
+                painter.drawText(top.adjusted(beside, 3, 0, 0), left, self._changed)
         if self.hasFocus():
             painter.setBrush(Qt.BrushStyle.NoBrush)
             painter.setPen(QPen(theme.INDIGO, 1.5))
