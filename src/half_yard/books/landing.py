@@ -72,14 +72,21 @@ def landings(
         if stops.pop(key, None) is None:
             del opened[before[key].activity, before[key].line][key]
             del landed[before[key].activity][key]
+    nowhere: dict[tuple[str, str], str] = {}
     for key in changed:
         entry = entries[key]
-        activity = entry.activity
-        landing = _land(key, entry, titles.get(activity), year, days, periods.get(activity, days))
-        if isinstance(landing, str):
-            stops[key] = landing
+        activity, line = place = entry.activity, entry.line
+        stop = nowhere.get(place)
+        if stop is None:
+            stop = nowhere[place] = _why_nowhere(titles.get(activity), line)
+        if not stop and (date := entry.date) is not None:
+            first, until = own = periods.get(activity, days)
+            if not first <= date <= until:
+                stop = _outside(date, year, days, own)
+        if stop:
+            stops[key] = stop
         else:
-            opened[activity, entry.line][key] = landing
+            opened[place][key] = _leaf(key, entry, titles[activity][line])
             landed[activity][key] = entry
     lines = _with_groups(last.lines, opened)
     return Landings(entries, titles, year, periods, lines, stops, {**last.landed, **landed})
@@ -104,29 +111,27 @@ def _others(before: Mapping[str, Entry], entries: Mapping[str, Entry]) -> bool:
     return bool(before) and not any(before.get(key) is entries[key] for key in looked_at)
 
 
-def _land(
-    key: str,
-    entry: Entry,
-    titles: Mapping[str, str] | None,
-    year: int,
-    of_year: Days,
-    days: Days,
-) -> Figure | str:
-    """An entry as a leaf of its line, or in words what stops it; `days` are those of its activity's books."""
-    line, date = entry.line, entry.date
+def _why_nowhere(titles: Mapping[str, str] | None, line: str) -> str:
+    """In words what stops all entries of a line of an activity that has these; empty where nothing does."""
     if titles is None:
         return "It belongs to no activity and no shared thing of this file. Choose one."
     if not line:
         return "No line is chosen yet. Choose the line of the statement that it belongs to."
-    if line not in titles:
-        return f"“{line}” is no line of this kind of activity. Choose another."
-    if date is not None and not days[0] <= date <= days[1]:
-        called = f"tax year {year}" if days == of_year else _in_words(days, year)
-        return (
-            f"Its date, {date_text(date, year)}, is outside {called}. "
-            "Mend the date, or enter it in that year's file."
-        )
-    label = entry.payee or entry.memo or titles[line]
+    return "" if line in titles else f"“{line}” is no line of this kind of activity. Choose another."
+
+
+def _outside(date: datetime.date, year: int, of_year: Days, days: Days) -> str:
+    """In words that a date is not among the days of an activity's books."""
+    called = f"tax year {year}" if days == of_year else _in_words(days, year)
+    return (
+        f"Its date, {date_text(date, year)}, is outside {called}. "
+        "Mend the date, or enter it in that year's file."
+    )
+
+
+def _leaf(key: str, entry: Entry, title: str) -> Figure:
+    """An entry as a leaf of its line."""
+    label = entry.payee or entry.memo or title
     whole = entered(entry.amount, label, f"/entries/{key}/amount", entry.reckoning)
     if entry.share is None:
         return whole

@@ -336,10 +336,10 @@ def _as_it_is(value: V) -> V:
 def _the_same_reader(reader: Callable[..., object]) -> object:
     """What stands for a reader: of functions that are written in the midst of a part, and rest on nothing of
     it, there is another each time, with the same code."""
-    rests_on_nothing = type(reader) is FunctionType and not (
-        reader.__closure__ or reader.__defaults__ or reader.__kwdefaults__
-    )
-    return id(reader.__code__) if rests_on_nothing else reader
+    if type(reader) is FunctionType:
+        rests_on_nothing = not (reader.__closure__ or reader.__defaults__ or reader.__kwdefaults__)
+        return id(reader.__code__) if rests_on_nothing else reader
+    return reader
 
 
 def _name(key: Key) -> str:

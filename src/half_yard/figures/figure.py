@@ -10,6 +10,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from enum import StrEnum
+from operator import attrgetter
 from typing import Final, NamedTuple
 
 from half_yard.figures.comparison import OPPOSITE, Comparison
@@ -238,6 +239,9 @@ class Figure:
         return tuple(sorted((m for m in self.marks if m.kind is kind), key=lambda m: m.message))
 
 
+AMOUNT = attrgetter("amount")
+
+
 def _marks_of(parts: Iterable[Figure]) -> frozenset[Mark]:
     marks = NO_MARKS
     for part in parts:
@@ -279,7 +283,7 @@ def carried(figure: Figure) -> Figure:
 def total(parts: Iterable[Figure], label: str = "") -> Figure:
     """The sum of the parts; of none, an empty sum of zero."""
     kept = tuple(parts)
-    return _made(sum((part.amount for part in kept), ZERO), label, Operation.SUM, kept)
+    return _made(sum(map(AMOUNT, kept), ZERO), label, Operation.SUM, kept)
 
 
 def gathered(parts: Mapping[str, Figure], label: str, collection: str) -> Figure:
@@ -303,7 +307,7 @@ def together(parts: Sequence[Figure], label: str) -> Figure:
 
 def difference(start: Figure, *taken: Figure, label: str = "") -> Figure:
     """The first figure less the others."""
-    amount = start.amount - sum((part.amount for part in taken), ZERO)
+    amount = start.amount - sum(map(AMOUNT, taken), ZERO)
     return _made(amount, label, Operation.DIFFERENCE, (start, *taken))
 
 
@@ -318,12 +322,12 @@ def times(whole: Figure, *parts: Figure | None) -> Figure:
 
 def smaller_of(*parts: Figure, label: str = "") -> Figure:
     """The smallest of the parts."""
-    return _made(min(part.amount for part in parts), label, Operation.SMALLER, parts)
+    return _made(min(map(AMOUNT, parts)), label, Operation.SMALLER, parts)
 
 
 def larger_of(*parts: Figure, label: str = "") -> Figure:
     """The largest of the parts."""
-    return _made(max(part.amount for part in parts), label, Operation.LARGER, parts)
+    return _made(max(map(AMOUNT, parts)), label, Operation.LARGER, parts)
 
 
 def not_below_zero(figure: Figure, label: str = "") -> Figure:

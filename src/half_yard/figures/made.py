@@ -140,7 +140,7 @@ class Made:
         moment: int,
     ) -> None:
         """Take in what it was made to at this moment."""
-        if held != self.held or absent != self.absent:
+        if (held or absent or self.looks) and (held != self.held or absent != self.absent):
             self.held, self.absent = held, absent
             self.looks = bool(held or absent)
             self.changed = moment
@@ -339,7 +339,10 @@ class Known:
     def add(self, made: Made) -> None:
         """Note that there is such a part. Where assumptions are others in each computation, those of some
         computations ago are not asked for again."""
-        every = self.parts.setdefault(made.key, [])
+        every = self.parts.get(made.key)
+        if every is None:
+            self.parts[made.key] = [made]
+            return
         for other in tuple(every):
             if other.looks and 0 < other.world < self.oldest:
                 self.note()

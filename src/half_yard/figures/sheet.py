@@ -196,15 +196,17 @@ class Page:
         """The sheet as it is filled in, saying so where values of it are provisional."""
         if self.ordered:
             self.in_order()
-        marks = frozenset[Mark]().union(*(line.figure.marks for line in self.lines))
-        provisional = sorted({mark.message for mark in marks if mark.kind is MarkKind.PROVISIONAL})
+        marked = [line.figure.marks for line in self.lines if line.figure.marks]
+        provisional = {
+            mark.message for marks in marked for mark in marks if mark.kind is MarkKind.PROVISIONAL
+        }
         return Sheet(
             key=self.key,
             form=self.form,
             subject=self.subject,
             lines=tuple(self.lines),
             facts=tuple(self.facts),
-            notes=(*self.notes, *provisional),
+            notes=(*self.notes, *sorted(provisional)),
             about=self.about,
             statement=self.statement,
             assets=self.assets,

@@ -36,6 +36,8 @@ def _changed(before: Mapping[str, R], now: Mapping[str, R]) -> tuple[str, ...]:
 
 def gone_keys(before: Mapping[str, R], now: Mapping[str, R], changed: Collection[str]) -> set[str]:
     """The ids of records that are not there any more, where these have changed."""
+    if not before:
+        return set()
     added = sum(key not in before for key in changed)
     return before.keys() - now.keys() if len(before) + added > len(now) else set()
 

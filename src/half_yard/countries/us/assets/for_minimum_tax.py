@@ -9,7 +9,7 @@ from half_yard.countries.asking import Ask, asset_of, tax_year
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
-from half_yard.countries.us.assets.minimum import minimum
+from half_yard.countries.us.assets.minimum import minimum, other_method
 from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.forms import form_4797
 from half_yard.countries.us.shared.owned import part_on_return
@@ -31,13 +31,18 @@ def at_most(ask: Ask) -> Figure:
 
 def depreciated_otherwise(ask: Ask) -> tuple[str, ...]:
     """The assets on the return whose depreciation is another for the minimum tax."""
-    own = ask.of(_of_activities, ask(stories.on_return))
-    return tuple(key for key in own if ask(life_for_it, key) is not None)
+    each = stories.story_of_each(ask, ask.of(_of_activities, ask(stories.on_return)))
+    return tuple(
+        key
+        for key, story in each.items()
+        if isinstance(story.years, YearsOfCourse) and other_method(story.years.course.life)
+    )
 
 
 def _of_activities(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
     """Those assets that belong to no thing which serves several uses."""
-    return tuple(key for key in keys if file.assets[key].activity not in file.things)
+    assets, things = file.assets, file.things
+    return tuple(key for key in keys if assets[key].activity not in things)
 
 
 def life_for_it(ask: Ask, key: str) -> Life | None:

@@ -9,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 from decimal import Decimal
-from functools import cached_property
+from functools import cached_property, partial
 
 from half_yard.countries.us.assets.auto_limits import auto_limits, in_harbour
 from half_yard.countries.us.assets.basis import basis_amount, basis_figure
@@ -96,9 +96,9 @@ class Life:
             choices.append(Choice(f"Method: {METHODS[method].lower()}", f"/assets/{key}/method"))
         if allowance.why:
             choices.append(allowance.why)
-        since, until = (rules.amount("auto_safe_harbor_years", end) for end in ("first", "last"))
-        harbour = since <= first <= until
-        if asset_class.auto and harbour and in_harbour(allowance.rate, asset.expensed):
+        since, until = (partial(rules.amount, "auto_safe_harbor_years", end) for end in ("first", "last"))
+        harbour = asset_class.auto and since() <= first <= until()
+        if harbour and in_harbour(allowance.rate, asset.expensed):
             choices.append(Choice(HARBOUR))
         if in_and_out(asset):
             choices.append(Choice(IN_AND_OUT, f"/assets/{key}/disposed"))

@@ -37,7 +37,8 @@ def elected_at_once(ask: Ask, activity: str) -> bool:
 
 
 def _made_up(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
-    return tuple(key for key in keys if is_made_up(file.assets[key]))
+    assets = file.assets
+    return tuple(key for key in keys if is_made_up(assets[key]))
 
 
 def adjustment(ask: Ask, key: str) -> Figure:

@@ -19,11 +19,13 @@ ELIGIBLE_FROM = 2016
 
 def minimum(life: Life) -> Life:
     """The asset's life for the minimum tax."""
-    way = life.way
+    method = other_method(life)
+    return life.by(life.way.by(method)) if method else life
+
+
+def other_method(life: Life) -> str:
+    """The method of the minimum tax; empty where that of the regular tax holds."""
     if life.first < SAME_REAL_FROM:
-        return life.by(way.by(ALTERNATIVE))
-    double = way.recovery.declining == DOUBLE
+        return ALTERNATIVE
     eligible = life.allowance.rate is not None or (life.allowance.elected_out and life.first >= ELIGIBLE_FROM)
-    if double and not eligible:
-        return life.by(way.by(SLOWER))
-    return life
+    return SLOWER if life.way.recovery.declining == DOUBLE and not eligible else ""

@@ -65,7 +65,8 @@ def _of_things(ask: Ask) -> tuple[str, ...]:
 
 
 def _left_in(file: ClientFile, year: int, keys: tuple[str, ...]) -> tuple[str, ...]:
-    return tuple(key for key in keys if left_in(file.assets[key], year))
+    assets = file.assets
+    return tuple(key for key in keys if left_in(assets[key], year))
 
 
 def applies(ask: Ask) -> bool:
@@ -201,7 +202,8 @@ def _is_business(file: ClientFile, key: str) -> bool:
 
 def _of_businesses(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
     businesses = {key for key, activity in file.activities.items() if activity.kind == "business"}
-    return tuple(key for key in keys if file.assets[key].activity in businesses)
+    assets = file.assets
+    return tuple(key for key in keys if assets[key].activity in businesses)
 
 
 def private_gains(ask: Ask, held_long: bool) -> tuple[Figure, ...]:

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import calendar
+from collections.abc import Iterable
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask
-from half_yard.countries.measuring_things import MONTHS
+from half_yard.countries.measuring_things import MONTHS, MeasuredUse
 from half_yard.countries.us.carried_in import HOME_DEPRECIATION, HOME_OPERATING
 from half_yard.countries.us.forms import home_office
 from half_yard.countries.us.frame import BOOKS, rules
@@ -90,12 +91,14 @@ def average_area(ask: Ask, thing: str, activity: str, person: str) -> Figure:
         if each.person == person and each[:2] < (activity, thing)[::-1]
         if home_office.is_simplified(ask, each)
     ]
+    rooms = home_office.uses_of(ask, home_office.Office(thing, activity, person))
+    taken_before = [use for each in others for use in home_office.uses_of(ask, each)]
     months = []
     for month in range(1, MONTHS + 1):
-        here = _area_in(ask, home_office.Office(thing, activity, person), month)
+        here = _area_in(month, rooms)
         if not here:
             continue
-        taken = sum((_area_in(ask, each, month) for each in others), Decimal(0))
+        taken = _area_in(month, taken_before)
         used = entered(here, f"square feet in {calendar.month_name[month]}", f"/things/{thing}")
         left = most if not taken else not_below_zero(most - stated(taken, "square feet of other businesses"))
         months.append(smaller_of(used, left) if above(used, left) else used)
@@ -104,7 +107,5 @@ def average_area(ask: Ask, thing: str, activity: str, person: str) -> Figure:
     return average if owned.amount == 1 else (average * owned).named("the owner's part")
 
 
-def _area_in(ask: Ask, office: home_office.Office, month: int) -> Decimal:
-    return sum(
-        (use.amount for use in home_office.uses_of(ask, office) if use.period.counts_in(month)), Decimal(0)
-    )
+def _area_in(month: int, rooms: Iterable[MeasuredUse]) -> Decimal:
+    return sum((use.amount for use in rooms if use.period.counts_in(month)), Decimal(0))
