@@ -1,7 +1,8 @@
 """Edits to the painted screen in this state and in another, in turns: python -m benchmarks.in_turns WORKTREE.
 
-A machine is not as fast from one minute to the next. Here both states are asked for a few edits after each
-other, so that a slow minute meets both; the ratio is the median of those of the turns.
+A machine is not as fast from one second to the next. Here both states are asked for a few edits after each
+other, so that a slow minute meets both; the ratio is the median of those of the turns. Around each edit is
+a loop that always does the same: where that took its least, the machine was at full speed.
 """
 
 from __future__ import annotations
@@ -13,16 +14,21 @@ import subprocess
 import sys
 import tempfile
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
+from functools import partial
 from pathlib import Path
 from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
     from PySide6.QtCore import QAbstractItemModel
 
+Taken = tuple[float, float]
+"""The milliseconds of some work, and of the loop around it."""
 HERE = Path(__file__).resolve().parents[1]
-TURNS, EDITS = 30, 5
+TURNS, EDITS = 60, 5
 KINDS = ("entry", "trip", "cost")
+LOOP, FULL = 40_000, 1.15
+"""How long the loop is, and how many times its least it may take at full speed."""
 OF_SHARED = {"trip": 4, "cost": 3}
 """The column of the amount."""
 
@@ -32,22 +38,49 @@ def main() -> None:
     states = (Path(sys.argv[1]).resolve(), HERE)
     for kind in KINDS:
         workers = [_begun(state, kind) for state in states]
-        taken: list[list[float]] = [[], []]
+        taken: list[list[Taken]] = [[], []]
         ratios = []
         for _ in range(TURNS):
             turn = [_asked(worker) for worker in workers]
-            ratios.append(statistics.median(turn[1]) / statistics.median(turn[0]))
+            medians = [statistics.median(work for work, _ in of_state) for of_state in turn]
+            ratios.append(medians[1] / medians[0])
             for every, of_turn in zip(taken, turn, strict=True):
                 every.extend(of_turn)
         for worker in workers:
             worker.communicate()
-        before, now = map(_in_words, taken)
-        ratio = statistics.median(ratios)
-        print(f"{kind:<6} median (95th percentile): {before} there, {now} here, ratio {ratio:.2f}")
+        print(f"{kind:<6} ratio {statistics.median(ratios):.2f}; median (95th percentile) of edits:")
+        least = min(loop for each in taken for _, loop in each)
+        for where, each in zip(("there", "here"), taken, strict=True):
+            whole = _in_words([work for work, _ in each])
+            print(f"       {where:<5} {whole}, at full speed {_in_words(at_full_speed(each, least))}")
 
 
 def _in_words(taken: list[float]) -> str:
-    return f"{statistics.median(taken):.1f} ({sorted(taken)[int(len(taken) * 0.95)]:.1f})"
+    if not taken:
+        return "none"
+    return f"{statistics.median(taken):.1f} ({sorted(taken)[int(len(taken) * 0.95)]:.1f}) of {len(taken)}"
+
+
+def timed(work: Callable[[], object]) -> Taken:
+    """How many milliseconds some work took, and how many the loop around it."""
+    before = _loop()
+    begun = time.perf_counter()
+    work()
+    taken = (time.perf_counter() - begun) * 1000
+    return taken, max(before, _loop())
+
+
+def _loop() -> float:
+    begun, total = time.perf_counter(), 0
+    for number in range(LOOP):
+        total += number
+    return (time.perf_counter() - begun) * 1000
+
+
+def at_full_speed(taken: Sequence[Taken], least: float) -> list[float]:
+    """Of what was measured that beside which the machine was at full speed: the loop took hardly more than
+    its least."""
+    return [work for work, loop in taken if loop <= least * FULL]
 
 
 def _begun(state: Path, kind: str) -> subprocess.Popen[str]:
@@ -62,12 +95,12 @@ def _begun(state: Path, kind: str) -> subprocess.Popen[str]:
     return worker
 
 
-def _asked(worker: subprocess.Popen[str]) -> list[float]:
+def _asked(worker: subprocess.Popen[str]) -> list[Taken]:
     assert worker.stdin is not None
     assert worker.stdout is not None
     worker.stdin.write("\n")
     worker.stdin.flush()
-    taken: list[float] = json.loads(worker.stdout.readline())
+    taken: list[Taken] = json.loads(worker.stdout.readline())
     return taken
 
 
@@ -89,9 +122,7 @@ def edit(kind: str) -> None:
             taken = []
             for _ in range(EDITS):
                 number += 1
-                begun = time.perf_counter()
-                change(number)
-                taken.append((time.perf_counter() - begun) * 1000)
+                taken.append(timed(partial(change, number)))
             print(json.dumps(taken), flush=True)
 
 

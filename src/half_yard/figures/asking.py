@@ -18,6 +18,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from heapq import heappop, heappush
 from itertools import count
+from operator import attrgetter
 from types import FunctionType
 from typing import Any, Concatenate, Generic, ParamSpec, TypeVar
 
@@ -53,6 +54,7 @@ class CircleError(RuntimeError):
 
 
 A = TypeVar("A", bound=Assumption)
+LOOKS = attrgetter("looks")
 
 
 class Asking(Generic[F]):
@@ -296,13 +298,12 @@ class Ask(Generic[F]):
         if self._looked:
             held = frozenset(assumption for assumption, is_held in self._looked.items() if is_held)
             absent = frozenset(assumption for assumption, is_held in self._looked.items() if not is_held)
-        for item in self.made_of:
-            if item.looks:
-                assert type(item) is not Read
-                if not item.held <= held:
-                    held = held | item.held if held else item.held
-                if not item.absent <= absent:
-                    absent = absent | item.absent if absent else item.absent
+        for item in filter(LOOKS, self.made_of):
+            assert type(item) is not Read
+            if not item.held <= held:
+                held = held | item.held if held else item.held
+            if not item.absent <= absent:
+                absent = absent | item.absent if absent else item.absent
         return held, absent
 
     def may_be_on_no_line(self, part: Callable[..., object]) -> bool:

@@ -7,6 +7,7 @@ from collections import defaultdict
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from itertools import count
+from operator import attrgetter
 from typing import Any, final
 
 from half_yard.figures.alike import same
@@ -27,6 +28,7 @@ Key = tuple[Any, ...]
 
 RUNS_KEPT = 8
 """After so many computations without it, what was made may be forgotten."""
+HEIGHT = attrgetter("height")
 GONE = object()
 """Stands for what a reader does not find."""
 
@@ -149,10 +151,7 @@ class Made:
             self.changed = moment
         if self.made_of != made_of:
             self.made_of = made_of
-            height = 0
-            for item in made_of:  # no generator: a heavy file has tens of thousands of them
-                height = max(height, item.height)
-            self.height = 1 + height
+            self.height = 1 + max(map(HEIGHT, made_of), default=0)
         self.seen = moment
         self.suspect = False
 
@@ -240,6 +239,7 @@ class Known:
         self.made_with: defaultdict[Node, set[Made | Picked]] = defaultdict(set)
         """As far as it was noted: nothing is asked of it before the next edit."""
         self._not_noted: list[tuple[Made, tuple[Item, ...]]] = []
+        self._reads_not_noted: list[Read] = []
         self.on_no_line: set[object] = set()
         """Parts that were made under an assumption that shows no lines, and look at it."""
         self.begun: dict[Key, int] = {}
@@ -266,6 +266,7 @@ class Known:
     def go_to(self, records: object) -> list[Picked]:
         """Begin a computation of these records: what rests on what is read otherwise now is suspect. Gives
         what was taken out of parts, behind which nothing is yet."""
+        self.note()
         before, self.records = self.records, records
         self.runs += 1
         self.oldest = min((world.number for world in self.worlds.values()), default=0)
@@ -307,11 +308,6 @@ class Known:
         self.was_read(read)
         return read.changed == self.moment
 
-    def was_read(self, read: Read) -> None:
-        """Note which fields of the records something that was read looks at."""
-        for field in read.fields:
-            self.readers[field].add(read)
-
     def picked(self, source: Made, take: Callable[..., object], arguments: tuple[Any, ...]) -> Picked:
         """What a picker takes out of a part with these arguments, as it was taken last."""
         key = (source, take, *arguments)
@@ -325,9 +321,18 @@ class Known:
         """A part was made of something else than before: it is to be noted."""
         self._not_noted.append((made, before))
 
+    def was_read(self, read: Read) -> None:
+        """Something was read: which fields of the records it looks at is to be noted."""
+        self._reads_not_noted.append(read)
+
     def note(self) -> None:
-        """Note of all that was made what it was made of, now and before."""
-        made_with = self.made_with
+        """Note what was read of which fields, and of all that was made of what it was made, now and
+        before."""
+        readers, made_with = self.readers, self.made_with
+        for read in self._reads_not_noted:
+            for field in read.fields:
+                readers[field].add(read)
+        self._reads_not_noted.clear()
         for made, before in self._not_noted:
             for item in before:
                 if type(item) is Branch:
@@ -384,8 +389,7 @@ class Known:
         self.reads = {key: read for key, read in self.reads.items() if read in kept}
         self.picks = {key: pick for key, pick in self.picks.items() if pick in kept}
         self.readers.clear()
-        for read in self.reads.values():
-            self.was_read(read)
+        self._reads_not_noted = list(self.reads.values())
 
 
 def _node(item: Item) -> Node:
