@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PySide6.QtCore import QTimer
+from PySide6.QtCore import Qt, QTimer
 from PySide6.QtWidgets import QHBoxLayout
 
 from half_yard.desktop import theme
@@ -23,7 +23,8 @@ class MessageBar(Pane):
         self.words.setAccessibleName("Message")
         dismiss = button("Put away", "Put the message away")
         dismiss.clicked.connect(self.hide)
-        self.setStyleSheet(f"QWidget {{ background: {theme.WELD_WASH.name()}; }}")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.setStyleSheet(f"MessageBar, MessageBar QLabel {{ background: {theme.WELD_WASH.name()}; }}")
         bar = QHBoxLayout(self)
         bar.setContentsMargins(18, 4, 12, 4)
         bar.addWidget(self.words, 1)
