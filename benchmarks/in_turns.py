@@ -13,28 +13,28 @@ import statistics
 import subprocess
 import sys
 import tempfile
-import time
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from functools import partial
 from pathlib import Path
+from runpy import run_path
 from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
     from PySide6.QtCore import QAbstractItemModel
 
-Taken = tuple[float, float]
-"""The milliseconds of some work, and of the loop around it."""
+    from benchmarks.full_speed import Taken
+
 HERE = Path(__file__).resolve().parents[1]
 TURNS, EDITS = 60, 5
 KINDS = ("entry", "trip", "cost")
-LOOP, FULL = 40_000, 1.15
-"""How long the loop is, and how many times its least it may take at full speed."""
 OF_SHARED = {"trip": 4, "cost": 3}
 """The column of the amount."""
 
 
 def main() -> None:
     """Print what an edit of each kind takes in either state, in milliseconds."""
+    from benchmarks.full_speed import at_full_speed  # noqa: PLC0415
+
     states = (Path(sys.argv[1]).resolve(), HERE)
     for kind in KINDS:
         workers = [_begun(state, kind) for state in states]
@@ -59,28 +59,6 @@ def _in_words(taken: list[float]) -> str:
     if not taken:
         return "none"
     return f"{statistics.median(taken):.1f} ({sorted(taken)[int(len(taken) * 0.95)]:.1f}) of {len(taken)}"
-
-
-def timed(work: Callable[[], object]) -> Taken:
-    """How many milliseconds some work took, and how many the loop around it."""
-    before = _loop()
-    begun = time.perf_counter()
-    work()
-    taken = (time.perf_counter() - begun) * 1000
-    return taken, max(before, _loop())
-
-
-def _loop() -> float:
-    begun, total = time.perf_counter(), 0
-    for number in range(LOOP):
-        total += number
-    return (time.perf_counter() - begun) * 1000
-
-
-def at_full_speed(taken: Sequence[Taken], least: float) -> list[float]:
-    """Of what was measured that beside which the machine was at full speed: the loop took hardly more than
-    its least."""
-    return [work for work, loop in taken if loop <= least * FULL]
 
 
 def _begun(state: Path, kind: str) -> subprocess.Popen[str]:
@@ -110,6 +88,8 @@ def edit(kind: str) -> None:
     from half_yard.__main__ import collect_seldom  # noqa: PLC0415
     from half_yard.storage import to_text  # noqa: PLC0415
 
+    # By its path: the state that is measured may have none.
+    timed: Callable[[Callable[[], object]], Taken] = run_path(str(HERE / "benchmarks/full_speed.py"))["timed"]
     collect_seldom()
     with tempfile.TemporaryDirectory() as folder:
         os.environ["HOME"] = os.environ["XDG_STATE_HOME"] = folder

@@ -16,8 +16,8 @@ from functools import partial
 from pathlib import Path
 from typing import TYPE_CHECKING
 
+from benchmarks.full_speed import at_full_speed, timed
 from benchmarks.heavy_file import australian_file, canadian_file, heavy_file, many_assets, shared_file
-from benchmarks.in_turns import at_full_speed, timed
 from half_yard.__main__ import collect_seldom
 from half_yard.countries import compute, pack_for
 from half_yard.countries.sweeping import input_at, sweep, values_between
@@ -60,7 +60,7 @@ print(time.time() - begun)
 
 
 LEAST: list[float] = []
-"""The least that the loop of `in_turns` took around any work up to now, in milliseconds."""
+"""The least that the loop of `full_speed` took around any work up to now, in milliseconds."""
 
 
 def milliseconds(work: Callable[[], object], times: int) -> list[float]:
