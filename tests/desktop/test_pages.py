@@ -281,6 +281,19 @@ class Threads(DemoCase):
         self.press(Key.Key_Space)
         self.assertTrue(workspace.file.assets[key].answers["no_special_allowance"])
 
+    def test_a_page_is_made_when_it_is_wanted_and_not_to_say_what_can_be_done(self) -> None:
+        def made() -> list[Stage]:
+            return [stage for stage in Stage if self.window.pages.has(stage)]
+
+        self.assertEqual(made(), [Stage.CLIENTS, Stage.BOOKS])
+        self.press(Key.Key_F3)
+        self.type("", Key.Key_Escape)
+        self.assertFalse(self.action("Duplicate the asset").enabled())
+        self.assertEqual(made(), [Stage.CLIENTS, Stage.BOOKS])
+        self.window.show_stage(Stage.ASSETS)
+        self.assertTrue(self.action("Duplicate the asset").enabled())
+        self.assertEqual(made(), [Stage.CLIENTS, Stage.BOOKS, Stage.ASSETS])
+
     def test_every_key_is_declared_once_and_listed(self) -> None:
         keys = [action.key for action in self.window.actions_here if action.key]
         self.assertEqual(len(keys), len(set(keys)))

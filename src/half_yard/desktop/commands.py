@@ -142,8 +142,9 @@ class Commands:
         return self._there(Stage.SHARED, with_things.makers(window.workspace, lambda: window.shared))
 
     def _shared(self) -> tuple[Action, ...]:
-        window = self._window
-        return self._there(Stage.SHARED, with_things.actions_of(window.workspace, lambda: window.shared))
+        window, stage = self._window, Stage.SHARED
+        made = partial(window.pages.has, stage)
+        return self._there(stage, with_things.actions_of(window.workspace, lambda: window.shared, made))
 
     def _there(self, stage: Stage, actions: Iterable[Action]) -> tuple[Action, ...]:
         """What is done on the page of a stage, which is shown for it."""
@@ -156,12 +157,12 @@ class Commands:
         return tuple(replace(action, act=partial(do, action)) for action in actions)
 
     def _assets(self) -> tuple[Action, ...]:
+        window, stage = self._window, Stage.ASSETS
+        made = partial(window.pages.has, stage)
         return (
             Action("New asset", self._new_asset, enabled=self._is_open),
             *(self._to_part(part) for part in Part if part not in ALONE),
-            *self._there(
-                Stage.ASSETS, with_assets.actions_of(self._window.workspace, lambda: self._window.assets)
-            ),
+            *self._there(stage, with_assets.actions_of(window.workspace, lambda: window.assets, made)),
         )
 
     def _help(self) -> tuple[Action, ...]:

@@ -33,67 +33,73 @@ class StagePages(QStackedWidget):
         self._workspace = workspace
         self._recent = recent
         self._areas: dict[Page, QWidget] = {}
+        self._made: set[Stage] = set()
         self.stage = Stage.CLIENTS
         """The one that is shown."""
 
     @cached_property
     def clients(self) -> ClientsPage:
         """The office's clients, and what is said of the open one."""
-        return self._added(ClientsPage(self._workspace, self._recent))
+        return self._added(Stage.CLIENTS, ClientsPage(self._workspace, self._recent))
 
     @cached_property
     def books(self) -> BooksPage:
         """The books of the activities."""
         from half_yard.desktop.pages.books import BooksPage  # noqa: PLC0415
 
-        return self._added(BooksPage(self._workspace, self._recent.paths))
+        return self._added(Stage.BOOKS, BooksPage(self._workspace, self._recent.paths))
 
     @cached_property
     def shared(self) -> SharedPage:
         """The things that serve several uses."""
         from half_yard.desktop.shared.page import SharedPage  # noqa: PLC0415
 
-        return self._added(SharedPage(self._workspace))
+        return self._added(Stage.SHARED, SharedPage(self._workspace))
 
     @cached_property
     def assets(self) -> AssetsPage:
         """The assets and their schedules."""
         from half_yard.desktop.assets.page import AssetsPage  # noqa: PLC0415
 
-        return self._added(AssetsPage(self._workspace))
+        return self._added(Stage.ASSETS, AssetsPage(self._workspace))
 
     @cached_property
     def returns(self) -> ReturnPage:
         """The sheets of the return."""
         from half_yard.desktop.pages.return_page import ReturnPage  # noqa: PLC0415
 
-        return self._added(ReturnPage(self._workspace))
+        return self._added(Stage.RETURN, ReturnPage(self._workspace))
 
     @cached_property
     def beside(self) -> SideBySidePage:
         """The file beside what it would be otherwise."""
         from half_yard.desktop.side_by_side.page import SideBySidePage  # noqa: PLC0415
 
-        return self._added(SideBySidePage(self._workspace))
+        return self._added(Stage.BESIDE, SideBySidePage(self._workspace))
 
     @cached_property
     def look_over(self) -> LookOverPage:
         """What is found, compared and asked."""
         from half_yard.desktop.looking_over.page import LookOverPage  # noqa: PLC0415
 
-        return self._added(LookOverPage(self._workspace, self._recent))
+        return self._added(Stage.LOOK_OVER, LookOverPage(self._workspace, self._recent))
 
     @cached_property
     def hand_over(self) -> HandOverPage:
         """What leaves the office."""
         from half_yard.desktop.hand_over.page import HandOverPage  # noqa: PLC0415
 
-        return self._added(HandOverPage(self._workspace, self._recent))
+        return self._added(Stage.HAND_OVER, HandOverPage(self._workspace, self._recent))
 
-    def _added(self, page: P) -> P:
+    def _added(self, stage: Stage, page: P) -> P:
+        self._made.add(stage)
         area = self._areas[page] = scrolled(page)
         self.addWidget(area)
         return page
+
+    def has(self, stage: Stage) -> bool:
+        """Whether the page of a stage is made: it was wanted before."""
+        return stage in self._made
 
     def of(self, stage: Stage) -> Page:
         """The page of a stage."""

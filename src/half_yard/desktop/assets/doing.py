@@ -14,29 +14,30 @@ if TYPE_CHECKING:
     from half_yard.desktop.assets.page import AssetsPage
 
 
-def actions_of(workspace: Workspace, page: Callable[[], AssetsPage]) -> tuple[Action, ...]:
-    """What is done with the asset under the cursor, with those that are selected, and with all of them."""
+def actions_of(
+    workspace: Workspace, page: Callable[[], AssetsPage], is_made: Callable[[], bool]
+) -> tuple[Action, ...]:
+    """What is done with the asset under the cursor and with those that are selected, of which there are none
+    before the page is made; and with all of them."""
 
     def is_open() -> bool:
         return workspace.is_open
 
-    # The page is asked last: to be asked it has to be made.
-
-    def has_assets() -> bool:
-        return workspace.is_open and bool(workspace.file.assets)
+    def has_current() -> bool:
+        return workspace.is_open and is_made() and page().has_current
 
     def was_entry() -> bool:
-        return has_assets() and page().was_entry
+        return has_current() and page().was_entry
 
     def may_exchange() -> bool:
-        return has_assets() and Part.EXCHANGES in offered(workspace.pack) and page().may_exchange
+        return has_current() and Part.EXCHANGES in offered(workspace.pack) and page().may_exchange
 
     def is_one_by_one() -> bool:
         return workspace.is_open and workspace.pack.assets.one_by_one is not None
 
     return (
-        Action("Duplicate the asset", lambda: page().make_duplicate(), enabled=has_assets),
-        Action("Add an improvement of the asset", lambda: page().make_improvement(), enabled=has_assets),
+        Action("Duplicate the asset", lambda: page().make_duplicate(), enabled=has_current),
+        Action("Add an improvement of the asset", lambda: page().make_improvement(), enabled=has_current),
         Action("Make the asset an entry again", lambda: page().make_entry(), enabled=was_entry),
         Action("Exchange the selected assets", lambda: page().start_exchange(), enabled=may_exchange),
         Action("A property was bought", lambda: page().start_purchase(), enabled=is_one_by_one),

@@ -11,7 +11,7 @@ from PySide6.QtCore import Qt
 from PySide6.QtWidgets import QHBoxLayout, QSplitter, QVBoxLayout, QWidget
 
 from half_yard.desktop import theme
-from half_yard.desktop.actions import menu_of
+from half_yard.desktop.actions import always, menu_of
 from half_yard.desktop.assets.asset_columns import AssetColumns
 from half_yard.desktop.assets.asset_part import AssetPart
 from half_yard.desktop.assets.asset_view import AssetView
@@ -111,10 +111,15 @@ class AssetsPage(Page):
         self._buttons[Part.ASSET].setChecked(True)
         line.addStretch(1)
         self.more = button("More", "What else can be done with assets")
-        actions = actions_of(self._workspace, lambda: self)
+        actions = actions_of(self._workspace, lambda: self, always)
         self.more.setMenu(menu_of(lambda: actions, self))
         line.addWidget(self.more)
         return line
+
+    @property
+    def has_current(self) -> bool:
+        """Whether the cursor is on an asset."""
+        return self._current in self._workspace.file.assets
 
     @property
     def was_entry(self) -> bool:

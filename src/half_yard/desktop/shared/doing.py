@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING
 
 from half_yard.countries.shared_use import ThingKind
 from half_yard.desktop.actions import Action
-from half_yard.desktop.shared.which_part import Part
+from half_yard.desktop.shared.which_part import Part, first_thing, offered
 from half_yard.desktop.workspace import Workspace
 
 if TYPE_CHECKING:
@@ -29,8 +29,10 @@ def makers(workspace: Workspace, page: Callable[[], SharedPage]) -> tuple[Action
     )
 
 
-def actions_of(workspace: Workspace, page: Callable[[], SharedPage]) -> tuple[Action, ...]:
-    """What can be done with the thing that is shown."""
+def actions_of(
+    workspace: Workspace, page: Callable[[], SharedPage], is_made: Callable[[], bool]
+) -> tuple[Action, ...]:
+    """What can be done with the thing that is shown, or, before the page is made, would be shown first."""
 
     def choose_other() -> None:
         page().methods.choose_other()
@@ -38,16 +40,16 @@ def actions_of(workspace: Workspace, page: Callable[[], SharedPage]) -> tuple[Ac
     def go_to(part: Part) -> None:
         page().go_to_part(part)
 
-    # The page is asked last: to be asked it has to be made.
-
-    def has_things() -> bool:
-        return workspace.is_open and bool(workspace.file.things)
-
     def offers(part: Part) -> bool:
-        return has_things() and page().offers(part)
+        if not workspace.is_open or is_made():
+            return workspace.is_open and page().offers(part)
+        return part in offered(workspace.pack, workspace.file, first_thing(workspace.file))
 
     def wants_list() -> bool:
-        return has_things() and page().list_wanted is not None
+        return offers(Part.LOG) or offers(Part.CALENDAR)
+
+    def is_shown() -> bool:
+        return workspace.is_open and is_made() and page().thing is not None
 
     return (
         *(
@@ -56,7 +58,7 @@ def actions_of(workspace: Workspace, page: Callable[[], SharedPage]) -> tuple[Ac
             )
             for part in Part
         ),
-        Action("Choose the other method", choose_other, "Alt+M", enabled=has_things),
+        Action("Choose the other method", choose_other, "Alt+M", enabled=is_shown),
         Action("Take in a log or a calendar", lambda: page().ask_for_list(), enabled=wants_list),
-        Action("Take the shared thing out", lambda: page().remove_thing(), enabled=has_things),
+        Action("Take the shared thing out", lambda: page().remove_thing(), enabled=is_shown),
     )

@@ -3,7 +3,7 @@ its tables, and its sheets beside them."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from functools import partial
 
 from PySide6.QtCore import Qt
@@ -22,7 +22,7 @@ from half_yard.desktop.shared.doing import makers
 from half_yard.desktop.shared.methods_view import MethodsView
 from half_yard.desktop.shared.shown import pieces_of, rows_of
 from half_yard.desktop.shared.tables import ThingTables
-from half_yard.desktop.shared.which_part import Part
+from half_yard.desktop.shared.which_part import Part, first_thing, offered
 from half_yard.desktop.strip import Strip
 from half_yard.desktop.subjects import collection_and_id
 from half_yard.desktop.workspace import Workspace
@@ -162,7 +162,7 @@ class SharedPage(Page):
         self._workspace.try_to(remove(f"{file.things[key].name} taken out", *paths, f"/things/{key}"))
 
     def _opened(self) -> None:
-        self._chosen = next(iter(sorted(self._workspace.file.things)), "")
+        self._chosen = first_thing(self._workspace.file)
 
     # -- showing -------------------------------------------------------------------------------------
 
@@ -172,7 +172,7 @@ class SharedPage(Page):
             return
         file = self._workspace.file
         if self._chosen not in file.things:
-            self._chosen = next(iter(sorted(file.things)), "")
+            self._chosen = first_thing(file)
         names = [(key, item.name or "Not named", item.name) for key, item in sorted(file.things.items())]
         self.strip.show_names(names, self._chosen)
         self._body.setVisible(bool(self._chosen))
@@ -185,10 +185,10 @@ class SharedPage(Page):
             return
         kind = self._kind
         asked = self._workspace.pack.shared.fields(file, self._chosen)
-        offered = self._offered(asked)
+        parts = offered(self._workspace.pack, file, self._chosen)
         for part, switch in self._switches.items():
-            switch.setVisible(part in offered)
-        if self.shown not in offered:
+            switch.setVisible(part in parts)
+        if self.shown not in parts:
             self.switch_to(Part.USES)
         self.cloth.show_pieces(pieces_of(self._workspace.computation, self._chosen))
         questions = [field for field in asked if field.kind is FieldKind.ANSWER]
@@ -254,21 +254,7 @@ class SharedPage(Page):
 
     def offers(self, part: Part) -> bool:
         """Whether the thing that is shown has such a part."""
-        if self.thing is None:
-            return False
-        return part in self._offered(self._workspace.pack.shared.fields(self._workspace.file, self._chosen))
-
-    def _offered(self, asked: Sequence[Field]) -> set[Part]:
-        """The parts of the thing that is shown, by its kind and by what is asked of it."""
-        kind = self._kind
-        offered = {Part.USES, Part.COSTS}
-        if kind is not None and kind.log:
-            offered.add(Part.LOG)
-        if kind is not None and kind.calendar:
-            offered.add(Part.CALENDAR)
-        if any(field.kind is FieldKind.ANSWER for field in asked):
-            offered.add(Part.QUESTIONS)
-        return offered
+        return part in offered(self._workspace.pack, self._workspace.file, self._chosen)
 
     @property
     def list_wanted(self) -> Part | None:
