@@ -99,7 +99,7 @@ def _with_groups(before: Mapping[str, Lines], opened: Mapping[tuple[str, str], G
     for activity in sorted({activity for activity, _ in opened}):
         lines = dict(before.get(activity, {}))
         for (_, line), group in ((place, group) for place, group in opened.items() if place[0] == activity):
-            lines[line] = dict(sorted(group.items()))
+            lines[line] = {key: group[key] for key in sorted(group)}
         found[activity] = {line: group for line, group in sorted(lines.items()) if group}
     return {activity: lines for activity, lines in sorted(found.items()) if lines}
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from decimal import Decimal
 
-from half_yard.countries.us.year_rules import YEARS, rules_for
+from half_yard.countries.us.year_rules import YEARS, YearRules, rules_for
 from half_yard.figures import Figure, stated
 
 YEAR = 12
@@ -38,6 +38,12 @@ def auto_limits(
         return limits
     counted = stated(Decimal(months), "months of its short tax year") / stated(Decimal(YEAR), "months")
     return ((limits[0] * counted).in_cents(limits[0].label), *limits[1:])
+
+
+def has_harbour(rules: YearRules, placed: int) -> bool:
+    """Whether there is a safe harbour for automobiles placed in service in a year (Rev. Proc. 2019-13)."""
+    since, until = (rules.amount("auto_safe_harbor_years", end) for end in ("first", "last"))
+    return since <= placed <= until
 
 
 def in_harbour(rate: Figure | None, expensed: Decimal | None) -> bool:

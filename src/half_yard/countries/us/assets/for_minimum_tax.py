@@ -13,6 +13,7 @@ from half_yard.countries.us.assets.minimum import minimum, other_method
 from half_yard.countries.us.assets.year_rows import YearsOfCourse
 from half_yard.countries.us.forms import form_4797
 from half_yard.countries.us.shared.owned import part_on_return
+from half_yard.depreciation.schedule import yearly
 from half_yard.figures import Figure, difference, stated, times, total
 from half_yard.records import Asset, ClientFile
 
@@ -24,8 +25,8 @@ def at_most(ask: Ask) -> Figure:
     for key, regular in stories.story_of_each(ask, ask(depreciated_otherwise)).items():
         other = ask(life_for_it, key)
         index = year - regular.first_year
-        if other is not None and 0 <= index < len(other.amounts):
-            added += max(regular.this_year.amount - other.amounts[index], Decimal(0))
+        if other is not None and index >= 0 and len(amounts := yearly(other.terms, index + 1)) > index:
+            added += max(regular.this_year.amount - amounts[index], Decimal(0))
     return stated(added, "depreciation added back, at the most")
 
 

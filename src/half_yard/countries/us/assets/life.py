@@ -9,9 +9,9 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 from decimal import Decimal
-from functools import cached_property, partial
+from functools import cached_property
 
-from half_yard.countries.us.assets.auto_limits import auto_limits, in_harbour
+from half_yard.countries.us.assets.auto_limits import auto_limits, has_harbour, in_harbour
 from half_yard.countries.us.assets.basis import basis_amount, basis_figure
 from half_yard.countries.us.assets.classes import CLASSES, AssetClass
 from half_yard.countries.us.assets.rates import ALTERNATIVE, METHODS, STRAIGHT_LINE, Way
@@ -96,8 +96,7 @@ class Life:
             choices.append(Choice(f"Method: {METHODS[method].lower()}", f"/assets/{key}/method"))
         if allowance.why:
             choices.append(allowance.why)
-        since, until = (partial(rules.amount, "auto_safe_harbor_years", end) for end in ("first", "last"))
-        harbour = asset_class.auto and since() <= first <= until()
+        harbour = asset_class.auto and has_harbour(rules, first)
         if harbour and in_harbour(allowance.rate, asset.expensed):
             choices.append(Choice(HARBOUR))
         if in_and_out(asset):
