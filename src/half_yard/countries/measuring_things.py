@@ -216,11 +216,9 @@ def _logged(file: ClientFile, last: Logs | None) -> Logs:
     for key in (*gone, *(key for key in changed if key in last.every)):
         trip = last.every[key]
         opened[trip.thing, trip.activity].pop(key, None)
-    trips, (first, until) = file.trips, days
     for key in changed:
-        trip = trips[key]
-        date = trip.date
-        if date is None or first <= date <= until:
+        trip = file.trips[key]
+        if trip.date is None or days[0] <= trip.date <= days[1]:
             opened[trip.thing, trip.activity][key] = trip.amount
     for (thing, activity), amounts in opened.items():
         miles[thing].pop(activity, None)

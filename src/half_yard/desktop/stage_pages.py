@@ -32,8 +32,7 @@ class StagePages(QStackedWidget):
         super().__init__()
         self._workspace = workspace
         self._recent = recent
-        self._areas: dict[Page, QWidget] = {}
-        self._made: set[Stage] = set()
+        self._areas: dict[Stage, QWidget] = {}
         self.stage = Stage.CLIENTS
         """The one that is shown."""
 
@@ -92,14 +91,13 @@ class StagePages(QStackedWidget):
         return self._added(Stage.HAND_OVER, HandOverPage(self._workspace, self._recent))
 
     def _added(self, stage: Stage, page: P) -> P:
-        self._made.add(stage)
-        area = self._areas[page] = scrolled(page)
+        area = self._areas[stage] = scrolled(page)
         self.addWidget(area)
         return page
 
     def has(self, stage: Stage) -> bool:
         """Whether the page of a stage is made: it was wanted before."""
-        return stage in self._made
+        return stage in self._areas
 
     def of(self, stage: Stage) -> Page:
         """The page of a stage."""
@@ -124,5 +122,5 @@ class StagePages(QStackedWidget):
     def show_stage(self, stage: Stage) -> Page:
         """Show the page of a stage; gives it."""
         page, self.stage = self.of(stage), stage
-        self.setCurrentWidget(self._areas[page])
+        self.setCurrentWidget(self._areas[stage])
         return page

@@ -91,9 +91,8 @@ class Read:
 
 
 class Watched:
-    """Stands for the records while a reader reads: notes which of their fields it looks at."""
-
-    __slots__ = ("_fields", "_records")
+    """Stands for the records while a reader reads: notes which of their fields it looks at, each once. What
+    it looked at is its own from then on, as a reader may look at a field for every record."""
 
     def __init__(self, records: object, fields: set[str]) -> None:
         self._records = records
@@ -101,7 +100,8 @@ class Watched:
 
     def __getattr__(self, name: str) -> Any:
         self._fields.add(name)
-        return getattr(self._records, name)
+        value = self.__dict__[name] = getattr(self._records, name)
+        return value
 
 
 @final

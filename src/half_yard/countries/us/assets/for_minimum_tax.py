@@ -6,6 +6,7 @@ from __future__ import annotations
 from decimal import Decimal
 
 from half_yard.countries.asking import Ask, asset_of, tax_year
+from half_yard.countries.results import AssetStory
 from half_yard.countries.us.assets import stories
 from half_yard.countries.us.assets.course import Course
 from half_yard.countries.us.assets.life import Life
@@ -23,9 +24,8 @@ def at_most(ask: Ask) -> Figure:
     it takes more than the regular tax, and of all owners."""
     year, added = ask.of(tax_year), Decimal(0)
     for key, regular in stories.story_of_each(ask, ask(depreciated_otherwise)).items():
-        other = ask(life_for_it, key)
         index = year - regular.first_year
-        if other is not None and index >= 0 and len(amounts := yearly(other.terms, index + 1)) > index:
+        if index >= 0 and len(amounts := yearly(ask(life_for_it, key).terms, index + 1)) > index:
             added += max(regular.this_year.amount - amounts[index], Decimal(0))
     return stated(added, "depreciation added back, at the most")
 
@@ -33,28 +33,29 @@ def at_most(ask: Ask) -> Figure:
 def depreciated_otherwise(ask: Ask) -> tuple[str, ...]:
     """The assets on the return whose depreciation is another for the minimum tax."""
     each = stories.story_of_each(ask, ask.of(_of_activities, ask(stories.on_return)))
-    return tuple(
-        key
-        for key, story in each.items()
-        if isinstance(story.years, YearsOfCourse) and other_method(story.years.course.life)
-    )
+    return tuple(key for key, story in each.items() if _regular_life(story) is not None)
 
 
 def _of_activities(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
     """Those assets that belong to no thing which serves several uses."""
-    assets, things = file.assets, file.things
-    return tuple(key for key in keys if assets[key].activity not in things)
+    return tuple(key for key in keys if file.assets[key].activity not in file.things)
 
 
-def life_for_it(ask: Ask, key: str) -> Life | None:
-    """An asset's life for the minimum tax; None where it is that of the regular tax. What was received in an
+def _regular_life(story: AssetStory) -> Life | None:
+    """An asset's life for the regular tax, where that for the minimum tax is another. What was received in an
     exchange goes on as it does there."""
-    years = stories.story_of(ask, key).years
-    if not isinstance(years, YearsOfCourse):
+    if not isinstance(story.years, YearsOfCourse):
         return None
-    own = years.course.life
-    other = minimum(own)
-    return None if other is own else other
+    life = story.years.course.life
+    return life if other_method(life) else None
+
+
+def life_for_it(ask: Ask, key: str) -> Life:
+    """An asset's life for the minimum tax. Raises KeyError where it is that of the regular tax."""
+    life = _regular_life(stories.story_of(ask, key))
+    if life is None:
+        raise KeyError(key)
+    return minimum(life)
 
 
 def of_year(ask: Ask) -> Figure | None:
@@ -76,8 +77,6 @@ def of_gains(ask: Ask) -> Figure | None:
 def _of_year(ask: Ask, key: str, asset: Asset, regular: Figure) -> Figure:
     """The same of one asset, of the people on the return. Raises KeyError for one that is the same."""
     life = ask(life_for_it, key)
-    if life is None:
-        raise KeyError(key)
     index = ask.of(tax_year) - life.first
     other = Course.of(life).at(index).year(index)
     made = difference(regular, other, label=f"{asset.name}: regular less minimum tax depreciation")
@@ -87,8 +86,6 @@ def _of_year(ask: Ask, key: str, asset: Asset, regular: Figure) -> Figure:
 def _of_gain(ask: Ask, key: str) -> Figure:
     """Gain for the minimum tax less the regular gain: the difference of all depreciation up to now."""
     life, asset = ask(life_for_it, key), ask.of(asset_of, key)
-    if life is None:
-        raise KeyError(key)
     index = ask.of(tax_year) - life.first
     course = Course.of(life)
     other = total(

@@ -37,8 +37,7 @@ def elected_at_once(ask: Ask, activity: str) -> bool:
 
 
 def _made_up(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
-    assets = file.assets
-    return tuple(key for key in keys if is_made_up(assets[key]))
+    return tuple(key for key in keys if is_made_up(file.assets[key]))
 
 
 def adjustment(ask: Ask, key: str) -> Figure:

@@ -54,8 +54,7 @@ MILEAGE = "Rev. Proc. 2019-46, section 4.02"
 
 def assets_of(file: ClientFile, keys: tuple[str, ...]) -> dict[str, Asset]:
     """Several assets by their ids, to be read of the file. Raises KeyError if one is not there."""
-    assets = file.assets
-    return {key: assets[key] for key in keys}
+    return {key: file.assets[key] for key in keys}
 
 
 # -- parts to ask for -------------------------------------------------------------------------------------
@@ -95,9 +94,8 @@ def of_thing(ask: Ask, thing: str) -> tuple[str, ...]:
 
 def _by_activity(file: ClientFile, keys: tuple[str, ...]) -> dict[str, tuple[str, ...]]:
     found: dict[str, list[str]] = {}
-    assets = file.assets
     for key in keys:
-        found.setdefault(assets[key].activity, []).append(key)
+        found.setdefault(file.assets[key].activity, []).append(key)
     return {activity: tuple(found[activity]) for activity in sorted(found)}
 
 
@@ -129,11 +127,10 @@ def _personal_by_year(
     """Of activities that are not on this return nothing is tested that was bought in its year. What is left
     out now does not change the convention that an earlier year used (26 CFR 1.168(d)-1(b))."""
     found: dict[int, list[str]] = {}
-    assets, this_year = file.assets, file.tax_year
     for key in keys:
-        asset = assets[key]
+        asset = file.assets[key]
         year = tested_in(asset)
-        if year is not None and (asset.activity not in out or year < this_year):
+        if year is not None and (asset.activity not in out or year < file.tax_year):
             found.setdefault(year, []).append(key)
     return {year: tuple(each) for year, each in found.items()}
 
@@ -293,8 +290,7 @@ def expensing_of_year(ask: Ask) -> tuple[str, ...]:
 
 
 def _placed_in(file: ClientFile, year: int, keys: tuple[str, ...]) -> tuple[str, ...]:
-    assets = file.assets
-    days = ((key, assets[key].in_service) for key in keys)
+    days = ((key, file.assets[key].in_service) for key in keys)
     return tuple(key for key, placed in days if placed is not None and placed.year == year)
 
 

@@ -65,8 +65,7 @@ def _of_things(ask: Ask) -> tuple[str, ...]:
 
 
 def _left_in(file: ClientFile, year: int, keys: tuple[str, ...]) -> tuple[str, ...]:
-    assets = file.assets
-    return tuple(key for key in keys if left_in(assets[key], year))
+    return tuple(key for key in keys if left_in(file.assets[key], year))
 
 
 def applies(ask: Ask) -> bool:
@@ -202,8 +201,7 @@ def _is_business(file: ClientFile, key: str) -> bool:
 
 def _of_businesses(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
     businesses = {key for key, activity in file.activities.items() if activity.kind == "business"}
-    assets = file.assets
-    return tuple(key for key in keys if assets[key].activity in businesses)
+    return tuple(key for key in keys if file.assets[key].activity in businesses)
 
 
 def private_gains(ask: Ask, held_long: bool) -> tuple[Figure, ...]:

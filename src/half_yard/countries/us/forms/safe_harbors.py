@@ -100,5 +100,4 @@ def _buildings(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
 
 def _new(file: ClientFile, keys: tuple[str, ...], year: int) -> tuple[str, ...]:
     """What was improved in the year: the building itself is no improvement."""
-    assets = file.assets
-    return tuple(key for key in keys if placed_in(assets[key]) == year and assets[key].part_of)
+    return tuple(key for key in keys if placed_in(file.assets[key]) == year and file.assets[key].part_of)

@@ -40,8 +40,7 @@ TO_4797 = ("to_part_i", "to_part_ii")
 
 def of_activity(file: ClientFile, activity: str, keys: tuple[str, ...]) -> tuple[str, ...]:
     """Which of some assets are an activity's, to be read of the file."""
-    assets = file.assets
-    return tuple(key for key in keys if assets[key].activity == activity)
+    return tuple(key for key in keys if file.assets[key].activity == activity)
 
 
 def _gave(ask: Ask, exchange: str, activity: str) -> bool:

@@ -37,8 +37,7 @@ def unadjusted_basis(ask: Ask, activity: str) -> Figure:
 
 
 def _held(file: ClientFile, keys: tuple[str, ...], year: int, least: int) -> tuple[str, ...]:
-    assets = file.assets
-    return tuple(key for key in keys if counts(assets[key], year, least))
+    return tuple(key for key in keys if counts(file.assets[key], year, least))
 
 
 def counts(asset: Asset, year: int, least: int) -> bool:

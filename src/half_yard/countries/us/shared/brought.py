@@ -59,8 +59,7 @@ def points_of_loans(ask: Ask, activity: str) -> tuple[Figure, ...]:
 
 
 def _points(file: ClientFile, keys: tuple[str, ...]) -> tuple[str, ...]:
-    assets = file.assets
-    return tuple(key for key in keys if assets[key].asset_class == POINTS)
+    return tuple(key for key in keys if file.assets[key].asset_class == POINTS)
 
 
 def _serving(ask: Ask, activity: str) -> tuple[str, ...]:
